@@ -1,0 +1,2 @@
+export { summarise, type Summary } from './summarise';
+export { toleranceFactor } from './toleranceFactor';

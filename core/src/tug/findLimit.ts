@@ -1,0 +1,97 @@
+import type { Terminal } from '../terminal';
+import { reason, type Reason } from '../verdict';
+import { breakingLoad, nominalArea, sizeLabel, type Wire } from '../wire';
+import type { LimitTable } from './LimitTable';
+
+export interface Limit {
+  /** Least force, N. */
+  readonly force: number;
+  readonly table: LimitTable;
+  readonly interpolated: boolean;
+  readonly reason: Reason;
+}
+
+export type LimitFound =
+  { readonly limit: Limit; readonly reason: Reason } | { readonly limit: null; readonly reason: Reason };
+
+/**
+ * The limit that applies to a wire in a terminal: from the one released table of the class in effect on `day`.
+ * Two tables that both apply, a size outside the rows, or a size between rows where the table does not allow
+ * interpolation give no limit, with the reason: a limit is never guessed.
+ *
+ * Interpolation: log F linear in log A between the rows on both sides, same scale only.
+ *
+ * @param day ISO date
+ */
+export function findLimit(
+  tables: readonly LimitTable[],
+  wire: Wire,
+  terminal: Terminal,
+  className: string,
+  day: string,
+): LimitFound {
+  const inEffect = tables.filter(
+    (t) =>
+      t.status === 'released' &&
+      t.class === className &&
+      t.effectiveFrom <= day &&
+      (t.effectiveUntil === null || day <= t.effectiveUntil),
+  );
+  const [table, second] = inEffect;
+  if (!table) {
+    return none('no-table', `No released limit table is in effect for class ${className}. Quality has to release one.`);
+  }
+  if (second) {
+    return none(
+      'two-tables',
+      `Two released tables both apply: ${inEffect.map((t) => `${t.document} rev ${t.revision}`).join(' and ')}. Quality has to withdraw one.`,
+    );
+  }
+  const { size } = wire.conductor;
+  const rows = table.rows
+    .filter((r) => r.size.scale === size.scale && (!r.families.length || r.families.includes(terminal.family)))
+    .map((r) => ({ ...r, area: nominalArea(r.size) }))
+    .sort((a, b) => a.area - b.area);
+  const area = nominalArea(size);
+  const name = `${table.document} rev ${table.revision}, class ${table.class}`;
+  const exact = rows.find((r) => r.size.value === size.value);
+  if (exact) return ceiling(exact.force, false, `${name}: ${sizeLabel(size)} holds at least ${exact.force} N.`);
+
+  const below = rows.filter((r) => r.area < area).at(-1);
+  const above = rows.find((r) => r.area > area);
+  if (!below || !above) {
+    return none('outside-rows', `${name} has no row for ${sizeLabel(size)} and limits are never extrapolated.`);
+  }
+  if (!table.interpolates) {
+    return none(
+      'between-rows',
+      `${name} has no row for ${sizeLabel(size)} and does not allow interpolation between its rows.`,
+    );
+  }
+  const share = Math.log(area / below.area) / Math.log(above.area / below.area);
+  const force = Math.exp(Math.log(below.force) * (1 - share) + Math.log(above.force) * share);
+  return ceiling(
+    force,
+    true,
+    `${name}: interpolated between ${sizeLabel(below.size)} (${below.force} N) and ${sizeLabel(above.size)} (${above.force} N).`,
+  );
+
+  function ceiling(value: number, interpolated: boolean, text: string): LimitFound {
+    const breaks = breakingLoad(wire.conductor);
+    if (value > breaks) {
+      return none(
+        'limit-above-wire',
+        `${name} asks for ${value.toFixed(1)} N, but this wire itself breaks near ${breaks.toFixed(1)} N. No crimp can meet that: check the table's row.`,
+        { force: value, breaks },
+      );
+    }
+    const found = reason(interpolated ? 'limit-interpolated' : 'limit', interpolated ? 'note' : 'good', text, {
+      force: value,
+    });
+    return { limit: { force: value, table: table as LimitTable, interpolated, reason: found }, reason: found };
+  }
+}
+
+function none(code: string, text: string, numbers: Record<string, number> = {}): LimitFound {
+  return { limit: null, reason: reason(code, 'bad', text, numbers) };
+}

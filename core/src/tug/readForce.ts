@@ -1,0 +1,99 @@
+import { FORCE_UNITS, fromNewtons, readNumber, showNumber, toNewtons, type ForceUnit } from '../units';
+
+export type ForceRead =
+  | { readonly outcome: 'force'; readonly newtons: number; readonly unit: ForceUnit; readonly note: string | null }
+  | {
+      readonly outcome: 'question';
+      readonly code: 'other-unit' | 'above-wire' | 'unit-slip';
+      readonly newtons: number;
+      readonly unit: ForceUnit;
+      readonly text: string;
+    }
+  | { readonly outcome: 'refused'; readonly code: string; readonly text: string };
+
+/** A pull cannot be further above the conductor's own breaking load than this. */
+const IMPLAUSIBLE = 1.25;
+
+/**
+ * Reads a force as typed or as sent by a gauge that types like a keyboard. Doubtful values are asked about, never
+ * changed silently and never thrown away: another unit than the field's, a force above 1.25 x the wire's breaking
+ * load, or one so low that it looks like the same pull in another unit.
+ *
+ * @param text e.g. '118.4', '12,5', '12.5 lbf'
+ * @param unit the field's unit
+ * @param breaks breaking load of the wire, N
+ * @param usual lower end of what this lot has read so far, N; null before the first valid reading
+ */
+export function readForce(text: string, unit: ForceUnit, breaks: number, usual: number | null = null): ForceRead {
+  const read = readNumber(text);
+  if (read.outcome === 'refused') return read;
+  const named = read.rest === '' ? unit : FORCE_UNITS.find((u) => u.toLowerCase() === read.rest.toLowerCase());
+  if (!named) {
+    return {
+      outcome: 'refused',
+      code: 'unknown-unit',
+      text: `'${read.rest.slice(0, 12)}' is no unit of force here. Use N, lbf or kgf, or none for ${unit}.`,
+    };
+  }
+  if (read.value < 0) {
+    return {
+      outcome: 'refused',
+      code: 'negative',
+      text: `${read.value} ${named} is negative. Check that the gauge reads pull, not push, and type the force without a sign.`,
+    };
+  }
+  if (read.value === 0) return { outcome: 'refused', code: 'zero', text: 'Nothing was pulled: 0 is no reading.' };
+  const newtons = toNewtons(read.value, named);
+  const shown = `${showNumber(newtons, 1)} N`;
+  const ceiling = IMPLAUSIBLE * breaks;
+  if (newtons > ceiling * 50) {
+    return {
+      outcome: 'refused',
+      code: 'impossible',
+      text: `${read.value} ${named} is ${(newtons / breaks).toPrecision(2)} times what this wire can bear. Read the gauge again.`,
+    };
+  }
+  if (newtons > ceiling) {
+    return {
+      outcome: 'question',
+      code: 'above-wire',
+      newtons,
+      unit: named,
+      text: `${shown} is more than this wire can bear (it breaks near ${showNumber(breaks, 0)} N). ${slip(read.value, named, breaks)}Is the wire or the unit another one?`,
+    };
+  }
+  if (named !== unit) {
+    return {
+      outcome: 'question',
+      code: 'other-unit',
+      newtons,
+      unit: named,
+      text: `${read.value} ${named} is ${shown}, but this field is set to ${unit}. Keep it as ${shown}?`,
+    };
+  }
+  if (usual !== null && unit === 'N' && newtons < usual / 3) {
+    const likely = (['kgf', 'lbf'] as const).find((u) => within(toNewtons(read.value, u), usual));
+    if (likely) {
+      return {
+        outcome: 'question',
+        code: 'unit-slip',
+        newtons,
+        unit: named,
+        text: `${shown} is far below the others. Typed in ${likely} it would be ${showNumber(toNewtons(read.value, likely), 1)} N. Is it really ${shown}?`,
+      };
+    }
+  }
+  const note = /,/.test(text) ? `Read as ${read.value} ${named}.` : null;
+  return { outcome: 'force', newtons, unit: named, note };
+}
+
+function within(newtons: number, usual: number): boolean {
+  return newtons > usual * 0.7 && newtons < usual * 1.4;
+}
+
+function slip(value: number, unit: ForceUnit, breaks: number): string {
+  if (unit === 'N') return '';
+  return value <= IMPLAUSIBLE * breaks
+    ? `${value} N would be ${showNumber(fromNewtons(value, unit), 1)} ${unit}. `
+    : '';
+}

@@ -1,0 +1,1 @@
+export { reason, type Reason } from './Reason';
