@@ -11,3 +11,4 @@ export * from './crimp';
 export * from './look';
 export * from './tug';
 export * from './lot';
+export * from './records';

@@ -1,6 +1,6 @@
 import type { Gate } from '../crimp';
 import type { Finding } from '../look';
-import type { FailureMode } from '../tug';
+import type { FailureMode, LimitKey } from '../tug';
 import type { ForceUnit } from '../units';
 
 /** What a person put on record at the bench, by kind. Forces in N, whatever unit they were typed in. */
@@ -36,4 +36,6 @@ export interface Entry {
   readonly body: EntryBody;
   readonly corrects: string | null;
   readonly why: string | null;
+  /** The limit table a reading was judged by when it was kept; null for other kinds and before the server has answered. */
+  readonly limit: LimitKey | null;
 }

@@ -114,7 +114,7 @@ export function checkEntry(
     }
     case 'ruling': {
       const reading = entriesOf(entries, 'reading').find((e) => e.body.piece === body.piece);
-      const limit = setUp.limit.limit?.force ?? null;
+      const limit = setUp.standing.limit?.force ?? null;
       if (!reading || judgeReading(reading.body.force, limit, reading.body.mode).verdict !== 'quality') {
         return refuse(
           'nothing-to-rule',

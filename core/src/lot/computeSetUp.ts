@@ -7,7 +7,8 @@ import type { Terminal } from '../terminal';
 import { chooseTool, type Tool, type ToolCandidate, type ToolCheck, type ToolChoice } from '../tool';
 import { findLimit, type LimitFound, type LimitTable } from '../tug';
 import { breakingLoad, type Wire } from '../wire';
-import type { EntryBody } from './Entry';
+import { entriesOf } from './entriesOf';
+import type { Entry } from './Entry';
 
 /** Everything a combination is computed from. */
 export interface SetUpContext {
@@ -35,7 +36,10 @@ export interface SetUp {
   readonly bites: readonly Bite[];
   readonly gates: readonly GateStep[];
   readonly criteria: readonly Criterion[];
+  /** What a pull made now is judged by. */
   readonly limit: LimitFound;
+  /** What the readings on record stand on: the table the latest of them was judged by, else `limit`. */
+  readonly standing: LimitFound;
   /** N */
   readonly breaks: number;
 }
@@ -44,15 +48,19 @@ export interface SetUp {
  * Climbs the ladder from match to limit for one terminal on one wire. Pure: the same context and `now` give the same
  * set-up in the browser and on the server.
  *
- * @param taken the tool on record for this combination, or null
+ * @param entries the journal so far: the tool taken decides nest, orientation and points to look at
  * @param now ISO instant
  */
 export function computeSetUp(
   context: SetUpContext,
-  taken: Extract<EntryBody, { kind: 'tool' }> | null,
+  entries: readonly Entry[],
   now: string,
 ): SetUp {
   const { terminal, wire, place, practice } = context;
+  const taken = entriesOf(entries, 'tool').at(-1)?.body;
+  const judgedBy = entriesOf(entries, 'reading').at(-1)?.limit ?? null;
+  const day = now.slice(0, 10);
+  const limit = findLimit(context.limits, wire, terminal, context.class, day);
   const fit = judgeFit(terminal, wire, place, practice);
   const nearest = fit.verdict === 'no' ? nearestFits(terminal, wire, place, practice, context.cabinet) : [];
   const preparation = choosePreparation(terminal, wire, practice, context.strippers);
@@ -85,7 +93,8 @@ export function computeSetUp(
           bites: where,
         })
       : [],
-    limit: findLimit(context.limits, wire, terminal, context.class, now.slice(0, 10)),
+    limit,
+    standing: judgedBy ? findLimit(context.limits, wire, terminal, context.class, day, judgedBy) : limit,
     breaks: breakingLoad(wire.conductor),
   };
 }

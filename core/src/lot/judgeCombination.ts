@@ -74,7 +74,7 @@ export function judgeCombination(
   );
   const failed = stages.some((s) => s.state === 'fail');
   const complete = stages.every((s) => s.state === 'pass');
-  const madeUp = setUp.limit.limit?.table.origin === 'made-up';
+  const madeUp = setUp.standing.limit?.table.origin === 'made-up';
   const verdict = failed ? 'rejected' : !complete ? 'open' : madeUp ? 'meets-made-up-limits' : 'accepted';
   const first = holding[0];
   const headline = {
@@ -238,7 +238,7 @@ function judgeTug(
   entries: readonly Entry[],
   practice: Practice,
 ): { group: GroupVerdict | null; verdict: StageVerdict } {
-  const { limit } = setUp.limit;
+  const { limit } = setUp.standing;
   const wanted = practice.setUpPieces;
   if (!limit) {
     return {
@@ -246,8 +246,8 @@ function judgeTug(
       verdict: {
         stage: 'tug',
         state: 'missing',
-        answer: setUp.limit.reason.text,
-        reasons: [{ ...setUp.limit.reason, weight: 'hold' }],
+        answer: setUp.standing.reason.text,
+        reasons: [{ ...setUp.standing.reason, weight: 'hold' }],
       },
     };
   }

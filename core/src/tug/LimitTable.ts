@@ -6,13 +6,17 @@ export const LIMIT_STATUSES = ['draft', 'released', 'withdrawn'] as const;
 /** 'controlled': taken from a document the shop controls; 'made-up': demo or training, can never accept anything. */
 export const LIMIT_ORIGINS = ['controlled', 'made-up'] as const;
 
-/** One revision of a table of least pull forces. */
-export interface LimitTable {
+/** What names one table for good. */
+export interface LimitKey {
   readonly document: string;
   readonly revision: string;
-  readonly owner: string;
   /** Workmanship class the table is for. */
   readonly class: string;
+}
+
+/** One revision of a table of least pull forces. */
+export interface LimitTable extends LimitKey {
+  readonly owner: string;
   readonly origin: (typeof LIMIT_ORIGINS)[number];
   readonly status: (typeof LIMIT_STATUSES)[number];
   /** ISO dates, inclusive; null: open. */

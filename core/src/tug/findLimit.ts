@@ -1,7 +1,7 @@
 import type { Terminal } from '../terminal';
 import { reason, type Reason } from '../verdict';
 import { breakingLoad, nominalArea, sizeLabel, type Wire } from '../wire';
-import type { LimitTable } from './LimitTable';
+import type { LimitKey, LimitTable } from './LimitTable';
 
 export interface Limit {
   /** Least force, N. */
@@ -22,6 +22,7 @@ export type LimitFound =
  * Interpolation: log F linear in log A between the rows on both sides, same scale only.
  *
  * @param day ISO date
+ * @param pinned a table that has judged readings already: it alone is used then, whatever became of it since
  */
 export function findLimit(
   tables: readonly LimitTable[],
@@ -29,13 +30,16 @@ export function findLimit(
   terminal: Terminal,
   className: string,
   day: string,
+  pinned: LimitKey | null = null,
 ): LimitFound {
   const inEffect = tables.filter(
-    (t) =>
-      t.status === 'released' &&
-      t.class === className &&
-      t.effectiveFrom <= day &&
-      (t.effectiveUntil === null || day <= t.effectiveUntil),
+    pinned
+      ? (t) => t.document === pinned.document && t.revision === pinned.revision && t.class === pinned.class
+      : (t) =>
+          t.status === 'released' &&
+          t.class === className &&
+          t.effectiveFrom <= day &&
+          (t.effectiveUntil === null || day <= t.effectiveUntil),
   );
   const [table, second] = inEffect;
   if (!table) {

@@ -2,5 +2,5 @@ export { FAILURE_MODES, failureModeName, isValidMode, type FailureMode } from '.
 export { findLimit, type Limit, type LimitFound } from './findLimit';
 export { judgeGroup, type GroupVerdict } from './judgeGroup';
 export { judgeReading, type ReadingVerdict } from './judgeReading';
-export { LIMIT_ORIGINS, LIMIT_STATUSES, type LimitTable } from './LimitTable';
+export { LIMIT_ORIGINS, LIMIT_STATUSES, type LimitKey, type LimitTable } from './LimitTable';
 export { readForce, type ForceRead } from './readForce';

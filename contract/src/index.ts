@@ -1,0 +1,6 @@
+export * from './bench';
+export * from './parts';
+export * from './people';
+export * from './problem';
+export * from './record';
+export * from './shopFile';

@@ -1,0 +1,29 @@
+import { z } from 'zod';
+import { combinationSchema, keptEntrySchema, toolCheckSchema } from './bench';
+import { limitTableSchema, practiceSchema, stripperSchema, terminalSchema, toolSchema, wireSchema } from './parts';
+
+/**
+ * The record of one combination: what it was set up from, everything put on record, and the judgement that follows.
+ * Complete: read into an empty shop it gives the same combination, equal to the last digit.
+ */
+export const recordSchema = z.strictObject({
+  format: z.literal('tug-mark/record'),
+  version: z.literal(1),
+  exportedAt: z.string(),
+  shop: z.strictObject({ name: z.string().max(60), isDemo: z.boolean() }),
+  combination: combinationSchema,
+  wire: wireSchema,
+  terminal: terminalSchema,
+  practice: practiceSchema,
+  strippers: z.array(stripperSchema),
+  tools: z.array(toolSchema),
+  checks: z.array(toolCheckSchema),
+  limits: z.array(limitTableSchema),
+  entries: z.array(keptEntrySchema),
+  judgement: z.strictObject({
+    verdict: z.enum(['accepted', 'meets-made-up-limits', 'rejected', 'open']),
+    headline: z.string(),
+    stages: z.array(z.strictObject({ stage: z.string(), state: z.string(), answer: z.string() })),
+  }),
+});
+export type CombinationRecord = z.infer<typeof recordSchema>;

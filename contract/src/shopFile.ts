@@ -1,0 +1,18 @@
+import { z } from 'zod';
+import { limitTableSchema, practiceSchema, stripperSchema, terminalSchema, toolSchema, wireSchema } from './parts';
+
+/**
+ * A shop's cabinet and limits in one file. Limit tables come in as drafts whatever the file says: releasing them is
+ * the quality technician's act.
+ */
+export const shopFileSchema = z.strictObject({
+  format: z.literal('tug-mark/shop'),
+  version: z.literal(1),
+  wires: z.array(wireSchema),
+  terminals: z.array(terminalSchema),
+  strippers: z.array(stripperSchema),
+  tools: z.array(toolSchema),
+  practices: z.array(practiceSchema),
+  limits: z.array(limitTableSchema),
+});
+export type ShopFile = z.infer<typeof shopFileSchema>;

@@ -1,0 +1,2 @@
+export { combine, type CombinationCount } from './combine';
+export { readWireList, type TableProblem, type WireListRead, type WireListRow } from './readWireList';

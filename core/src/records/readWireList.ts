@@ -1,0 +1,162 @@
+import { readNumber, toMillimetres, type LengthUnit } from '../units';
+import { PLACES, type Place } from '../match';
+
+/** One wire of a list, both ends. Length in mm. */
+export interface WireListRow {
+  readonly row: number;
+  readonly wireId: string;
+  readonly wirePart: string;
+  readonly length: number;
+  readonly terminalA: string;
+  readonly terminalB: string;
+  readonly quantity: number;
+  readonly place: Place;
+}
+
+/** What is wrong in a table of text: 1-based row as a spreadsheet counts it, column by its own header. */
+export interface TableProblem {
+  readonly row: number;
+  readonly column: string;
+  readonly value: string;
+  readonly text: string;
+}
+
+export type WireListRead =
+  | { readonly ok: true; readonly rows: readonly WireListRow[] }
+  | { readonly ok: false; readonly problems: readonly TableProblem[]; readonly total: number };
+
+export interface KnownParts {
+  readonly wires: ReadonlySet<string>;
+  readonly terminals: ReadonlySet<string>;
+}
+
+type Column = 'wireId' | 'wirePart' | 'length' | 'terminalA' | 'terminalB' | 'quantity' | 'place';
+
+/** Headers are compared in lower case with everything but letters and digits taken out. */
+const HEADERS: Readonly<Record<Column, readonly string[]>> = {
+  wireId: ['wireid', 'wireno', 'wirenumber', 'id', 'wire'],
+  wirePart: ['wirepart', 'wirepartno', 'wirepartnumber', 'wiretype', 'partwire'],
+  length: ['length', 'lengthmm', 'lengthin', 'cutlength', 'cutlengthmm', 'cutlengthin'],
+  terminalA: ['terminala', 'terma', 'enda', 'terminal1', 'end1', 'terminalatenda'],
+  terminalB: ['terminalb', 'termb', 'endb', 'terminal2', 'end2', 'terminalatendb'],
+  quantity: ['quantity', 'qty', 'pieces', 'count'],
+  place: ['place', 'placeofuse'],
+};
+const NAMES: Readonly<Record<Column, string>> = {
+  wireId: 'wire id',
+  wirePart: 'wire part',
+  length: 'length',
+  terminalA: 'terminal a',
+  terminalB: 'terminal b',
+  quantity: 'quantity',
+  place: 'place',
+};
+const OPTIONAL: ReadonlySet<Column> = new Set(['place']);
+const MOST_LENGTH = 500_000;
+const MOST_QUANTITY = 1_000_000;
+
+/** An end that gets no terminal of ours (cut end, other plug). */
+const NO_TERMINAL = new Set(['', '-', 'none']);
+
+/**
+ * Reads a wire list from its rows of text. Columns are matched by their headers in any order; the unit of length may
+ * stand in the header ('length mm', 'length in'), mm otherwise. The list is taken whole or not at all: every unknown
+ * part, bad number and duplicate id is named by row and column.
+ *
+ * @param table rows of cells, header first
+ * @param known parts of the cabinet
+ * @param mostProblems how many problems to spell out; `total` counts all
+ */
+export function readWireList(
+  table: readonly (readonly string[])[],
+  known: KnownParts,
+  mostProblems = 200,
+): WireListRead {
+  const problems: TableProblem[] = [];
+  let total = 0;
+  const note = (row: number, column: string, value: string, text: string) => {
+    total += 1;
+    if (problems.length < mostProblems) problems.push({ row, column, value: value.slice(0, 60), text });
+  };
+  const header = table[0];
+  if (!header || header.every((cell) => cell.trim() === '')) {
+    return { ok: false, problems: [{ row: 1, column: '', value: '', text: 'The file is empty. Its first row has to name the columns.' }], total: 1 };
+  }
+  const columns = new Map<Column, number>();
+  const plain = header.map((cell) => cell.toLowerCase().replace(/[^a-z0-9]/g, ''));
+  for (const column of Object.keys(HEADERS) as Column[]) {
+    const found = plain.flatMap((cell, index) => (HEADERS[column].includes(cell) ? [index] : []));
+    const [index, second] = found;
+    if (index === undefined) {
+      if (!OPTIONAL.has(column)) note(1, NAMES[column], '', `No column is headed '${NAMES[column]}'.`);
+    } else if (second !== undefined) {
+      note(1, NAMES[column], '', `Two columns are both read as '${NAMES[column]}': ${header[index]} and ${header[second]}. Rename one.`);
+    } else columns.set(column, index);
+  }
+  if (total) return { ok: false, problems, total };
+
+  const lengthHeader = plain[columns.get('length') ?? -1] ?? '';
+  const unit: LengthUnit = lengthHeader.endsWith('in') ? 'in' : 'mm';
+  const title = (column: Column) => header[columns.get(column) ?? -1] ?? NAMES[column];
+  const firstRowOf = new Map<string, number>();
+  const rows: WireListRow[] = [];
+
+  for (let index = 1; index < table.length; index++) {
+    const cells = table[index] ?? [];
+    if (cells.every((cell) => cell.trim() === '')) continue;
+    const row = index + 1;
+    const before = total;
+    const cell = (column: Column) => (cells[columns.get(column) ?? -1] ?? '').trim();
+    const wrong = (column: Column, text: string) => {
+      note(row, title(column), cell(column), text);
+    };
+
+    const wireId = cell('wireId');
+    if (wireId === '') wrong('wireId', 'Every wire needs an id.');
+    else if (wireId.length > 60) wrong('wireId', 'The id is longer than 60 characters.');
+    else if (firstRowOf.has(wireId)) wrong('wireId', `'${wireId}' stands in row ${firstRowOf.get(wireId)} already. Ids have to differ.`);
+    else firstRowOf.set(wireId, row);
+
+    const wirePart = cell('wirePart');
+    if (!known.wires.has(wirePart)) wrong('wirePart', `The cabinet has no wire '${wirePart}'.`);
+
+    const length = readNumber(cell('length'));
+    let millimetres = 0;
+    if (length.outcome === 'refused') wrong('length', length.text);
+    else if (length.rest !== '' && length.rest !== 'mm' && length.rest !== 'in') wrong('length', `'${length.rest}' is no unit of length here; use mm or in.`);
+    else {
+      millimetres = toMillimetres(length.value, length.rest === 'mm' || length.rest === 'in' ? length.rest : unit);
+      if (!(millimetres > 0 && millimetres <= MOST_LENGTH)) wrong('length', `A length lies above 0 and up to ${MOST_LENGTH / 1000} m.`);
+    }
+    const quantity = readNumber(cell('quantity'));
+    if (quantity.outcome === 'refused') wrong('quantity', quantity.text);
+    else if (!Number.isInteger(quantity.value) || quantity.value < 1 || quantity.value > MOST_QUANTITY || quantity.rest !== '') {
+      wrong('quantity', 'A quantity is a whole number of 1 or more.');
+    }
+    const ends = (['terminalA', 'terminalB'] as const).map((column) => {
+      const part = NO_TERMINAL.has(cell(column).toLowerCase()) ? '' : cell(column);
+      if (part !== '' && !known.terminals.has(part)) wrong(column, `The cabinet has no terminal '${part}'.`);
+      return part;
+    });
+    if (ends.every((end) => end === '') && cell('terminalA') + cell('terminalB') === '') {
+      wrong('terminalA', "Neither end names a terminal. Write '-' where an end gets none.");
+    }
+    const place = cell('place').toLowerCase() || 'dry';
+    if (!PLACES.includes(place as Place)) wrong('place', `'${place}' is neither dry nor wet.`);
+
+    if (total === before) {
+      rows.push({
+        row,
+        wireId,
+        wirePart,
+        length: millimetres,
+        terminalA: ends[0] ?? '',
+        terminalB: ends[1] ?? '',
+        quantity: quantity.outcome === 'number' ? quantity.value : 0,
+        place: place as Place,
+      });
+    }
+  }
+  if (!total && !rows.length) note(2, '', '', 'The file has a header but no wire below it.');
+  return total ? { ok: false, problems, total } : { ok: true, rows };
+}
