@@ -12,7 +12,7 @@ import {
 import { ROLES } from './people';
 
 const note = z.string().max(500, 'is longer than 500 characters');
-const piece = z.number().int('is not a whole number').min(1, 'starts at 1').max(99, 'is above 99');
+const piece = z.number().int('is not a whole number').min(1, 'starts at 1').max(9999, 'is above 9999');
 const partId = z.string().min(1).max(40);
 
 export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind', [

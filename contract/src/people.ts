@@ -11,7 +11,7 @@ const MAY = {
   'check-tool': ['technician', 'quality', 'engineer'],
   'import-wire-list': ['technician', 'engineer'],
   'import-shop-file': ['engineer'],
-  'import-record': ['quality', 'engineer'],
+  'import-record': ['quality'],
   'release-limits': ['quality'],
   'manage-people': ['engineer'],
 } as const satisfies Record<string, readonly Role[]>;

@@ -16,7 +16,7 @@ export type EntryCheck =
   | { readonly ok: false; readonly refusal: EntryRefusal };
 
 /** Sample pieces can be replaced, but not without end. */
-const MOST_PIECES = 99;
+const MOST_PIECES = 9999;
 /** See {@link readForce}: the same bound, enforced whatever way the entry came. */
 const IMPLAUSIBLE = 1.25;
 

@@ -12,3 +12,4 @@ export {
   type StageState,
   type StageVerdict,
 } from './judgeCombination';
+export { slotsToCheck } from './slotsToCheck';

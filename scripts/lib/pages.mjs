@@ -1,0 +1,53 @@
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { ROOT } from './paths.mjs';
+import { Stop, say } from './say.mjs';
+import { follow } from './shell.mjs';
+
+/** Where the built pages lie. */
+export const PAGES = `${ROOT}web/dist/tug-mark/browser`;
+const STAMP = `${ROOT}web/dist/tug-mark/stamp`;
+const SOURCES = ['core/src', 'contract/src', 'web/src', 'web/angular.json', 'web/tsconfig.json', 'web/tsconfig.app.json', 'package-lock.json'];
+
+function* files(path) {
+  if (statSync(path).isFile()) yield path;
+  else for (const name of readdirSync(path).sort()) yield* files(`${path}/${name}`);
+}
+
+function digest() {
+  const hash = createHash('sha256');
+  for (const source of SOURCES) {
+    for (const file of files(`${ROOT}${source}`)) {
+      if (!file.endsWith('.spec.ts')) hash.update(file.slice(ROOT.length)).update(readFileSync(file));
+    }
+  }
+  return hash.digest('hex');
+}
+
+/** Builds the pages when a source changed since they were built, and compresses what is sent compressed. */
+export async function ensurePages() {
+  const now = digest();
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === now) return;
+  say('Building the pages (half a minute) ...');
+  await buildPages('tug-mark');
+  compress(PAGES);
+  writeFileSync(STAMP, now);
+}
+
+/** Builds one Angular project of web/angular.json. */
+export async function buildPages(project) {
+  rmSync(`${ROOT}web/dist/${project}`, { recursive: true, force: true });
+  const done = await follow('npx', ['ng', 'build', project], { cwd: `${ROOT}web`, env: { ...process.env, NG_CLI_ANALYTICS: 'false' } });
+  if (done.code !== 0) throw new Stop(`The pages could not be built:\n${done.out.trim()}`);
+}
+
+/** Puts a .br and a .gz beside every text file. */
+export function compress(folder) {
+  for (const file of files(folder)) {
+    if (!/\.(js|css|html|svg|json)$/.test(file)) continue;
+    const content = readFileSync(file);
+    writeFileSync(`${file}.br`, brotliCompressSync(content, { params: { [constants.BROTLI_PARAM_QUALITY]: 10 } }));
+    writeFileSync(`${file}.gz`, gzipSync(content, { level: 9 }));
+  }
+}

@@ -1,0 +1,36 @@
+import { spawn } from 'node:child_process';
+import { ROOT } from './paths.mjs';
+import { Stop } from './say.mjs';
+
+/**
+ * Starts the server process and waits until it listens.
+ * @param env its settings, see server/src/main.ts
+ * @returns the child process
+ */
+export function startServer(env) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+      cwd: ROOT,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    let said = '';
+    child.stdout.on('data', (chunk) => {
+      said += chunk;
+      if (/^listening \d+$/m.test(said)) resolve(child);
+    });
+    child.stderr.on('data', (chunk) => {
+      said += chunk;
+      process.stderr.write(chunk);
+    });
+    child.on('exit', (code) => reject(new Stop(explain(said, code))));
+  });
+}
+
+function explain(said, code) {
+  if (/EADDRINUSE/.test(said)) return 'The port is taken by another program. Set TUG_PORT to a free one.';
+  if (/ECONNREFUSED|ENOTFOUND/.test(said)) return 'The database does not answer. Check TUG_DATABASE_URL and that PostgreSQL runs.';
+  if (/password authentication failed|28P01/.test(said)) return 'The database refuses the name or password in TUG_DATABASE_URL.';
+  if (/permission denied|42501/.test(said)) return 'The database account may not make tables. Give it a database of its own.';
+  return `The server ended with code ${code} before it listened.`;
+}

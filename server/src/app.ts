@@ -1,0 +1,67 @@
+import cookie from '@fastify/cookie';
+import helmet from '@fastify/helmet';
+import rateLimit from '@fastify/rate-limit';
+import swagger from '@fastify/swagger';
+import Fastify, { type FastifyInstance, type FastifyServerOptions } from 'fastify';
+import { jsonSchemaTransform, serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
+import type { Knex } from 'knex';
+import { cabinetRoutes } from './cabinet/routes';
+import { demoRoutes } from './demo/routes';
+import { handleErrors } from './http/handleErrors';
+import { refusals } from './http/problems';
+import { servePages } from './http/servePages';
+import { lotRoutes } from './lot/routes';
+import { peopleRoutes } from './people/routes';
+import { readSessions } from './people/session';
+import { recordRoutes } from './records/routes';
+import { tugRoutes } from './tug/routes';
+
+export interface AppOptions {
+  readonly db: Knex;
+  /** Folder of the built pages; null serves the API alone. */
+  readonly pages: string | null;
+  /** Sign-ins one address may try in a minute. */
+  readonly signInsPerMinute?: number;
+  readonly logger?: FastifyServerOptions['logger'];
+}
+
+/** The whole server, not yet listening. It keeps no state of its own: any number of processes serve one database. */
+export async function buildApp({ db, pages, signInsPerMinute = 20, logger = false }: AppOptions): Promise<FastifyInstance> {
+  const app = Fastify({ logger, bodyLimit: 1024 * 1024, trustProxy: 'loopback' });
+  app.setValidatorCompiler(validatorCompiler);
+  app.setSerializerCompiler(serializerCompiler);
+  handleErrors(app);
+  await app.register(helmet, { contentSecurityPolicy: false, strictTransportSecurity: false, crossOriginEmbedderPolicy: false });
+
+  await app.register(
+    async (api) => {
+      await api.register(cookie);
+      await api.register(rateLimit, { global: false });
+      await api.register(swagger, {
+        openapi: { info: { title: 'Tug Mark', version: '1', description: 'Set-up, record and judgement of crimped terminations.' } },
+        transform: jsonSchemaTransform,
+      });
+      readSessions(api, db);
+      api.setNotFoundHandler(() => {
+        throw refusals.notFound('This address');
+      });
+      api.addHook('onSend', async (_request, reply) => {
+        void reply.header('cache-control', 'no-store');
+      });
+      await api.register(peopleRoutes, { db, signInsPerMinute });
+      await api.register(cabinetRoutes, { db });
+      await api.register(tugRoutes, { db });
+      await api.register(lotRoutes, { db });
+      await api.register(recordRoutes, { db });
+      await api.register(demoRoutes, { db });
+      api.get('/openapi.json', { schema: { hide: true } }, () => api.swagger());
+      api.get('/health', { schema: { hide: true } }, async () => {
+        await db.raw('SELECT 1');
+        return { state: 'up' };
+      });
+    },
+    { prefix: '/api' },
+  );
+  if (pages) await servePages(app, pages);
+  return app;
+}

@@ -1,0 +1,175 @@
+import type { Knex } from 'knex';
+
+/** Everything the first slice keeps. Append-only tables are guarded by the database itself. */
+export async function up(db: Knex): Promise<void> {
+  await db.raw(`
+    CREATE TABLE shop (
+      only_one boolean PRIMARY KEY DEFAULT true CHECK (only_one),
+      name text NOT NULL,
+      is_demo boolean NOT NULL,
+      -- Counts every change of cabinet, limits and tool checks; set-ups kept in memory are good for one version.
+      version bigint NOT NULL DEFAULT 1
+    );
+    INSERT INTO shop (name, is_demo) VALUES ('New shop', false);
+
+    CREATE TABLE people (
+      id uuid PRIMARY KEY,
+      name text NOT NULL,
+      role text NOT NULL CHECK (role IN ('technician', 'quality', 'engineer')),
+      password_hash text NOT NULL,
+      active boolean NOT NULL DEFAULT true,
+      qualified_until date,
+      created_at timestamptz NOT NULL DEFAULT now()
+    );
+    CREATE UNIQUE INDEX people_name ON people (lower(name));
+
+    CREATE TABLE sessions (
+      token_hash text PRIMARY KEY,
+      person uuid NOT NULL REFERENCES people,
+      created_at timestamptz NOT NULL DEFAULT now(),
+      expires_at timestamptz NOT NULL
+    );
+    CREATE INDEX sessions_expiry ON sessions (expires_at);
+
+    CREATE TABLE parts (
+      kind text NOT NULL CHECK (kind IN ('wire', 'terminal', 'stripper', 'tool', 'practice')),
+      part text NOT NULL,
+      revision int NOT NULL,
+      body json NOT NULL,
+      created_at timestamptz NOT NULL DEFAULT now(),
+      by_name text NOT NULL,
+      PRIMARY KEY (kind, part, revision)
+    );
+
+    CREATE TABLE limit_tables (
+      document text NOT NULL,
+      revision text NOT NULL,
+      class text NOT NULL,
+      status text NOT NULL CHECK (status IN ('draft', 'released', 'withdrawn')),
+      body json NOT NULL,
+      by_name text NOT NULL,
+      changed_at timestamptz NOT NULL DEFAULT now(),
+      PRIMARY KEY (document, revision, class)
+    );
+
+    CREATE TABLE tool_checks (
+      id uuid PRIMARY KEY,
+      tool text NOT NULL,
+      at timestamptz(3) NOT NULL,
+      go_passed boolean NOT NULL,
+      no_go_stopped boolean NOT NULL,
+      by_name text NOT NULL
+    );
+    CREATE INDEX tool_checks_latest ON tool_checks (tool, at DESC);
+
+    CREATE TABLE wire_lists (
+      id uuid PRIMARY KEY,
+      name text NOT NULL UNIQUE,
+      digest text NOT NULL,
+      by_name text NOT NULL,
+      at timestamptz NOT NULL DEFAULT now()
+    );
+    CREATE TABLE wire_list_rows (
+      list uuid NOT NULL REFERENCES wire_lists,
+      row int NOT NULL,
+      wire_id text NOT NULL,
+      wire text NOT NULL,
+      length double precision NOT NULL,
+      terminal_a text NOT NULL,
+      terminal_b text NOT NULL,
+      quantity int NOT NULL,
+      place text NOT NULL,
+      PRIMARY KEY (list, row)
+    );
+
+    CREATE TABLE combinations (
+      id uuid PRIMARY KEY,
+      number bigint GENERATED ALWAYS AS IDENTITY UNIQUE,
+      list text NOT NULL,
+      terminal text NOT NULL,
+      terminal_revision int NOT NULL,
+      wire text NOT NULL,
+      wire_revision int NOT NULL,
+      practice text NOT NULL,
+      practice_revision int NOT NULL,
+      pieces int NOT NULL,
+      place text NOT NULL,
+      class text NOT NULL
+    );
+
+    CREATE TABLE journal (
+      id uuid PRIMARY KEY,
+      combination uuid NOT NULL REFERENCES combinations,
+      seq int NOT NULL,
+      slot text NOT NULL,
+      body json NOT NULL,
+      verdict json,
+      limit_key json,
+      at timestamptz(3) NOT NULL,
+      by_name text NOT NULL,
+      by_role text NOT NULL,
+      corrects uuid UNIQUE REFERENCES journal,
+      why text,
+      previous text NOT NULL,
+      hash text NOT NULL,
+      UNIQUE (combination, seq)
+    );
+    -- One uncorrected chain per slot: the first entry is alone, every later one corrects one that nothing else corrects.
+    CREATE UNIQUE INDEX journal_slot ON journal (combination, slot) WHERE corrects IS NULL;
+    CREATE INDEX journal_by_slot ON journal (combination, slot);
+
+    CREATE FUNCTION refuse_change() RETURNS trigger LANGUAGE plpgsql AS $$
+    BEGIN
+      RAISE EXCEPTION '% is append-only: a correction is a new row that names the old one', TG_TABLE_NAME
+        USING ERRCODE = 'restrict_violation';
+    END $$;
+    CREATE TRIGGER journal_append_only BEFORE UPDATE OR DELETE ON journal
+      FOR EACH ROW EXECUTE FUNCTION refuse_change();
+    CREATE TRIGGER journal_no_truncate BEFORE TRUNCATE ON journal
+      FOR EACH STATEMENT EXECUTE FUNCTION refuse_change();
+    CREATE TRIGGER tool_checks_append_only BEFORE UPDATE OR DELETE ON tool_checks
+      FOR EACH ROW EXECUTE FUNCTION refuse_change();
+    CREATE TRIGGER tool_checks_no_truncate BEFORE TRUNCATE ON tool_checks
+      FOR EACH STATEMENT EXECUTE FUNCTION refuse_change();
+
+    -- Appends one entry at the end of its combination's chain, in one round trip. p_content is what the entry says, in
+    -- the one form that is hashed; the chain adds the row before and the place in the row.
+    CREATE FUNCTION append_entry(
+      p_id uuid, p_combination uuid, p_slot text, p_body json, p_verdict json, p_limit json, p_at timestamptz,
+      p_name text, p_role text, p_corrects uuid, p_why text, p_content text
+    ) RETURNS TABLE (outcome text, row_seq int, row_previous text, row_hash text) LANGUAGE plpgsql AS $$
+    DECLARE
+      last_seq int;
+      last_hash text;
+    BEGIN
+      PERFORM pg_advisory_xact_lock(hashtextextended(p_combination::text, 0));
+      IF EXISTS (SELECT 1 FROM journal WHERE id = p_id) THEN
+        RETURN QUERY SELECT 'id-known', 0, '', ''; RETURN;
+      END IF;
+      IF p_corrects IS NULL THEN
+        IF EXISTS (SELECT 1 FROM journal WHERE combination = p_combination AND slot = p_slot AND corrects IS NULL) THEN
+          RETURN QUERY SELECT 'slot-taken', 0, '', ''; RETURN;
+        END IF;
+      ELSE
+        IF NOT EXISTS (SELECT 1 FROM journal WHERE id = p_corrects AND combination = p_combination AND slot = p_slot) THEN
+          RETURN QUERY SELECT 'corrects-unknown', 0, '', ''; RETURN;
+        END IF;
+        IF EXISTS (SELECT 1 FROM journal WHERE corrects = p_corrects) THEN
+          RETURN QUERY SELECT 'corrects-stale', 0, '', ''; RETURN;
+        END IF;
+      END IF;
+      SELECT seq, hash INTO last_seq, last_hash FROM journal WHERE combination = p_combination ORDER BY seq DESC LIMIT 1;
+      last_seq := coalesce(last_seq, 0);
+      last_hash := coalesce(last_hash, repeat('0', 64));
+      RETURN QUERY
+        INSERT INTO journal (id, combination, seq, slot, body, verdict, limit_key, at, by_name, by_role, corrects, why, previous, hash)
+        VALUES (p_id, p_combination, last_seq + 1, p_slot, p_body, p_verdict, p_limit, p_at, p_name, p_role, p_corrects, p_why, last_hash,
+          encode(sha256(convert_to(last_hash || ':' || (last_seq + 1) || ':' || p_content, 'UTF8')), 'hex'))
+        RETURNING 'kept', seq, previous, hash;
+    END $$;
+  `);
+}
+
+export async function down(): Promise<void> {
+  throw new Error('The first migration is not taken back: drop the database instead.');
+}

@@ -1,0 +1,78 @@
+import {
+  combinationLineSchema,
+  combinationViewSchema,
+  keptEntrySchema,
+  newEntrySchema,
+  type CombinationLine,
+} from '@tug-mark/contract';
+import { computeSetUp, familyName, judgeCombination } from '@tug-mark/core';
+import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
+import type { Knex } from 'knex';
+import { z } from 'zod';
+import { only, signedIn } from '../people/session';
+import { contextOf, Journal, pageCombinations, readJournals, readShared, readView } from './store';
+
+/** Combinations per page of the bench list. */
+const PAGE = 200;
+
+/** The bench: every combination with its state, one of them in full, and its journal. */
+export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }) => {
+  const journal = new Journal(db);
+  const params = z.object({ id: z.uuid() });
+
+  app.get(
+    '/combinations',
+    {
+      schema: {
+        querystring: z.object({ after: z.coerce.number().int().nonnegative().default(0) }),
+        response: { 200: z.object({ lines: z.array(combinationLineSchema), next: z.number().nullable() }) },
+      },
+    },
+    async (request) => {
+      signedIn(request);
+      const { rows, next } = await pageCombinations(db, request.query.after, PAGE);
+      const [shared, journals] = await Promise.all([readShared(db), readJournals(db, rows.map((row) => row.id))]);
+      const now = new Date().toISOString();
+      const lines = await Promise.all(
+        rows.map(async (row): Promise<CombinationLine> => {
+          const context = await contextOf(db, row, shared);
+          const entries = journals.get(row.id) ?? [];
+          const setUp = computeSetUp(context, entries, now);
+          const judgement = judgeCombination(setUp, entries, context.practice, shared.tools, shared.checks, now);
+          return {
+            id: row.id,
+            list: row.list,
+            terminal: row.terminal,
+            wire: row.wire,
+            pieces: row.pieces,
+            place: row.place,
+            class: row.class,
+            terminalLabel: context.terminal.label,
+            wireLabel: context.wire.label,
+            family: familyName(context.terminal.family),
+            verdict: judgement.verdict,
+            headline: judgement.headline,
+            stages: judgement.stages.map((stage) => stage.state),
+            touchedAt: entries.at(-1)?.at ?? null,
+          };
+        }),
+      );
+      return { lines, next };
+    },
+  );
+
+  app.get('/combinations/:id', { schema: { params, response: { 200: combinationViewSchema } } }, (request) => {
+    signedIn(request);
+    return readView(db, request.params.id);
+  });
+
+  app.post(
+    '/combinations/:id/entries',
+    { preHandler: only('record'), schema: { params, body: newEntrySchema, response: { 200: keptEntrySchema, 201: keptEntrySchema } } },
+    async (request, reply) => {
+      if (request.body.body.kind === 'ruling') await only('rule')(request);
+      const { entry, repeated } = await journal.append(request.params.id, request.body, signedIn(request), request.shopVersion, new Date());
+      return reply.code(repeated ? 200 : 201).send(entry);
+    },
+  );
+};

@@ -1,0 +1,281 @@
+import type { Combination, CombinationView, KeptEntry, NewEntry, Person } from '@tug-mark/contract';
+import {
+  checkEntry,
+  computeSetUp,
+  entrySlot,
+  inForce,
+  judgeFit,
+  slotsToCheck,
+  type LimitKey,
+  type SetUpContext,
+} from '@tug-mark/core';
+import type { Knex } from 'knex';
+import { isDeepStrictEqual } from 'node:util';
+import { listChecks, listParts, readPart } from '../cabinet/store';
+import { refusals } from '../http/problems';
+import { listLimits } from '../tug/store';
+import { sealedContent } from './chain';
+
+interface CombinationRow {
+  id: string;
+  number: string;
+  list: string;
+  terminal: string;
+  terminal_revision: number;
+  wire: string;
+  wire_revision: number;
+  practice: string;
+  practice_revision: number;
+  pieces: number;
+  place: Combination['place'];
+  class: string;
+}
+
+interface JournalRow {
+  id: string;
+  combination: string;
+  seq: number;
+  body: KeptEntry['body'];
+  verdict: KeptEntry['verdict'];
+  limit_key: LimitKey | null;
+  at: Date;
+  by_name: string;
+  by_role: KeptEntry['role'];
+  corrects: string | null;
+  why: string | null;
+  previous: string;
+  hash: string;
+}
+
+const JOURNAL_COLUMNS = ['id', 'combination', 'seq', 'body', 'verdict', 'limit_key', 'at', 'by_name', 'by_role', 'corrects', 'why', 'previous', 'hash'];
+
+function toEntry(row: JournalRow): KeptEntry {
+  return {
+    id: row.id,
+    seq: row.seq,
+    at: row.at.toISOString(),
+    by: row.by_name,
+    role: row.by_role,
+    body: row.body,
+    verdict: row.verdict,
+    limit: row.limit_key,
+    corrects: row.corrects,
+    why: row.why,
+    previous: row.previous,
+    hash: row.hash,
+  };
+}
+
+const toCombination = (row: CombinationRow): Combination => ({
+  id: row.id,
+  list: row.list,
+  terminal: row.terminal,
+  wire: row.wire,
+  pieces: row.pieces,
+  place: row.place,
+  class: row.class,
+});
+
+/** One combination's journal in order; only the given slots when asked. */
+export async function readJournal(db: Knex, combination: string, slots?: readonly string[]): Promise<KeptEntry[]> {
+  const query = db('journal').where({ combination }).orderBy('seq').select(JOURNAL_COLUMNS);
+  if (slots) void query.whereIn('slot', slots);
+  return ((await query) as JournalRow[]).map(toEntry);
+}
+
+/** Journals of many combinations at once, each in order. */
+export async function readJournals(db: Knex, combinations: readonly string[]): Promise<Map<string, KeptEntry[]>> {
+  const rows = (await db('journal').whereIn('combination', combinations).orderBy(['combination', 'seq']).select(JOURNAL_COLUMNS)) as JournalRow[];
+  const journals = new Map<string, KeptEntry[]>();
+  for (const row of rows) {
+    const journal = journals.get(row.combination);
+    if (journal) journal.push(toEntry(row));
+    else journals.set(row.combination, [toEntry(row)]);
+  }
+  return journals;
+}
+
+/** A page of combinations after the given number (0: from the first), with the number to go on from. */
+export async function pageCombinations(db: Knex, after: number, most: number) {
+  const rows = await db<CombinationRow>('combinations').where('number', '>', after).orderBy('number').limit(most);
+  const last = rows.at(-1);
+  return { rows, next: rows.length === most && last ? Number(last.number) : null };
+}
+
+/** What every set-up of the shop shares. */
+export async function readShared(db: Knex) {
+  const [strippers, tools, checks, limits, cabinet] = await Promise.all([
+    listParts(db, 'stripper'),
+    listParts(db, 'tool'),
+    listChecks(db),
+    listLimits(db),
+    listParts(db, 'terminal'),
+  ]);
+  return { strippers, tools, checks, limits, cabinet };
+}
+
+/** The context one combination is set up from: its own part revisions and the shop's tools, checks and limits. */
+export async function contextOf(db: Knex, row: CombinationRow, shared: Awaited<ReturnType<typeof readShared>>): Promise<SetUpContext> {
+  const [terminal, wire, practice] = await Promise.all([
+    readPart(db, 'terminal', row.terminal, row.terminal_revision),
+    readPart(db, 'wire', row.wire, row.wire_revision),
+    readPart(db, 'practice', row.practice, row.practice_revision),
+  ]);
+  if (!terminal || !wire || !practice) throw new Error(`Combination ${row.id} names a part revision that is not there.`);
+  return { ...shared, terminal, wire, practice, place: row.place, class: row.class };
+}
+
+async function readRow(db: Knex, id: string): Promise<CombinationRow> {
+  const row = await db<CombinationRow>('combinations').where({ id }).first();
+  if (!row) throw refusals.notFound('This combination');
+  return row;
+}
+
+export async function readView(db: Knex, id: string): Promise<CombinationView> {
+  const row = await readRow(db, id);
+  const [shared, entries] = await Promise.all([readShared(db), readJournal(db, id)]);
+  const context = await contextOf(db, row, shared);
+  const { terminal, wire, practice, strippers, tools, checks, limits } = context;
+  // The cabinet is needed only to name what would fit instead.
+  const refused = judgeFit(terminal, wire, row.place, practice).verdict === 'no';
+  return {
+    combination: toCombination(row),
+    wire,
+    terminal,
+    practice,
+    strippers: [...strippers],
+    tools: [...tools],
+    checks: shared.checks.filter((check) => checks.includes(check)),
+    limits: [...limits],
+    cabinet: refused ? [...context.cabinet] : [],
+    entries,
+  };
+}
+
+/**
+ * Contexts kept between requests, good for one version of the shop: only what can be read again is kept, so any number
+ * of server processes serve one database (docs/decisions/006-one-round-trip-per-reading.md).
+ */
+class ContextCache {
+  private version = '';
+  private readonly contexts = new Map<string, SetUpContext>();
+
+  async get(db: Knex, id: string, version: string): Promise<SetUpContext> {
+    if (version !== this.version || this.contexts.size >= 500) {
+      this.contexts.clear();
+      this.version = version;
+    }
+    const known = this.contexts.get(id);
+    if (known) return known;
+    const context = await contextOf(db, await readRow(db, id), await readShared(db));
+    if (version === this.version) this.contexts.set(id, context);
+    return context;
+  }
+}
+
+export interface Appended {
+  readonly entry: KeptEntry;
+  /** The same entry was on record already. */
+  readonly repeated: boolean;
+}
+
+/** Puts entries on record: the same rules as at the bench, then one append in the database. */
+export class Journal {
+  private readonly cache = new ContextCache();
+
+  constructor(private readonly db: Knex) {}
+
+  /**
+   * @param at instant of keeping; given so that the demo's history can be replayed
+   * @throws Refusal when the rules of the job, the slot or the id refuse it
+   */
+  async append(combination: string, entry: NewEntry, person: Pick<Person, 'name' | 'role'>, shopVersion: string, at: Date): Promise<Appended> {
+    const { db } = this;
+    const context = await this.cache.get(db, combination, shopVersion);
+    const slots = slotsToCheck(entry.body);
+    const journal = slots.length ? await readJournal(db, combination, slots) : [];
+    const now = at.toISOString();
+    const setUp = computeSetUp(context, journal, now);
+    const check = checkEntry(setUp, journal, entry.body, { isCorrection: entry.corrects !== null, why: entry.why });
+    if (!check.ok) {
+      const known = await this.known(entry.id, entry);
+      if (known) return known;
+      throw refusals.entryRefused(check.refusal.code, check.refusal.field, check.refusal.text);
+    }
+    const table = check.reading ? setUp.limit.limit?.table : undefined;
+    const content = {
+      id: entry.id,
+      at: now,
+      by: person.name,
+      role: person.role,
+      body: entry.body,
+      verdict: check.reading
+        ? {
+            verdict: check.reading.verdict,
+            margin: check.reading.margin,
+            text: check.reading.reason.text,
+            force: setUp.limit.limit?.force ?? null,
+          }
+        : null,
+      limit: table ? { document: table.document, revision: table.revision, class: table.class } : null,
+      corrects: entry.corrects,
+      why: entry.why,
+    };
+    const slot = entrySlot(entry.body);
+    const { rows } = await db.raw<{ rows: { outcome: string; row_seq: number; row_previous: string; row_hash: string }[] }>(
+      'SELECT * FROM append_entry(?::uuid, ?::uuid, ?, ?::json, ?::json, ?::json, ?::timestamptz, ?, ?, ?::uuid, ?, ?)',
+      [
+        content.id,
+        combination,
+        slot,
+        JSON.stringify(content.body),
+        content.verdict && JSON.stringify(content.verdict),
+        content.limit && JSON.stringify(content.limit),
+        now,
+        content.by,
+        content.role,
+        content.corrects,
+        content.why,
+        sealedContent(content),
+      ] as string[],
+    );
+    const done = rows[0];
+    if (!done) throw new Error('append_entry gave no row');
+    switch (done.outcome) {
+      case 'kept':
+        return { entry: { ...content, seq: done.row_seq, previous: done.row_previous, hash: done.row_hash }, repeated: false };
+      case 'id-known': {
+        const known = await this.known(entry.id, entry);
+        if (!known) throw refusals.idTaken();
+        return known;
+      }
+      case 'slot-taken':
+        throw await this.slotTaken(combination, slot);
+      case 'corrects-stale':
+        throw refusals.correctsStale(inForce(await readJournal(db, combination, [slot])).at(-1));
+      default:
+        throw refusals.correctsUnknown();
+    }
+  }
+
+  /** The entry on record under this id when it says the same; undefined when the id is free. */
+  private async known(id: string, entry: NewEntry): Promise<Appended | undefined> {
+    const row = (await this.db('journal').where({ id }).first(JOURNAL_COLUMNS)) as JournalRow | undefined;
+    if (!row) return undefined;
+    const same = isDeepStrictEqual(row.body, entry.body) && row.corrects === entry.corrects && row.why === entry.why;
+    if (!same) throw refusals.idTaken();
+    return { entry: toEntry(row), repeated: true };
+  }
+
+  private async slotTaken(combination: string, slot: string) {
+    const standing = inForce(await readJournal(this.db, combination, [slot])).at(-1);
+    const body = standing?.body;
+    const what =
+      body?.kind === 'reading'
+        ? `Piece ${body.piece} has a reading already: ${body.force.toFixed(1)} N, by ${standing?.by}.`
+        : body?.kind === 'finding'
+          ? `Piece ${body.piece} has been looked at for this already: ${body.finding}, by ${standing?.by}.`
+          : `This is on record already, by ${standing?.by}.`;
+    return refusals.slotTaken(what, standing);
+  }
+}

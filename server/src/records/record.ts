@@ -1,0 +1,172 @@
+import type { CombinationRecord } from '@tug-mark/contract';
+import { computeSetUp, entrySlot, failureModeName, judgeCombination } from '@tug-mark/core';
+import { stringify } from 'csv-stringify/sync';
+import type { Knex } from 'knex';
+import { isDeepStrictEqual } from 'node:util';
+import { keepParts, listParts, newestRevisions, type PartKind } from '../cabinet/store';
+import { bumpVersion } from '../db/bumpVersion';
+import { Refusal, refusals } from '../http/problems';
+import { findBreak } from '../lot/chain';
+import { readView } from '../lot/store';
+import { readShop } from '../people/store';
+import { listLimits } from '../tug/store';
+
+/** The record of one combination as it stands now. */
+export async function makeRecord(db: Knex, id: string, now: string): Promise<CombinationRecord> {
+  const [view, shop] = await Promise.all([readView(db, id), readShop(db)]);
+  const { entries, combination, practice, tools, checks } = view;
+  const context = { ...view, place: combination.place, class: combination.class };
+  const judgement = judgeCombination(computeSetUp(context, entries, now), entries, practice, tools, checks, now);
+  return {
+    format: 'tug-mark/record',
+    version: 1,
+    exportedAt: now,
+    shop: { name: shop.name, isDemo: shop.isDemo },
+    combination,
+    wire: view.wire,
+    terminal: view.terminal,
+    practice,
+    strippers: view.strippers,
+    tools,
+    checks,
+    limits: view.limits,
+    entries,
+    judgement: {
+      verdict: judgement.verdict,
+      headline: judgement.headline,
+      stages: judgement.stages.map(({ stage, state, answer }) => ({ stage, state, answer })),
+    },
+  };
+}
+
+/** The journal of a record as CSV: one row an entry, forces in N with every digit. */
+export function recordToCsv(record: CombinationRecord): string {
+  const { combination } = record;
+  const corrected = new Set(record.entries.map((entry) => entry.corrects));
+  return stringify(
+    record.entries.map((entry) => {
+      const { body } = entry;
+      return {
+        seq: entry.seq,
+        at: entry.at,
+        by: entry.by,
+        role: entry.role,
+        terminal: combination.terminal,
+        wire: combination.wire,
+        kind: body.kind,
+        about: entrySlot(body),
+        piece: 'piece' in body ? body.piece : '',
+        answer:
+          body.kind === 'gate' ? body.answer : body.kind === 'finding' ? body.finding : body.kind === 'ruling' ? body.ruling : '',
+        'force N': body.kind === 'reading' ? body.force : '',
+        'limit N': entry.verdict?.force ?? '',
+        verdict: entry.verdict?.verdict ?? '',
+        'failure mode': body.kind === 'reading' ? failureModeName(body.mode) : '',
+        note: 'note' in body ? guard(body.note) : '',
+        corrects: entry.corrects ?? '',
+        why: guard(entry.why ?? ''),
+        'in force': corrected.has(entry.id) ? 'no' : 'yes',
+        id: entry.id,
+        hash: entry.hash,
+      };
+    }),
+    { header: true },
+  );
+}
+
+/** Free text that a spreadsheet would run as a formula gets an apostrophe in front. */
+function guard(text: string): string {
+  return /^[=+\-@\t\r]/.test(text) ? `'${text}` : text;
+}
+
+/**
+ * Reads a record into this shop: its parts, limit tables, checks and journal, whole or not at all. The chain is
+ * verified first. Nothing that stands already is changed; where it differs, the record is refused.
+ */
+export async function importRecord(db: Knex, record: CombinationRecord, by: string): Promise<void> {
+  const broken = findBreak(record.entries);
+  if (broken) {
+    throw new Refusal(422, 'chain-broken', 'The record was changed after it was made.', broken.text, {
+      errors: [{ where: `entries.${broken.seq - 1}`, text: broken.text }],
+    });
+  }
+  await db.transaction(async (trx) => {
+    const { combination } = record;
+    const known = await trx('combinations').where({ id: combination.id }).first('id');
+    if (known) {
+      const standing = await makeRecord(trx, combination.id, record.exportedAt);
+      if (isDeepStrictEqual(standing.entries, record.entries)) return;
+      throw refusals.conflictingPart('This combination');
+    }
+    await sameOrNew(trx, 'wire', [record.wire], by);
+    await sameOrNew(trx, 'terminal', [record.terminal], by);
+    await sameOrNew(trx, 'practice', [record.practice], by);
+    await sameOrNew(trx, 'stripper', record.strippers, by);
+    await sameOrNew(trx, 'tool', record.tools, by);
+    const limits = new Map((await listLimits(trx)).map((table) => [`${table.document}/${table.revision}/${table.class}`, table]));
+    for (const table of record.limits) {
+      const standing = limits.get(`${table.document}/${table.revision}/${table.class}`);
+      if (!standing) {
+        await trx('limit_tables').insert({
+          document: table.document,
+          revision: table.revision,
+          class: table.class,
+          status: table.status,
+          body: JSON.stringify(table),
+          by_name: by,
+        });
+      } else if (!isDeepStrictEqual({ ...standing, status: '' }, { ...table, status: '' })) {
+        throw refusals.conflictingPart(`Limit table ${table.document} rev ${table.revision}, class ${table.class},`);
+      }
+    }
+    for (const check of record.checks) {
+      await trx('tool_checks')
+        .insert({ id: check.id, tool: check.tool, at: check.at, go_passed: check.goPassed, no_go_stopped: check.noGoStopped, by_name: check.by })
+        .onConflict('id')
+        .ignore();
+    }
+    const revision = async (kind: PartKind, part: string) => (await newestRevisions(trx, kind)).get(part);
+    await trx('combinations').insert({
+      id: combination.id,
+      list: combination.list,
+      terminal: combination.terminal,
+      terminal_revision: await revision('terminal', combination.terminal),
+      wire: combination.wire,
+      wire_revision: await revision('wire', combination.wire),
+      practice: record.practice.part,
+      practice_revision: await revision('practice', record.practice.part),
+      pieces: combination.pieces,
+      place: combination.place,
+      class: combination.class,
+    });
+    await trx.batchInsert(
+      'journal',
+      record.entries.map((entry) => ({
+        id: entry.id,
+        combination: combination.id,
+        seq: entry.seq,
+        slot: entrySlot(entry.body),
+        body: JSON.stringify(entry.body),
+        verdict: entry.verdict && JSON.stringify(entry.verdict),
+        limit_key: entry.limit && JSON.stringify(entry.limit),
+        at: entry.at,
+        by_name: entry.by,
+        by_role: entry.role,
+        corrects: entry.corrects,
+        why: entry.why,
+        previous: entry.previous,
+        hash: entry.hash,
+      })),
+    );
+    await bumpVersion(trx);
+  });
+}
+
+async function sameOrNew<K extends PartKind>(trx: Knex, kind: K, parts: Parameters<typeof keepParts<K>>[2], by: string): Promise<void> {
+  const known = new Map((await listParts(trx, kind)).map((body) => [body.part, body]));
+  for (const body of parts) {
+    const standing = known.get(body.part);
+    if (standing && !isDeepStrictEqual(standing, body)) throw refusals.conflictingPart(`${body.part}`);
+  }
+  await keepParts(trx, kind, parts, by);
+}

@@ -1,0 +1,88 @@
+import type { WireListKept } from '@tug-mark/contract';
+import { combine, readWireList } from '@tug-mark/core';
+import type { Knex } from 'knex';
+import { createHash, randomUUID } from 'node:crypto';
+import { newestRevisions } from '../cabinet/store';
+import { refusals } from '../http/problems';
+import { readCsv } from './readCsv';
+
+/** The practice profile combinations are made with until profiles can be chosen per customer. */
+const PRACTICE = 'house';
+
+/**
+ * Imports a wire list whole or not at all, and makes its combinations from the newest revisions of their parts. The
+ * same id with the same file again changes nothing.
+ * @throws Refusal with every problem by row and column
+ */
+export async function importWireList(
+  db: Knex,
+  list: { id: string; name: string; class: string; bytes: Buffer },
+  by: string,
+): Promise<WireListKept> {
+  const digest = createHash('sha256').update(list.bytes).digest('hex');
+  const table = readCsv(list.bytes);
+  const [wires, terminals, practices] = await Promise.all([
+    newestRevisions(db, 'wire'),
+    newestRevisions(db, 'terminal'),
+    newestRevisions(db, 'practice'),
+  ]);
+  const read = readWireList(table, { wires: new Set(wires.keys()), terminals: new Set(terminals.keys()) });
+  if (!read.ok) {
+    throw refusals.listProblems(
+      read.problems.map(({ row, column, value, text }) => ({ row, where: column, value, text })),
+      read.total,
+    );
+  }
+  const practiceRevision = practices.get(PRACTICE);
+  if (!practiceRevision) throw refusals.notFound(`Practice profile '${PRACTICE}'`);
+  const combinations = combine(read.rows);
+  const kept: WireListKept = {
+    id: list.id,
+    name: list.name,
+    wires: read.rows.length,
+    combinations: combinations.length,
+    pieces: combinations.reduce((sum, c) => sum + c.pieces, 0),
+  };
+  await db.transaction(async (trx) => {
+    const known = (await trx('wire_lists').where({ id: list.id }).orWhere({ name: list.name }).first('id', 'digest')) as
+      | { id: string; digest: string }
+      | undefined;
+    if (known) {
+      if (known.id === list.id && known.digest === digest) return;
+      throw refusals.nameTaken('A wire list named', list.name);
+    }
+    await trx('wire_lists').insert({ id: list.id, name: list.name, digest, by_name: by });
+    await trx.batchInsert(
+      'wire_list_rows',
+      read.rows.map((row) => ({
+        list: list.id,
+        row: row.row,
+        wire_id: row.wireId,
+        wire: row.wirePart,
+        length: row.length,
+        terminal_a: row.terminalA,
+        terminal_b: row.terminalB,
+        quantity: row.quantity,
+        place: row.place,
+      })),
+      2000,
+    );
+    await trx.batchInsert(
+      'combinations',
+      combinations.map((c) => ({
+        id: randomUUID(),
+        list: list.name,
+        terminal: c.terminal,
+        terminal_revision: terminals.get(c.terminal),
+        wire: c.wire,
+        wire_revision: wires.get(c.wire),
+        practice: PRACTICE,
+        practice_revision: practiceRevision,
+        pieces: c.pieces,
+        place: c.place,
+        class: list.class,
+      })),
+    );
+  });
+  return kept;
+}
