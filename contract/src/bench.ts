@@ -9,7 +9,7 @@ import {
   toolSchema,
   wireSchema,
 } from './parts';
-import { ROLES } from './people';
+import { ROLES } from './roles';
 
 const note = z.string().max(500, 'is longer than 500 characters');
 const piece = z.number().int('is not a whole number').min(1, 'starts at 1').max(9999, 'is above 9999');

@@ -3,4 +3,5 @@ export * from './parts';
 export * from './people';
 export * from './problem';
 export * from './record';
+export * from './roles';
 export * from './shopFile';

@@ -1,31 +1,6 @@
 import { z } from 'zod';
 import { isoDate } from './parts';
-
-export const ROLES = ['technician', 'quality', 'engineer'] as const;
-export type Role = (typeof ROLES)[number];
-
-/** What each role may do. The server refuses what is not here; the screens only leave it out. */
-const MAY = {
-  record: ['technician', 'quality'],
-  rule: ['quality'],
-  'check-tool': ['technician', 'quality', 'engineer'],
-  'import-wire-list': ['technician', 'engineer'],
-  'import-shop-file': ['engineer'],
-  'import-record': ['quality'],
-  'release-limits': ['quality'],
-  'manage-people': ['engineer'],
-} as const satisfies Record<string, readonly Role[]>;
-export type Action = keyof typeof MAY;
-
-/** Whether a role may do something. */
-export function may(role: Role, action: Action): boolean {
-  return (MAY[action] as readonly Role[]).includes(role);
-}
-
-/** The roles that may do it, in words: 'quality' or 'technician or engineer'. */
-export function whoMay(action: Action): string {
-  return MAY[action].join(' or ');
-}
+import { ROLES } from './roles';
 
 export const personSchema = z.object({
   id: z.uuid(),

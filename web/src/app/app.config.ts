@@ -1,0 +1,26 @@
+import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { provideEffects } from '@ngrx/effects';
+import { provideStore } from '@ngrx/store';
+import { NZ_I18N, en_US } from 'ng-zorro-antd/i18n';
+import { routes } from './app.routes';
+import * as handEffects from './hand/hand.effects';
+import { handFeature } from './hand/hand.state';
+import * as outboxEffects from './outbox/outbox.effects';
+import { outboxFeature } from './outbox/outbox.state';
+import * as sessionEffects from './session/session.effects';
+import { sessionFeature } from './session/session.state';
+
+export const appConfig: ApplicationConfig = {
+  providers: [
+    provideZonelessChangeDetection(),
+    provideRouter(routes, withComponentInputBinding()),
+    provideStore({
+      [sessionFeature.name]: sessionFeature.reducer,
+      [outboxFeature.name]: outboxFeature.reducer,
+      [handFeature.name]: handFeature.reducer,
+    }),
+    provideEffects(sessionEffects, outboxEffects, handEffects),
+    { provide: NZ_I18N, useValue: en_US },
+  ],
+};

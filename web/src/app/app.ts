@@ -1,0 +1,56 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { sessionActions, sessionFeature } from './session/session.state';
+import { FirstEngineerPage } from './shell/first-engineer';
+import { Shell } from './shell/shell';
+import { SignInPage } from './shell/sign-in';
+
+/** Who is here decides what is shown: the first engineer's page, the sign-in, or the shop. */
+@Component({
+  selector: 'tm-root',
+  imports: [Shell, SignInPage, FirstEngineerPage],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @switch (state()) {
+      @case ('unknown') {
+        <p class="page" role="status">
+          @if (problem(); as problem) {
+            {{ problem.title }} <button class="again" type="button" (click)="ask()">Try again</button>
+          } @else {
+            Opening the shop ...
+          }
+        </p>
+      }
+      @case ('out') {
+        @if (shop()?.isNew) {
+          <tm-first-engineer />
+        } @else {
+          <tm-sign-in />
+        }
+      }
+      @default {
+        <tm-shell />
+      }
+    }
+  `,
+  styles: `
+    .again {
+      font: inherit;
+    }
+  `,
+})
+export class App {
+  private readonly store = inject(Store);
+  protected readonly state = this.store.selectSignal(sessionFeature.selectState);
+  protected readonly shop = this.store.selectSignal(sessionFeature.selectShop);
+  protected readonly problem = this.store.selectSignal(sessionFeature.selectProblem);
+
+  constructor() {
+    document.documentElement.dataset['look'] = localStorage.getItem('tug-mark-look') ?? 'light';
+    this.ask();
+  }
+
+  protected ask(): void {
+    this.store.dispatch(sessionActions.ask());
+  }
+}

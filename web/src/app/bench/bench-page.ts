@@ -1,0 +1,145 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
+import { RouterLink, RouterOutlet } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { judgeReading } from '@tug-mark/core';
+import { Hand } from '../hand/hand';
+import { handActions } from '../hand/hand.state';
+import { Ladder } from '../parts/ladder';
+import { LotLine, type SamplePiece } from '../parts/lot-line';
+import { ProblemNotice } from '../parts/problem-notice';
+
+/** One combination at the bench: the ladder, the stage in hand, the lot line. */
+@Component({
+  selector: 'tm-bench-page',
+  imports: [RouterOutlet, RouterLink, Ladder, LotLine, ProblemNotice],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (hand.view(); as view) {
+      <aside>
+        <div class="what">
+          <h2>{{ view.terminal.part }} {{ view.terminal.label }}</h2>
+          <p class="figures">on {{ view.wire.label }}</p>
+          <p class="soft">{{ limitName() }} · practice: {{ view.practice.part }}</p>
+          <p><a [routerLink]="['/records', view.combination.id]">Record</a></p>
+        </div>
+        @if (hand.judgement(); as judgement) {
+          <tm-ladder [id]="view.combination.id" [judgement]="judgement" />
+        }
+      </aside>
+      <section class="stage" aria-label="Stage"><router-outlet /></section>
+      <tm-lot-line
+        [title]="view.combination.list + ' · ' + view.combination.pieces + ' pieces'"
+        [said]="said()"
+        [samples]="samples()"
+        [pieces]="view.combination.pieces"
+        [ready]="ready()"
+      />
+    } @else if (hand.problem(); as problem) {
+      <div class="page">
+        <tm-problem [problem]="problem" />
+        <p><a routerLink="/bench">Back to the bench</a></p>
+      </div>
+    } @else {
+      <p class="page" role="status">Fetching the combination ...</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      grid-template-columns: 292px 1fr;
+      grid-template-rows: 1fr auto;
+      min-height: 0;
+    }
+    aside {
+      background: var(--paper);
+      border-right: 1px solid var(--line);
+    }
+    .what {
+      display: grid;
+      gap: 2px;
+      padding: 14px 16px 10px;
+    }
+    .what h2 {
+      font-size: 18px;
+    }
+    .what .figures {
+      font-size: 17px;
+      font-weight: 600;
+      line-height: 1.2;
+    }
+    .what .soft {
+      font-size: 14px;
+    }
+    .stage {
+      background: var(--sheet);
+      display: flex;
+      flex-direction: column;
+      min-width: 0;
+    }
+    .stage ::ng-deep router-outlet + * {
+      flex: 1;
+    }
+    tm-lot-line {
+      grid-column: 1 / -1;
+    }
+    .page {
+      grid-column: 1 / -1;
+    }
+    @media (max-width: 860px) {
+      :host {
+        grid-template-columns: 1fr;
+        grid-template-rows: auto 1fr auto;
+      }
+    }
+  `,
+})
+export class BenchPage {
+  readonly id = input.required<string>();
+  protected readonly hand = inject(Hand);
+
+  constructor() {
+    const store = inject(Store);
+    effect(() => {
+      store.dispatch(handActions.take({ id: this.id() }));
+    });
+  }
+
+  protected readonly limitName = computed(() => {
+    const table = this.hand.setUp()?.standing.limit?.table;
+    return table
+      ? `${table.document} rev ${table.revision}, class ${table.class}${table.origin === 'made-up' ? ' (made up)' : ''}`
+      : 'no limit in effect';
+  });
+
+  protected readonly samples = computed<SamplePiece[]>(() => {
+    const view = this.hand.view();
+    const judgement = this.hand.judgement();
+    if (!view || !judgement) return [];
+    const limit = this.hand.setUp()?.standing.limit?.force ?? null;
+    const readings = new Map(this.hand.of('reading').map(({ body }) => [body.piece, judgeReading(body.force, limit, body.mode).verdict]));
+    const count = Math.max(view.practice.setUpPieces, ...readings.keys());
+    return Array.from({ length: count }, (_, i) => {
+      const verdict = readings.get(i + 1);
+      return {
+        piece: i + 1,
+        look: judgement.look.pieces[i] ?? 'open',
+        tug: verdict === undefined ? 'open' : verdict === 'holds' || verdict === 'below' ? verdict : 'invalid',
+      };
+    });
+  });
+
+  protected readonly ready = computed(() => {
+    const verdict = this.hand.judgement()?.verdict;
+    return verdict === 'accepted' || verdict === 'meets-made-up-limits';
+  });
+
+  protected readonly said = computed(() => {
+    const verdict = this.hand.judgement()?.verdict;
+    const samples = this.hand.view()?.practice.setUpPieces ?? 0;
+    return this.ready()
+      ? `set-up proved on ${samples} samples · checks during the run are not kept here yet`
+      : verdict === 'rejected'
+        ? 'no piece may be made: the set-up is rejected'
+        : `left half: look, right half: tug · the pieces wait for ${samples} good samples`;
+  });
+}

@@ -1,0 +1,220 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Router } from '@angular/router';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { Hand } from '../hand/hand';
+import { EndView } from '../parts/end-view';
+import { Mark } from '../parts/mark';
+import { SideViewDrawing } from '../parts/side-view';
+import { Keys } from '../shell/keys';
+
+/** Which way round, how many bites, in what order: one step at a time, each confirmed before the next shows. */
+@Component({
+  selector: 'tm-crimp-stage',
+  imports: [NzButtonModule, NzInputModule, SideViewDrawing, EndView, Mark],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (hand.view(); as view) {
+      @let s = setUp();
+      @if (s?.tool && s?.orientation && s?.preparation) {
+        <div class="head">
+          <h1>{{ headline() }}</h1>
+          <p class="why">{{ why() }}</p>
+          @if (step()?.caution; as caution) {
+            <p class="caution">{{ caution }}</p>
+          }
+        </div>
+        <div class="drawings">
+          <tm-side-view
+            [terminal]="view.terminal"
+            [wire]="view.wire"
+            [strip]="s!.preparation!.strip"
+            [bites]="s!.bites"
+            [dieWidth]="s!.tool!.nest.width"
+            [seamAngle]="s!.orientation!.angle"
+          />
+          <tm-end-view [terminal]="view.terminal" [wire]="view.wire" [profile]="s!.tool!.nest.profile" [orientation]="s!.orientation!" />
+          <div>
+            <p class="lies"><strong>{{ s!.orientation!.headline }}</strong> {{ s!.orientation!.critical ? 'Critical.' : '' }}</p>
+            <p class="soft">{{ bites() }}</p>
+            <ol aria-label="Steps">
+              @for (gate of s!.gates; track gate.gate) {
+                @let given = answers().get(gate.gate);
+                <li [class.here]="gate === step()" [attr.aria-current]="gate === step() ? 'step' : null">
+                  <tm-mark [state]="given ? (given.body.answer === 'yes' ? 'pass' : 'fail') : 'missing'" />
+                  <span>{{ gate.confirm }}</span>
+                </li>
+              }
+            </ol>
+          </div>
+        </div>
+        <div class="foot">
+          @if (!taken()) {
+            <p class="notice">Take a tool first: the mark and the bite depend on it.</p>
+            <button nz-button class="bench-button" type="button" (click)="to('tool')">To Tool</button>
+          } @else if (step(); as gate) {
+            @if (asking()) {
+              <form class="notice" (submit)="confirm($event, note.value)">
+                <label for="gate-note">{{ asking() === 'no' ? 'What differs?' : 'What was done about it? The first answer stays on record.' }}</label>
+                <input nz-input id="gate-note" #note maxlength="500" />
+                <button nz-button nzType="primary" class="bench-button" type="submit">
+                  {{ asking() === 'no' ? 'Put it on record' : gate.confirm }}
+                </button>
+                <button nz-button class="bench-button" type="button" (click)="asking.set(null)">Back</button>
+              </form>
+            } @else {
+              <button nz-button nzType="primary" class="bench-button" type="button" (click)="yes()">{{ gate.confirm }}</button>
+              @if (!isRefused()) {
+                <button nz-button class="bench-button" type="button" (click)="ask('no')">Not like this</button>
+              }
+              <span class="keys"><kbd>Enter</kbd> confirm <kbd>N</kbd> say what differs</span>
+            }
+          } @else {
+            <button nz-button nzType="primary" class="bench-button" type="button" (click)="to('look')">Go on to Look</button>
+            <span class="keys"><kbd>Enter</kbd> go on</span>
+          }
+          @if (refusal()) {
+            <p class="notice bad" role="alert">{{ refusal() }}</p>
+          }
+        </div>
+      } @else {
+        <h1>The crimp waits for a tool.</h1>
+        <p class="why">Orientation, bites and mark depend on the nest.</p>
+        <div class="foot"><button nz-button class="bench-button" type="button" (click)="to('tool')">To Tool</button></div>
+      }
+    }
+  `,
+  styleUrl: '../parts/stage.less',
+  styles: `
+    .drawings {
+      align-items: start;
+      display: grid;
+      gap: 14px 20px;
+      grid-template-columns: minmax(0, 2.3fr) minmax(200px, 1.1fr) minmax(190px, 1fr);
+    }
+    .lies {
+      font: 600 17px/1.25 var(--figures);
+      margin-bottom: 4px;
+    }
+    ol {
+      display: grid;
+      gap: 2px;
+      margin-top: 8px;
+    }
+    li {
+      align-items: start;
+      display: grid;
+      gap: 10px;
+      grid-template-columns: 16px 1fr;
+      line-height: 1.3;
+      padding: 4px 8px;
+    }
+    li tm-mark {
+      padding-top: 1px;
+    }
+    li.here {
+      background: var(--petrol-tint);
+      font-weight: 600;
+    }
+    form {
+      align-items: center;
+      display: flex;
+      flex: 1;
+      flex-wrap: wrap;
+      gap: 10px;
+    }
+    form label {
+      flex-basis: 100%;
+    }
+    form input {
+      flex: 1;
+      min-height: 46px;
+      min-width: 200px;
+    }
+    @media (max-width: 1100px) {
+      .drawings {
+        grid-template-columns: minmax(0, 1.7fr) minmax(170px, 1fr);
+      }
+      .drawings > div {
+        grid-column: 1 / -1;
+      }
+      ol {
+        grid-template-columns: 1fr 1fr;
+      }
+    }
+  `,
+})
+export class CrimpStage {
+  protected readonly hand = inject(Hand);
+  private readonly router = inject(Router);
+  protected readonly setUp = this.hand.setUp;
+  protected readonly asking = signal<'no' | 'mended' | null>(null);
+  protected readonly refusal = signal('');
+  protected readonly taken = computed(() => this.hand.of('tool').length > 0);
+  protected readonly answers = computed(() => new Map(this.hand.of('gate').map((entry) => [entry.body.gate, entry])));
+  /** The first step without a yes. */
+  protected readonly step = computed(() => this.setUp()?.gates.find((g) => this.answers().get(g.gate)?.body.answer !== 'yes') ?? null);
+  protected readonly isRefused = computed(() => {
+    const step = this.step();
+    return step !== null && this.answers().get(step.gate)?.body.answer === 'no';
+  });
+  protected readonly headline = computed(() => this.step()?.headline ?? `Make ${this.hand.view()?.practice.setUpPieces} sample pieces just like this.`);
+  protected readonly why = computed(() => {
+    const step = this.step();
+    if (!step) return 'Every step is confirmed. The samples are looked at first, then pulled: a pull destroys them.';
+    const given = this.answers().get(step.gate);
+    return given?.body.answer === 'no' ? `Answered ‘not like this’: ${given.body.note} Mend it, then confirm the step.` : step.why;
+  });
+  protected readonly bites = computed(() => {
+    const bites = this.setUp()?.bites ?? [];
+    const width = this.setUp()?.tool?.nest.width;
+    const where = bites.map((b) => b.centre.toFixed(1)).join(' and ');
+    return `${bites.length === 1 ? 'One bite' : `${bites.length} bites`}, centred ${where} mm from the barrel’s wire end, die ${width} mm wide, square.`;
+  });
+
+  constructor() {
+    inject(Keys).use(
+      [
+        { key: 'Enter', does: 'confirm the step, or go on' },
+        { key: 'N', does: 'not like this: say what differs' },
+      ],
+      (key) => {
+        if (key.toLowerCase() === 'n' && this.step() && !this.isRefused()) this.ask('no');
+        else if (key === 'Enter' && this.step()) this.yes();
+        else if (key === 'Enter' && this.taken()) this.to('look');
+        else return false;
+        return true;
+      },
+    );
+  }
+
+  protected yes(): void {
+    if (this.isRefused()) this.ask('mended');
+    else this.answer('yes', '', null);
+  }
+
+  protected ask(what: 'no' | 'mended'): void {
+    this.asking.set(what);
+    setTimeout(() => document.getElementById('gate-note')?.focus());
+  }
+
+  protected confirm(event: Event, text: string): void {
+    event.preventDefault();
+    const step = this.step();
+    const given = step && this.answers().get(step.gate);
+    if (this.asking() === 'no') this.answer('no', text, null);
+    else if (given) this.answer('yes', '', { corrects: given.id, why: text });
+  }
+
+  private answer(answer: 'yes' | 'no', note: string, correction: { corrects: string; why: string } | null): void {
+    const step = this.step();
+    if (!step) return;
+    const refusal = this.hand.put({ kind: 'gate', gate: step.gate, answer, note }, correction);
+    this.refusal.set(refusal?.text ?? '');
+    if (!refusal) this.asking.set(null);
+  }
+
+  protected to(stage: string): void {
+    void this.router.navigate(['/bench', this.hand.view()?.combination.id, stage]);
+  }
+}

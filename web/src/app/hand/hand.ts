@@ -1,0 +1,112 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import type { KeptEntry } from '@tug-mark/contract';
+import {
+  checkEntry,
+  computeSetUp,
+  entriesOf,
+  judgeCombination,
+  type Entry,
+  type EntryBody,
+  type EntryRefusal,
+  type StageVerdict,
+} from '@tug-mark/core';
+import { timeOrderedId } from '../http/uuid';
+import { outboxActions, outboxFeature } from '../outbox/outbox.state';
+import { sessionFeature } from '../session/session.state';
+import { handFeature } from './hand.state';
+
+/**
+ * The combination in hand, computed: set-up and judgement from what the server knows and what this device has still to
+ * send, by the same core functions the server uses. Everything put on record at the bench goes through here.
+ */
+@Injectable({ providedIn: 'root' })
+export class Hand {
+  private readonly store = inject(Store);
+  readonly view = this.store.selectSignal(handFeature.selectView);
+  readonly problem = this.store.selectSignal(handFeature.selectProblem);
+  private readonly outbox = this.store.selectSignal(outboxFeature.selectItems);
+  private readonly person = this.store.selectSignal(sessionFeature.selectPerson);
+  /** Instant the set-up is computed for; moves on with every entry and every half minute. */
+  readonly now = signal(new Date().toISOString());
+
+  constructor() {
+    setInterval(() => {
+      this.now.set(new Date().toISOString());
+    }, 30_000);
+  }
+
+  /** The journal as this device knows it: kept entries, then those still on their way. */
+  readonly entries = computed<readonly (Entry & Partial<KeptEntry>)[]>(() => {
+    const view = this.view();
+    if (!view) return [];
+    const kept = new Set(view.entries.map((entry) => entry.id));
+    const onTheWay = this.outbox()
+      .filter((item) => item.combination === view.combination.id && item.refused === null && !kept.has(item.entry.id))
+      .map((item) => ({ ...item.entry, at: item.madeAt, by: item.personName, limit: null }));
+    return [...view.entries, ...onTheWay];
+  });
+
+  private readonly context = computed(() => {
+    const view = this.view();
+    return view && { ...view, place: view.combination.place, class: view.combination.class };
+  });
+
+  readonly setUp = computed(() => {
+    const context = this.context();
+    return context && computeSetUp(context, this.entries(), this.now());
+  });
+
+  readonly judgement = computed(() => {
+    const view = this.view();
+    const setUp = this.setUp();
+    return view && setUp && judgeCombination(setUp, this.entries(), view.practice, view.tools, view.checks, this.now());
+  });
+
+  /** Which entries the server has not confirmed yet. */
+  readonly unsent = computed(() => new Set(this.outbox().map((item) => item.entry.id)));
+
+  stage(name: StageVerdict['stage']): StageVerdict | undefined {
+    return this.judgement()?.stages.find((s) => s.stage === name);
+  }
+
+  /** Entries of one kind in force. */
+  of<K extends EntryBody['kind']>(kind: K) {
+    return entriesOf(this.entries(), kind);
+  }
+
+  /**
+   * Puts an entry on record: checked by the rules of the job, kept on this device, sent to the server.
+   * @returns the refusal, or null when it is kept
+   */
+  put(body: EntryBody, correction: { corrects: string; why: string } | null = null): EntryRefusal | null {
+    const view = this.view();
+    const setUp = this.setUp();
+    const person = this.person();
+    if (!view || !setUp || !person) {
+      return { code: 'not-ready', field: '', text: 'The combination is not loaded yet. Wait a moment and try again.' };
+    }
+    const check = checkEntry(setUp, this.entries(), body, { isCorrection: correction !== null, why: correction?.why ?? null });
+    if (!check.ok) return check.refusal;
+    const now = new Date();
+    this.now.set(now.toISOString());
+    this.store.dispatch(
+      outboxActions.put({
+        item: {
+          entry: {
+            id: timeOrderedId(now.getTime()),
+            body,
+            corrects: correction?.corrects ?? null,
+            why: correction?.why ?? null,
+          },
+          combination: view.combination.id,
+          person: person.id,
+          personName: person.name,
+          madeAt: now.toISOString(),
+          refused: null,
+        },
+      }),
+    );
+    return null;
+  }
+}

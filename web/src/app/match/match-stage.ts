@@ -1,0 +1,168 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Router } from '@angular/router';
+import { breakingLoad, envelopeDiameter, familyName, metalArea, otherScale, rangeLabel, sizeLabel } from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { Hand } from '../hand/hand';
+import { Reasons } from '../parts/reasons';
+import { Keys } from '../shell/keys';
+
+/** Do this wire and this terminal belong together? */
+@Component({
+  selector: 'tm-match-stage',
+  imports: [NzButtonModule, Reasons],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (setUp(); as s) {
+      @if (hand.view(); as view) {
+        <div class="head">
+          <h1>{{ headline() }}</h1>
+          <p class="why">{{ why() }}</p>
+        </div>
+        <div class="two">
+          <section aria-labelledby="terminal">
+            <h2 id="terminal">{{ view.terminal.part }}, what its sheet says</h2>
+            <dl class="facts">
+              <dt>family</dt>
+              <dd>{{ family() }}, {{ view.terminal.barrel.seam }} seam</dd>
+              <dt>conductor</dt>
+              <dd>{{ range() }}</dd>
+              <dt>insulation</dt>
+              <dd>{{ view.terminal.insulationRange ? view.terminal.insulationRange.min + '–' + view.terminal.insulationRange.max + ' mm' : 'not gripped' }}</dd>
+              <dt>stud or mating</dt>
+              <dd>{{ view.terminal.stud ?? 'none' }}</dd>
+              @if (view.terminal.sleeve) {
+                <dt>sleeve</dt>
+                <dd>
+                  <svg width="14" height="14" aria-hidden="true"><rect width="14" height="14" rx="2" [attr.fill]="chip()" /></svg>
+                  {{ view.terminal.sleeve }}, a hint only
+                </dd>
+              }
+              <dt>sealed</dt>
+              <dd>{{ view.terminal.sealed ? 'yes' : 'no' }}; place of use: {{ view.combination.place }}</dd>
+              <dt>good to</dt>
+              <dd>{{ view.terminal.temperature }} °C</dd>
+            </dl>
+          </section>
+          <section aria-labelledby="wire">
+            <h2 id="wire">{{ view.wire.part }}, what the wire is</h2>
+            <dl class="facts">
+              <dt>size</dt>
+              <dd>{{ size() }}</dd>
+              <dt>metal</dt>
+              <dd>{{ area() }}, {{ view.wire.conductor.strands }} × {{ view.wire.conductor.strandDiameter }} mm {{ view.wire.conductor.material }}</dd>
+              <dt>over the strands</dt>
+              <dd>{{ envelope() }} mm</dd>
+              <dt>insulation</dt>
+              <dd>{{ view.wire.insulation }}, {{ view.wire.insulationDiameter }} mm</dd>
+              <dt>conductor</dt>
+              <dd>{{ view.wire.conductor.kind }}</dd>
+              <dt>breaks near</dt>
+              <dd>{{ breaks() }} N</dd>
+              <dt>good to</dt>
+              <dd>{{ view.wire.temperature }} °C</dd>
+            </dl>
+          </section>
+        </div>
+        <section aria-labelledby="why">
+          <h2 id="why">Why</h2>
+          <tm-reasons [reasons]="s.fit.reasons" />
+        </section>
+        @if (s.fit.verdict === 'no') {
+          <section aria-labelledby="nearest">
+            <h2 id="nearest">What would fit instead, nearest first</h2>
+            @if (s.nearest.length) {
+              <ul class="nearest">
+                @for (near of s.nearest; track near.terminal.part) {
+                  <li>
+                    <strong class="figures">{{ near.terminal.part }}</strong> {{ near.terminal.label }}
+                    <span class="soft">{{ near.fit.verdict === 'edge' ? 'at the edge: trial evidence needed' : near.fit.reasons[0]?.text }}</span>
+                  </li>
+                }
+              </ul>
+              <p class="soft">Change the wire list and import it again, or ask the engineer.</p>
+            } @else {
+              <p>Nothing in the cabinet fits this wire in a {{ view.combination.place }} place.</p>
+            }
+          </section>
+        }
+        <div class="foot">
+          @if (s.fit.verdict === 'no') {
+            <p class="notice bad">Nothing can be put on record for this pair.</p>
+          } @else {
+            <button nz-button nzType="primary" class="bench-button" type="button" (click)="next()">Go on to Prepare</button>
+            <span class="keys"><kbd>Enter</kbd> go on</span>
+          }
+        </div>
+      }
+    }
+  `,
+  styleUrl: '../parts/stage.less',
+  styles: `
+    .two h2,
+    section h2 {
+      margin-bottom: 8px;
+    }
+    .nearest {
+      display: grid;
+      gap: 6px;
+      margin-bottom: 6px;
+    }
+  `,
+})
+export class MatchStage {
+  protected readonly hand = inject(Hand);
+  private readonly router = inject(Router);
+  protected readonly setUp = this.hand.setUp;
+  private readonly wire = computed(() => this.hand.view()?.wire);
+  private readonly terminal = computed(() => this.hand.view()?.terminal);
+
+  protected readonly headline = computed(
+    () =>
+      ({
+        fits: 'Wire and terminal fit.',
+        edge: 'At the edge: trial evidence is needed.',
+        no: 'This pair does not belong together.',
+      })[this.setUp()?.fit.verdict ?? 'no'],
+  );
+  protected readonly why = computed(() => {
+    const fit = this.setUp()?.fit;
+    return (fit?.reasons.find((r) => r.weight === 'bad') ?? fit?.reasons.find((r) => r.weight === 'hold') ?? fit?.reasons[0])?.text ?? '';
+  });
+  protected readonly family = computed(() => familyName(this.terminal()?.family ?? 'bare-ring'));
+  protected readonly range = computed(() => {
+    const terminal = this.terminal();
+    return terminal ? rangeLabel(terminal.conductorRange) : '';
+  });
+  protected readonly size = computed(() => {
+    const wire = this.wire();
+    if (!wire) return '';
+    const { size, offPercent } = otherScale(wire.conductor.size);
+    const off = Math.abs(offPercent).toFixed(0);
+    return `${sizeLabel(wire.conductor.size)}; nearest ${sizeLabel(size)}, ${off} % ${offPercent < 0 ? 'smaller' : 'bigger'}`;
+  });
+  protected readonly area = computed(() => {
+    const wire = this.wire();
+    return wire ? `${metalArea(wire.conductor).toFixed(3)} mm²` : '';
+  });
+  protected readonly envelope = computed(() => {
+    const wire = this.wire();
+    return wire ? envelopeDiameter(wire.conductor).toFixed(2) : '';
+  });
+  protected readonly breaks = computed(() => {
+    const wire = this.wire();
+    return wire ? breakingLoad(wire.conductor).toFixed(0) : '';
+  });
+  protected readonly chip = computed(() => ({ red: '#c0392b', blue: '#2d5f9a', yellow: '#e0b020' })[this.terminal()?.sleeve ?? 'red']);
+
+  constructor() {
+    inject(Keys).use([{ key: 'Enter', does: 'go on to Prepare' }], (key) => {
+      if (key !== 'Enter') return false;
+      this.next();
+      return true;
+    });
+  }
+
+  protected next(): void {
+    if (this.setUp()?.fit.verdict !== 'no') void this.router.navigate(['/bench', this.hand.view()?.combination.id, 'prepare']);
+  }
+}

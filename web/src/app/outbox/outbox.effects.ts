@@ -1,0 +1,123 @@
+import { inject } from '@angular/core';
+import { Actions, createEffect, ofType } from '@ngrx/effects';
+import { Store } from '@ngrx/store';
+import { concatMap, exhaustMap, filter, from, fromEvent, interval, map, merge, Observable, of, switchMap, tap } from 'rxjs';
+import { Api, ApiProblem, toProblem } from '../http/api';
+import { sessionActions, sessionFeature } from '../session/session.state';
+import { OutboxDb } from './outbox-db';
+import { outboxActions, outboxFeature, type OutboxItem } from './outbox.state';
+
+/** What earlier visits left unsent. */
+export const restore = createEffect(
+  (actions$ = inject(Actions), db = inject(OutboxDb)) =>
+    actions$.pipe(
+      ofType(sessionActions.ask),
+      switchMap(() => from(db.all().catch((): OutboxItem[] => []))),
+      map((items) => outboxActions.restored({ items })),
+    ),
+  { functional: true },
+);
+
+/** On this device first, then to the server. A device without storage still sends. */
+export const store = createEffect(
+  (actions$ = inject(Actions), db = inject(OutboxDb)) =>
+    actions$.pipe(
+      ofType(outboxActions.put),
+      concatMap(({ item }) =>
+        from(
+          db
+            .put(item)
+            .catch(() => undefined)
+            .then(() => outboxActions.stored({ item })),
+        ),
+      ),
+    ),
+  { functional: true },
+);
+
+export const forget = createEffect(
+  (actions$ = inject(Actions), db = inject(OutboxDb)) =>
+    actions$.pipe(
+      ofType(outboxActions.kept, outboxActions.dropped),
+      tap(({ id }) => void db.remove(id).catch(() => undefined)),
+    ),
+  { functional: true, dispatch: false },
+);
+
+export const remember = createEffect(
+  (actions$ = inject(Actions), store = inject(Store), db = inject(OutboxDb)) =>
+    actions$.pipe(
+      ofType(outboxActions.refused),
+      map(({ id }) => store.selectSignal(outboxFeature.selectItems)().find((item) => item.entry.id === id)),
+      filter((item) => item !== undefined),
+      tap((item) => void db.put(item).catch(() => undefined)),
+    ),
+  { functional: true, dispatch: false },
+);
+
+/** When to try: something new, signed in again, the network is back, and every few seconds while the server is silent. */
+export const wake = createEffect(
+  (actions$ = inject(Actions), store = inject(Store)) => {
+    const offline = store.selectSignal(outboxFeature.selectOffline);
+    return merge(
+      actions$.pipe(ofType(outboxActions.stored, outboxActions.restored, sessionActions.arrived)),
+      fromEvent(window, 'online'),
+      interval(3000).pipe(filter(() => offline())),
+    ).pipe(map(() => outboxActions.flush()));
+  },
+  { functional: true },
+);
+
+/** Sends what waits, one after the other and in order, each in the name of the person who made it. */
+export const flush = createEffect(
+  (actions$ = inject(Actions), store = inject(Store), api = inject(Api)) => {
+    const waiting = store.selectSignal(outboxFeature.selectWaiting);
+    const person = store.selectSignal(sessionFeature.selectPerson);
+    const state = store.selectSignal(sessionFeature.selectState);
+    const next = () => (state() === 'in' ? waiting().find((item) => item.person === person()?.id) : undefined);
+
+    const sendAll = () =>
+      new Observable<ReturnType<(typeof outboxActions)[keyof typeof outboxActions]> | ReturnType<typeof sessionActions.expired>>(
+        (out) => {
+          const send = async () => {
+            for (let item = next(); item; item = next()) {
+              const { combination, entry } = item;
+              try {
+                out.next(outboxActions.kept({ id: entry.id, combination, entry: await api.putOnRecord(combination, entry) }));
+              } catch (error) {
+                if (error instanceof ApiProblem && error.isOffline) {
+                  out.next(outboxActions.serverSilent());
+                  return;
+                }
+                if (error instanceof ApiProblem && error.problem.status === 401) {
+                  out.next(sessionActions.expired());
+                  return;
+                }
+                out.next(outboxActions.refused({ id: entry.id, problem: toProblem(error) }));
+              }
+            }
+          };
+          void send().finally(() => {
+            out.complete();
+          });
+        },
+      );
+    // An entry put while the last reply is being handled must not wait for the next one: look once more at the end.
+    return actions$.pipe(
+      ofType(outboxActions.flush),
+      exhaustMap(() => sendAll()),
+    );
+  },
+  { functional: true },
+);
+
+/** Looks again after each answer: a flush asked for while one was running is not lost. */
+export const flushAgain = createEffect(
+  (actions$ = inject(Actions), store = inject(Store)) =>
+    actions$.pipe(
+      ofType(outboxActions.kept, outboxActions.refused),
+      filter(() => store.selectSignal(outboxFeature.selectWaiting)().length > 0),
+      switchMap(() => of(outboxActions.flush())),
+    ),
+  { functional: true },
+);

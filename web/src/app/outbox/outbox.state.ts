@@ -1,0 +1,57 @@
+import type { KeptEntry, NewEntry, Problem } from '@tug-mark/contract';
+import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
+
+/** An entry on its way to the server, kept on this device until the server has it. */
+export interface OutboxItem {
+  readonly entry: NewEntry;
+  readonly combination: string;
+  /** Who made it: it is only ever sent in that person's name. */
+  readonly person: string;
+  readonly personName: string;
+  readonly madeAt: string;
+  /** Why the server refused it; a person has to decide then. Null while it waits to be sent. */
+  readonly refused: Problem | null;
+}
+
+export interface OutboxState {
+  readonly items: readonly OutboxItem[];
+  readonly offline: boolean;
+}
+
+export const outboxActions = createActionGroup({
+  source: 'Outbox',
+  events: {
+    restored: props<{ items: OutboxItem[] }>(),
+    put: props<{ item: OutboxItem }>(),
+    stored: props<{ item: OutboxItem }>(),
+    flush: emptyProps(),
+    kept: props<{ id: string; combination: string; entry: KeptEntry }>(),
+    refused: props<{ id: string; problem: Problem }>(),
+    'server silent': emptyProps(),
+    /** The person gives up a refused entry, after having seen why. */
+    dropped: props<{ id: string }>(),
+  },
+});
+
+export const outboxFeature = createFeature({
+  name: 'outbox',
+  reducer: createReducer<OutboxState>(
+    { items: [], offline: false },
+    on(outboxActions.restored, (s, { items }): OutboxState => {
+      const known = new Set(s.items.map((item) => item.entry.id));
+      return { ...s, items: [...items.filter((item) => !known.has(item.entry.id)), ...s.items] };
+    }),
+    on(outboxActions.put, (s, { item }): OutboxState => ({ ...s, items: [...s.items, item] })),
+    on(outboxActions.kept, (s, { id }): OutboxState => ({ items: s.items.filter((item) => item.entry.id !== id), offline: false })),
+    on(outboxActions.dropped, (s, { id }): OutboxState => ({ ...s, items: s.items.filter((item) => item.entry.id !== id) })),
+    on(outboxActions.refused, (s, { id, problem }): OutboxState => ({
+      offline: false,
+      items: s.items.map((item) => (item.entry.id === id ? { ...item, refused: problem } : item)),
+    })),
+    on(outboxActions.serverSilent, (s): OutboxState => ({ ...s, offline: true })),
+  ),
+  extraSelectors: ({ selectItems }) => ({
+    selectWaiting: createSelector(selectItems, (items) => items.filter((item) => item.refused === null)),
+    selectRefused: createSelector(selectItems, (items) => items.filter((item) => item.refused !== null)),
+  }),
+});

@@ -1,0 +1,90 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { RouterLink, RouterLinkActive } from '@angular/router';
+import type { Judgement } from '@tug-mark/core';
+import { Mark } from './mark';
+
+const TITLES = { match: 'Match', prepare: 'Prepare', tool: 'Tool', crimp: 'Crimp', look: 'Look', tug: 'Tug' } as const;
+
+/** The six stages, each with its short answer: navigation, state and set-up at once. */
+@Component({
+  selector: 'tm-ladder',
+  imports: [RouterLink, RouterLinkActive, Mark],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <nav aria-label="Stages">
+      <ol>
+        @for (rung of rungs(); track rung.stage; let i = $index) {
+          <li>
+            <a [routerLink]="['/bench', id(), rung.stage]" routerLinkActive="here" ariaCurrentWhenActive="step">
+              <tm-mark [state]="rung.state" [size]="20" />
+              <span class="title">{{ i + 1 }} {{ rung.title }}</span>
+              <span class="answer" [class.bad]="rung.state === 'fail'">{{ rung.answer }}</span>
+            </a>
+          </li>
+        }
+      </ol>
+    </nav>
+    <p class="holding" [class.bad]="judgement().verdict === 'rejected'" [class.good]="judgement().verdict === 'accepted'" role="status">
+      {{ judgement().headline }}
+    </p>
+  `,
+  styles: `
+    a {
+      border-bottom: 1px solid transparent;
+      border-top: 1px solid transparent;
+      color: var(--ink);
+      display: grid;
+      gap: 1px 10px;
+      grid-template-columns: 20px 1fr;
+      min-height: 46px;
+      padding: 7px 16px;
+      text-decoration: none;
+    }
+    a:hover {
+      background: var(--shade);
+    }
+    a.here {
+      background: var(--sheet);
+      border-color: var(--line);
+    }
+    a:focus-visible {
+      outline-offset: -3px;
+    }
+    tm-mark {
+      padding-top: 1px;
+    }
+    .title {
+      font: 600 17px/1.25 var(--figures);
+    }
+    .answer {
+      color: var(--ink-soft);
+      display: -webkit-box;
+      font-size: 14px;
+      grid-column: 2;
+      line-height: 1.35;
+      overflow: hidden;
+      -webkit-box-orient: vertical;
+      -webkit-line-clamp: 2;
+    }
+    .answer.bad {
+      color: var(--fail);
+    }
+    .holding {
+      border-left: 4px solid var(--hold);
+      font-weight: 600;
+      margin: 14px 16px;
+      padding: 4px 10px;
+    }
+    .holding.bad {
+      border-color: var(--fail);
+    }
+    .holding.good {
+      border-color: var(--pass);
+    }
+  `,
+})
+export class Ladder {
+  readonly id = input.required<string>();
+  readonly judgement = input.required<Judgement>();
+  protected readonly rungs = computed(() => this.judgement().stages.map((s) => ({ ...s, title: TITLES[s.stage] })));
+}

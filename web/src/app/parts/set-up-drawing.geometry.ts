@@ -1,0 +1,127 @@
+import type { Bite, Range, StripWindow, Terminal, Wire } from '@tug-mark/core';
+import { envelopeDiameter } from '@tug-mark/core';
+
+/** A box in mm: x grows from the tongue towards the wire, 0 at the barrel's wire end; y from the barrel's axis down. */
+export interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+export interface SideView {
+  /** What the drawing spans, mm. */
+  readonly from: number;
+  readonly to: number;
+  readonly halfHeight: number;
+  /** Upper and lower wall of the conductor barrel as cut along its axis; an open barrel has only its floor. */
+  readonly walls: readonly Box[];
+  /** Insulation grip, sleeve or second barrel; null where there is none. */
+  readonly support: Box | null;
+  readonly strands: readonly Box[];
+  readonly insulation: Box;
+  readonly window: Box | null;
+  readonly bites: readonly { readonly order: number; readonly centre: number; readonly width: number }[];
+  /** Conductor end and insulation edge, mm: their distance is the strip length. */
+  readonly wireEnd: number;
+  readonly insulationEdge: number;
+  /** The brush as drawn, mm; null for a stop-located wire. */
+  readonly brush: number | null;
+  readonly gap: number;
+}
+
+/** Strands shown in the side view; more would run together. */
+const MOST_ROWS = 6;
+const TONGUE = 9;
+const INSULATION_SHOWN = 11;
+
+/**
+ * The side view, in mm, from the computed numbers alone: the strip length drawn is the set point, and the insulation
+ * edge lies in the middle of where it may lie at that set point.
+ */
+export function sideView(terminal: Terminal, wire: Wire, strip: StripWindow, bites: readonly Bite[], dieWidth: number): SideView {
+  const { barrel } = terminal;
+  const stripLength = strip.setPoint ?? (strip.window ? (strip.window.min + strip.window.max) / 2 : barrel.length);
+  const gap = insulationEdge(strip, barrel.length, barrel.depth, stripLength);
+  const wireEnd = gap - stripLength;
+  const outer = barrel.outerDiameter / 2;
+  const inner = barrel.innerDiameter / 2;
+  const isOpen = barrel.seam === 'open';
+  const body = terminal.family === 'window-splice' ? (barrel.depth ?? barrel.length) : barrel.length;
+  const left = terminal.family === 'window-splice' ? -2 * body : -barrel.length;
+  const wall = outer - inner;
+  const walls: Box[] = [
+    ...(isOpen ? [] : [{ x: left, y: -outer, width: -left, height: wall }]),
+    { x: left, y: inner, width: -left, height: wall },
+  ];
+  const support: Box | null =
+    barrel.supportLength > 0
+      ? {
+          x: barrel.betweenGrips ?? 0,
+          y: -wire.insulationDiameter / 2 - 0.25,
+          width: barrel.supportLength,
+          height: wire.insulationDiameter + 0.5,
+        }
+      : null;
+  const envelope = envelopeDiameter(wire.conductor);
+  const rows = Math.min(MOST_ROWS, Math.max(1, Math.round(envelope / wire.conductor.strandDiameter)));
+  const pitch = envelope / rows;
+  const strands = Array.from({ length: rows }, (_, i) => ({
+    x: wireEnd,
+    y: -envelope / 2 + i * pitch + pitch * 0.06,
+    width: stripLength + 0.8,
+    height: pitch * 0.88,
+  }));
+  const insulation = { x: gap, y: -wire.insulationDiameter / 2, width: INSULATION_SHOWN, height: wire.insulationDiameter };
+  const inspection = barrel.inspection;
+  return {
+    from: terminal.family === 'window-splice' ? left - 1.5 : Math.min(left - TONGUE, wireEnd - 2),
+    to: gap + INSULATION_SHOWN,
+    halfHeight: Math.max(outer, wire.insulationDiameter / 2 + 0.25),
+    walls,
+    support,
+    strands,
+    insulation,
+    window: inspection && { x: -inspection.max, y: -outer, width: inspection.max - inspection.min, height: wall },
+    bites: bites.map((bite) => ({ order: bite.order, centre: -bite.centre, width: dieWidth })),
+    wireEnd,
+    insulationEdge: gap,
+    brush: strip.brush ? -barrel.length - wireEnd : null,
+    gap,
+  };
+}
+
+/** Where the insulation edge is drawn, mm behind the barrel: the middle of what keeps brush and gap in range. */
+function insulationEdge(strip: StripWindow, length: number, depth: number | null, stripLength: number): number {
+  if (!strip.brush) return Math.max(0, stripLength - (depth ?? length));
+  const range: Range = {
+    min: Math.max(strip.position.min, stripLength - length - strip.brush.max),
+    max: Math.min(strip.position.max, stripLength - length - strip.brush.min),
+  };
+  return (range.min + range.max) / 2;
+}
+
+/**
+ * Centres of `count` strands packed in a circle of `radius` as hexagonal rings round the middle, nearest first. Used
+ * for the end-on view; strand radius is chosen so that the outermost ring touches the circle.
+ */
+export function packStrands(count: number, radius: number): { readonly r: number; readonly at: readonly { x: number; y: number }[] } {
+  const rings = Math.ceil((Math.sqrt(12 * count - 3) - 3) / 6);
+  const r = radius / (2 * rings + 1);
+  const at: { x: number; y: number }[] = [{ x: 0, y: 0 }];
+  for (let ring = 1; ring <= rings && at.length < count; ring++) {
+    const onRing = 6 * ring;
+    // The last ring is spread evenly when it is not full.
+    const here = Math.min(onRing, count - at.length);
+    for (let i = 0; i < here; i++) {
+      const position = (i * onRing) / here;
+      const side = Math.floor(position / ring);
+      const along = (position - side * ring) / ring;
+      const corner = (n: number) => ({ x: Math.cos((n * Math.PI) / 3), y: Math.sin((n * Math.PI) / 3) });
+      const a = corner(side);
+      const b = corner(side + 1);
+      at.push({ x: 2 * r * ring * (a.x + (b.x - a.x) * along), y: 2 * r * ring * (a.y + (b.y - a.y) * along) });
+    }
+  }
+  return { r, at };
+}

@@ -1,0 +1,20 @@
+const BENCH = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+const RECORD = new Intl.DateTimeFormat(undefined, {
+  year: 'numeric',
+  month: 'short',
+  day: 'numeric',
+  hour: '2-digit',
+  minute: '2-digit',
+  second: '2-digit',
+  timeZoneName: 'short',
+});
+
+/** A moment for the bench: local day and minute. */
+export function showTime(iso: string): string {
+  return BENCH.format(new Date(iso));
+}
+
+/** A moment for a record: local, to the second, with its zone. */
+export function showRecordTime(iso: string): string {
+  return RECORD.format(new Date(iso));
+}

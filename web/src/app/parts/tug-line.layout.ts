@@ -1,0 +1,58 @@
+import type { ReadingVerdict } from '@tug-mark/core';
+
+export interface TugFlag {
+  readonly piece: number;
+  /** N */
+  readonly force: number;
+  readonly verdict: ReadingVerdict['verdict'];
+  /** The reading being entered, not on record yet. */
+  readonly current: boolean;
+}
+
+export interface PlacedFlag extends TugFlag {
+  readonly x: number;
+  /** Row above the line, from 0: flags close together stand on different rows. */
+  readonly row: number;
+}
+
+export interface TugScale {
+  /** N at the right end. */
+  readonly max: number;
+  readonly ticks: readonly { readonly force: number; readonly x: number }[];
+  readonly x: (force: number) => number;
+}
+
+/** Least distance in the drawing's units between flags on one row. */
+const FLAG_WIDTH = 34;
+const ROWS = 4;
+
+/**
+ * The force scale: from 0 to a fifth past the largest of limit, breaking load and readings, with ticks at a round step
+ * (1, 2 or 5 times a power of ten) so that at most ten stand on it.
+ */
+export function tugScale(width: number, limit: number | null, breaks: number, forces: readonly number[]): TugScale {
+  const max = 1.18 * Math.max(breaks, limit ?? 0, ...forces);
+  const rough = max / 10;
+  const power = 10 ** Math.floor(Math.log10(rough));
+  const step = [1, 2, 5, 10].map((m) => m * power).find((s) => s >= rough) ?? 10 * power;
+  const x = (force: number) => (force / max) * width;
+  const ticks = Array.from({ length: Math.floor(max / step) }, (_, i) => {
+    const force = Number(((i + 1) * step).toPrecision(12));
+    return { force, x: x(force) };
+  });
+  return { max, ticks, x };
+}
+
+/** Puts each flag at its force, on the lowest row where it does not stand on another. */
+export function placeFlags(flags: readonly TugFlag[], x: (force: number) => number): PlacedFlag[] {
+  const taken: number[][] = Array.from({ length: ROWS }, () => []);
+  return [...flags]
+    .sort((a, b) => a.force - b.force)
+    .map((flag) => {
+      const at = x(flag.force);
+      const free = taken.findIndex((row) => row.every((other) => Math.abs(other - at) >= FLAG_WIDTH));
+      const row = free < 0 ? ROWS - 1 : free;
+      taken[row]?.push(at);
+      return { ...flag, x: at, row };
+    });
+}

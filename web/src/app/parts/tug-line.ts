@@ -1,0 +1,169 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { fromNewtons, showNumber, type ForceUnit } from '@tug-mark/core';
+import { placeFlags, tugScale, type TugFlag } from './tug-line.layout';
+
+const WIDTH = 940;
+const LINE = 118;
+
+/** The force scale with the limit, the wire's own breaking load, and every reading as a flag. */
+@Component({
+  selector: 'tm-tug-line',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <svg [attr.viewBox]="'-6 ' + (compact() ? 88 : 0) + ' 952 ' + (compact() ? 44 : 178)" role="img" [attr.aria-label]="said()">
+      <rect class="below" x="0" [attr.y]="line - 13" [attr.width]="limitX()" height="13" />
+      <rect class="above" [attr.x]="limitX()" [attr.y]="line - 13" [attr.width]="breaksX() - limitX()" height="13" />
+      <rect class="beyond" [attr.x]="breaksX()" [attr.y]="line - 13" [attr.width]="width - breaksX()" height="13" />
+      <path class="axis" [attr.d]="'M0 ' + line + 'H' + width" />
+      @if (!compact()) {
+        @for (tick of scale().ticks; track tick.force) {
+          <path class="tick" [attr.d]="'M' + tick.x + ' ' + line + 'v7'" />
+          <text [attr.x]="tick.x" [attr.y]="line + 23" text-anchor="middle">{{ tick.force }}</text>
+        }
+        <text class="unit" x="0" [attr.y]="line + 23">{{ unit() }}</text>
+      }
+      @if (limit() !== null) {
+        <path class="limit" [attr.d]="'M' + limitX() + ' ' + (line - 32) + 'V' + (line + 8)" />
+        @if (!compact()) {
+          <text class="limit-name" [attr.x]="limitX()" [attr.y]="line + 46" text-anchor="middle">limit {{ shown(limit() ?? 0) }}</text>
+        }
+      }
+      <path class="breaks" [attr.d]="'M' + breaksX() + ' ' + (line - 24) + 'V' + line" />
+      @if (!compact()) {
+        <text class="breaks-name" [attr.x]="breaksX()" [attr.y]="line + 46" text-anchor="middle">wire itself breaks near {{ round(breaks()) }}</text>
+      }
+      @for (flag of placed(); track flag.piece) {
+        @let top = line - 34 - flag.row * 24;
+        <g [class]="flag.verdict" [class.current]="flag.current">
+          <path class="pole" [attr.d]="'M' + flag.x + ' ' + line + 'V' + (compact() ? line - 28 : top)" />
+          @if (!compact()) {
+            @if (flag.verdict === 'below') {
+              <path class="cloth" [attr.d]="'M' + flag.x + ' ' + top + 'h17v14h-17z'" />
+            } @else {
+              <path class="cloth" [attr.d]="'M' + flag.x + ' ' + top + 'l19 7-19 7z'" />
+            }
+            <text class="piece" [attr.x]="flag.x - 4" [attr.y]="top + 11" text-anchor="end">{{ flag.piece }}</text>
+          }
+        </g>
+      }
+    </svg>
+  `,
+  styles: `
+    :host {
+      display: block;
+    }
+    svg {
+      display: block;
+      overflow: visible;
+      width: 100%;
+    }
+    text {
+      fill: var(--ink-soft);
+      font: 15px var(--figures);
+    }
+    .below {
+      fill: var(--fail-tint);
+    }
+    .above {
+      fill: var(--pass-tint);
+    }
+    .beyond {
+      fill: var(--shade);
+    }
+    .axis,
+    .tick {
+      fill: none;
+      stroke: var(--ink);
+      stroke-width: 1.5;
+    }
+    .limit {
+      stroke: var(--fail);
+      stroke-width: 3;
+    }
+    .limit-name {
+      fill: var(--fail);
+      font-weight: 600;
+    }
+    .breaks {
+      stroke: var(--ink);
+      stroke-dasharray: 4 3;
+      stroke-width: 1.5;
+    }
+    .pole {
+      stroke: var(--petrol);
+      stroke-width: 2;
+    }
+    .cloth {
+      fill: var(--petrol);
+    }
+    .piece {
+      fill: var(--ink);
+      font-weight: 600;
+    }
+    .below .cloth {
+      fill: var(--fail);
+    }
+    .below .pole {
+      stroke: var(--fail);
+    }
+    .invalid .cloth,
+    .quality .cloth,
+    .no-limit .cloth {
+      fill: var(--sheet);
+      stroke: var(--hold);
+      stroke-width: 2;
+    }
+    .invalid .pole,
+    .quality .pole,
+    .no-limit .pole {
+      stroke: var(--hold);
+      stroke-dasharray: 3 3;
+    }
+    .current .cloth {
+      fill: var(--copper-light);
+      stroke: var(--copper);
+      stroke-width: 1.5;
+    }
+    .current .pole {
+      stroke: var(--copper);
+    }
+  `,
+})
+export class TugLine {
+  /** N */
+  readonly limit = input.required<number | null>();
+  /** N */
+  readonly breaks = input.required<number>();
+  readonly flags = input.required<readonly TugFlag[]>();
+  readonly unit = input<ForceUnit>('N');
+  readonly compact = input(false);
+  protected readonly line = LINE;
+  protected readonly width = WIDTH;
+
+  private readonly in = (newtons: number) => fromNewtons(newtons, this.unit());
+  /** In the shown unit, so that its ticks are round. */
+  protected readonly scale = computed(() => {
+    const limit = this.limit();
+    return tugScale(
+      WIDTH,
+      limit === null ? null : this.in(limit),
+      this.in(this.breaks()),
+      this.flags().map((flag) => this.in(flag.force)),
+    );
+  });
+  protected readonly limitX = computed(() => this.scale().x(this.in(this.limit() ?? 0)));
+  protected readonly breaksX = computed(() => this.scale().x(this.in(this.breaks())));
+  protected readonly placed = computed(() => placeFlags(this.flags(), (force) => this.scale().x(this.in(force))));
+  protected readonly said = computed(() => {
+    const limit = this.limit();
+    const readings = this.flags().map((f) => `piece ${f.piece}: ${this.shown(f.force)} ${this.unit()}, ${f.verdict}`);
+    return `Force scale. ${limit === null ? 'No limit' : `Limit ${this.shown(limit)} ${this.unit()}`}; the wire itself breaks near ${this.round(this.breaks())} ${this.unit()}. ${readings.join('; ') || 'No reading yet'}.`;
+  });
+
+  protected shown(newtons: number): string {
+    return showNumber(this.in(newtons), 1);
+  }
+  protected round(newtons: number): string {
+    return showNumber(this.in(newtons), 0);
+  }
+}

@@ -1,0 +1,114 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Router } from '@angular/router';
+import { strandDamage } from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { Hand } from '../hand/hand';
+import { Reasons } from '../parts/reasons';
+import { SideViewDrawing } from '../parts/side-view';
+import { StripRuler } from '../parts/strip-ruler';
+import { Keys } from '../shell/keys';
+
+/** How is the wire end made? */
+@Component({
+  selector: 'tm-prepare-stage',
+  imports: [NzButtonModule, SideViewDrawing, StripRuler, Reasons],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (hand.view(); as view) {
+      @if (preparation(); as p) {
+        <div class="head">
+          <h1>{{ headline() }}</h1>
+          <p class="why">{{ why() }}</p>
+        </div>
+        <div class="sides">
+          <tm-side-view [terminal]="view.terminal" [wire]="view.wire" [strip]="p.strip" />
+          <div>
+            <dl class="facts">
+              <dt>set point</dt>
+              <dd>{{ p.strip.setPoint ?? 'none' }} mm</dd>
+              <dt>window</dt>
+              <dd>{{ range(p.strip.window) }}</dd>
+              <dt>guard band</dt>
+              <dd>{{ range(p.strip.guard) }} <span class="soft">± {{ p.stripper.repeatability }} mm off each side</span></dd>
+              <dt>stripper</dt>
+              <dd>{{ p.stripper.label }}</dd>
+              <dt>notch</dt>
+              <dd>{{ p.notch.notch ? p.notch.notch.label + ', bore ' + p.notch.notch.bore + ' mm, ' + p.notch.notch.for : 'none' }}</dd>
+              <dt>strands hurt</dt>
+              <dd>{{ damage() }}</dd>
+              <dt>slide on first</dt>
+              <dd>
+                @for (item of view.terminal.slideOn; track item.part) {
+                  {{ item.part }} {{ item.label }}, {{ item.length }} mm
+                } @empty {
+                  nothing
+                }
+              </dd>
+            </dl>
+          </div>
+        </div>
+        <tm-strip-ruler [strip]="p.strip" />
+        <tm-reasons [reasons]="p.strip.reasons" />
+        <div class="foot">
+          <button nz-button nzType="primary" class="bench-button" type="button" (click)="next()">Go on to Tool</button>
+          <span class="keys"><kbd>Enter</kbd> go on</span>
+        </div>
+      } @else {
+        <h1>The shop has no stripper on record.</h1>
+        <p>An engineer brings one in with a shop file, under Cabinet.</p>
+      }
+    }
+  `,
+  styleUrl: '../parts/stage.less',
+  styles: `
+    .sides {
+      align-items: start;
+      display: grid;
+      gap: 24px;
+      grid-template-columns: minmax(0, 1.6fr) minmax(250px, 1fr);
+    }
+    @media (max-width: 1100px) {
+      .sides {
+        grid-template-columns: minmax(0, 1.3fr) minmax(230px, 1fr);
+      }
+    }
+  `,
+})
+export class PrepareStage {
+  protected readonly hand = inject(Hand);
+  private readonly router = inject(Router);
+  protected readonly preparation = computed(() => this.hand.setUp()?.preparation ?? null);
+  protected readonly headline = computed(() => {
+    const p = this.preparation();
+    return p?.strip.setPoint === null ? 'No strip length can be set.' : `Strip ${p?.strip.setPoint} mm.`;
+  });
+  protected readonly why = computed(() => {
+    const p = this.preparation();
+    if (!p) return '';
+    const bad = [...p.strip.reasons, p.notch.reason].find((r) => r.weight === 'bad');
+    if (bad) return bad.text;
+    return `${this.range(p.strip.window)} is good. Set ${p.stripper.label} to it, notch ${p.notch.notch?.label}; wire centred in the notch, square cut.`;
+  });
+  protected readonly damage = computed(() => {
+    const view = this.hand.view();
+    if (!view) return '';
+    const { nicked, cut } = strandDamage(view.wire.conductor.strands, view.practice);
+    return `at most ${nicked} nicked, ${cut} cut of ${view.wire.conductor.strands}`;
+  });
+
+  constructor() {
+    inject(Keys).use([{ key: 'Enter', does: 'go on to Tool' }], (key) => {
+      if (key !== 'Enter') return false;
+      this.next();
+      return true;
+    });
+  }
+
+  protected next(): void {
+    void this.router.navigate(['/bench', this.hand.view()?.combination.id, 'tool']);
+  }
+
+  protected range(range: { min: number; max: number } | null): string {
+    return range ? `${range.min.toFixed(2)}–${range.max.toFixed(2)} mm` : 'none';
+  }
+}

@@ -1,0 +1,91 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { CombinationRecord, KeptEntry, Problem } from '@tug-mark/contract';
+import { breakingLoad, computeSetUp, failureModeName, judgeCombination, judgeReading } from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { Api, toProblem } from '../http/api';
+import { Mark } from '../parts/mark';
+import { ProblemNotice } from '../parts/problem-notice';
+import { showRecordTime } from '../parts/show-time';
+import { SideViewDrawing } from '../parts/side-view';
+import { TugLine } from '../parts/tug-line';
+import type { TugFlag } from '../parts/tug-line.layout';
+
+/** The record of one combination: on screen, on paper (A4 and letter), and as files. */
+@Component({
+  selector: 'tm-record-page',
+  imports: [RouterLink, NzButtonModule, Mark, ProblemNotice, SideViewDrawing, TugLine],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './record-page.html',
+  styleUrl: './record-page.less',
+})
+export class RecordPage {
+  private readonly api = inject(Api);
+  readonly id = input.required<string>();
+  protected readonly record = signal<CombinationRecord | null>(null);
+  protected readonly problem = signal<Problem | null>(null);
+  protected readonly time = showRecordTime;
+
+  protected readonly setUp = computed(() => {
+    const record = this.record();
+    return record && computeSetUp({ ...record, place: record.combination.place, class: record.combination.class, cabinet: [] }, record.entries, record.exportedAt);
+  });
+  protected readonly judgement = computed(() => {
+    const record = this.record();
+    const setUp = this.setUp();
+    return record && setUp && judgeCombination(setUp, record.entries, record.practice, record.tools, record.checks, record.exportedAt);
+  });
+  protected readonly breaks = computed(() => breakingLoad(this.record()?.wire.conductor ?? { strands: 1, strandDiameter: 1, material: 'copper' }));
+  private readonly corrected = computed(() => new Set(this.record()?.entries.map((entry) => entry.corrects)));
+  protected readonly flags = computed<TugFlag[]>(() => {
+    const limit = this.setUp()?.standing.limit?.force ?? null;
+    return (this.record()?.entries ?? []).flatMap(({ id, body }) =>
+      body.kind === 'reading' && !this.corrected().has(id)
+        ? [{ piece: body.piece, force: body.force, verdict: judgeReading(body.force, limit, body.mode).verdict, current: false }]
+        : [],
+    );
+  });
+  protected readonly limitName = computed(() => {
+    const limit = this.setUp()?.standing.limit;
+    return limit ? `${limit.table.document} rev ${limit.table.revision}, class ${limit.table.class}: at least ${limit.force.toFixed(1)} N` : 'no limit';
+  });
+
+  constructor() {
+    effect(() => {
+      void this.load(this.id());
+    });
+  }
+
+  private async load(id: string): Promise<void> {
+    try {
+      this.record.set(await this.api.record(id));
+      this.problem.set(null);
+    } catch (error) {
+      this.problem.set(toProblem(error));
+    }
+  }
+
+  protected isCorrected(entry: KeptEntry): boolean {
+    return this.corrected().has(entry.id);
+  }
+
+  protected print(): void {
+    window.print();
+  }
+
+  /** What an entry says, in one line. */
+  protected says({ body, verdict }: KeptEntry): string {
+    switch (body.kind) {
+      case 'tool':
+        return `Tool ${body.tool}, die ${body.die}, nest ${body.nest} taken`;
+      case 'gate':
+        return `Step ${body.gate}: ${body.answer}${body.note ? `, ${body.note}` : ''}`;
+      case 'finding':
+        return `Piece ${body.piece}, ${body.criterion}: ${body.finding}${body.note ? `, ${body.note}` : ''}`;
+      case 'reading':
+        return `Piece ${body.piece} pulled: ${body.force} N (typed ${body.typed} ${body.unit}), ${failureModeName(body.mode).toLowerCase()}. ${verdict?.text ?? ''}${body.note ? ` ${body.note}` : ''}`;
+      case 'ruling':
+        return `Piece ${body.piece}, quality rules: ${body.ruling}, ${body.note}`;
+    }
+  }
+}

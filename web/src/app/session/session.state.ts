@@ -1,0 +1,44 @@
+import type { Here, Problem, SignIn } from '@tug-mark/contract';
+import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
+
+export interface SessionState {
+  readonly here: Here | null;
+  /** 'expired': the server no longer knows us, but the page stays and asks to sign in again in place. */
+  readonly state: 'unknown' | 'out' | 'in' | 'expired';
+  readonly problem: Problem | null;
+  readonly busy: boolean;
+}
+
+export const sessionActions = createActionGroup({
+  source: 'Session',
+  events: {
+    ask: emptyProps(),
+    arrived: props<{ here: Here }>(),
+    'sign in': props<SignIn>(),
+    'sign in failed': props<{ problem: Problem }>(),
+    'sign out': emptyProps(),
+    expired: emptyProps(),
+  },
+});
+
+const initial: SessionState = { here: null, state: 'unknown', problem: null, busy: false };
+
+export const sessionFeature = createFeature({
+  name: 'session',
+  reducer: createReducer<SessionState>(
+    initial,
+    on(sessionActions.arrived, (_, { here }): SessionState => ({
+      here,
+      state: here.person ? 'in' : 'out',
+      problem: null,
+      busy: false,
+    })),
+    on(sessionActions.signIn, (s): SessionState => ({ ...s, busy: true, problem: null })),
+    on(sessionActions.signInFailed, (s, { problem }): SessionState => ({ ...s, busy: false, problem })),
+    on(sessionActions.expired, (s): SessionState => (s.state === 'in' ? { ...s, state: 'expired', problem: null } : s)),
+  ),
+  extraSelectors: ({ selectHere }) => ({
+    selectPerson: createSelector(selectHere, (here) => here?.person ?? null),
+    selectShop: createSelector(selectHere, (here) => here?.shop ?? null),
+  }),
+});

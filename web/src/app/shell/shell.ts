@@ -1,0 +1,137 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { may } from '@tug-mark/contract';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzDrawerModule } from 'ng-zorro-antd/drawer';
+import { outboxActions, outboxFeature } from '../outbox/outbox.state';
+import { sessionActions, sessionFeature } from '../session/session.state';
+import { Keys } from './keys';
+import { SignInForm } from './sign-in-form';
+
+/** The frame of every page: where one can go, who is here, and what is still on its way to the server. */
+@Component({
+  selector: 'tm-shell',
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, NzButtonModule, NzDrawerModule, SignInForm],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:keydown)': 'helpKey($event)' },
+  template: `
+    <a class="skip" href="#content" (click)="skip($event)">To the content</a>
+    <header class="not-printed">
+      <a class="brand" routerLink="/bench"><img src="mark.svg" alt="" width="28" height="28" />Tug Mark</a>
+      <nav aria-label="Main">
+        <a routerLink="/bench" routerLinkActive="here" ariaCurrentWhenActive="page">Bench</a>
+        <a routerLink="/cabinet" routerLinkActive="here" ariaCurrentWhenActive="page">Cabinet</a>
+        <a routerLink="/limits" routerLinkActive="here" ariaCurrentWhenActive="page">Limits</a>
+        <a routerLink="/records" routerLinkActive="here" ariaCurrentWhenActive="page">Records</a>
+        @if (isEngineer()) {
+          <a routerLink="/people" routerLinkActive="here" ariaCurrentWhenActive="page">People</a>
+        }
+      </nav>
+      <p class="state" role="status">
+        @if (offline()) {
+          <span class="warn">Server silent · {{ waiting().length }} kept here</span>
+        } @else if (waiting().length) {
+          sending {{ waiting().length }} ...
+        } @else if (shop()?.isDemo) {
+          demo shop, all made up
+        }
+      </p>
+      <button class="plain" type="button" (click)="help.set(true)" aria-label="Keys of this screen">?</button>
+      <button class="plain" type="button" (click)="turnLook()">{{ look() === 'dark' ? 'Light' : 'Dark' }}</button>
+      <span class="person">{{ person()?.name }} · {{ person()?.role }}</span>
+      <button class="plain" type="button" (click)="signOut()">Sign out</button>
+    </header>
+
+    @if (state() === 'expired') {
+      <section class="strip notice" aria-label="Sign in again">
+        <p>
+          <strong>Your session has ended.</strong>
+          @if (waiting().length) {
+            {{ waiting().length }} {{ waiting().length === 1 ? 'entry is' : 'entries are' }} kept on this device.
+          }
+          Sign in again to go on where you are.
+        </p>
+        <tm-sign-in-form [across]="true" [known]="person()?.name ?? ''" />
+      </section>
+    }
+    @if (others().length) {
+      <p class="strip notice" role="status">
+        {{ others().length }} {{ others().length === 1 ? 'entry' : 'entries' }} made by {{ others()[0]?.personName }}
+        {{ others().length === 1 ? 'waits' : 'wait' }} on this device and
+        {{ others().length === 1 ? 'is' : 'are' }} sent when {{ others()[0]?.personName }} signs in here.
+      </p>
+    }
+    @for (item of refused(); track item.entry.id) {
+      <section class="strip notice bad" role="alert">
+        <p>
+          <strong>Not on record: {{ item.refused?.title }}</strong> {{ item.refused?.detail }}
+          @for (error of item.refused?.errors; track error.where) {
+            {{ error.text }}
+          }
+        </p>
+        <button nz-button type="button" (click)="drop(item.entry.id)">I have seen it, drop mine</button>
+      </section>
+    }
+
+    <main id="content" tabindex="-1"><router-outlet /></main>
+
+    <nz-drawer [nzVisible]="help()" nzTitle="Keys of this screen" [nzWidth]="360" (nzOnClose)="help.set(false)">
+      <ng-container *nzDrawerContent>
+        <dl>
+          @for (key of keys.here(); track key.key) {
+            <div>
+              <dt>
+                <kbd>{{ key.key }}</kbd>
+              </dt>
+              <dd>{{ key.does }}</dd>
+            </div>
+          }
+          <div>
+            <dt><kbd>?</kbd></dt>
+            <dd>show this</dd>
+          </div>
+        </dl>
+      </ng-container>
+    </nz-drawer>
+  `,
+  styleUrl: './shell.less',
+})
+export class Shell {
+  private readonly store = inject(Store);
+  protected readonly keys = inject(Keys);
+  protected readonly person = this.store.selectSignal(sessionFeature.selectPerson);
+  protected readonly shop = this.store.selectSignal(sessionFeature.selectShop);
+  protected readonly state = this.store.selectSignal(sessionFeature.selectState);
+  protected readonly offline = this.store.selectSignal(outboxFeature.selectOffline);
+  protected readonly refused = this.store.selectSignal(outboxFeature.selectRefused);
+  protected readonly waiting = this.store.selectSignal(outboxFeature.selectWaiting);
+  protected readonly others = computed(() => this.waiting().filter((item) => item.person !== this.person()?.id));
+  protected readonly isEngineer = computed(() => may(this.person()?.role ?? 'technician', 'manage-people'));
+  protected readonly help = signal(false);
+  protected readonly look = signal(document.documentElement.dataset['look'] ?? 'light');
+
+  protected helpKey(event: KeyboardEvent): void {
+    const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, nz-select');
+    if (event.key === '?' && !typing) this.help.update((shown) => !shown);
+  }
+
+  protected skip(event: Event): void {
+    event.preventDefault();
+    document.getElementById('content')?.focus();
+  }
+
+  protected turnLook(): void {
+    this.look.update((look) => (look === 'dark' ? 'light' : 'dark'));
+    document.documentElement.dataset['look'] = this.look();
+    localStorage.setItem('tug-mark-look', this.look());
+  }
+
+  protected signOut(): void {
+    this.store.dispatch(sessionActions.signOut());
+  }
+
+  protected drop(id: string): void {
+    this.store.dispatch(outboxActions.dropped({ id }));
+  }
+}

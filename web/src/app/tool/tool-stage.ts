@@ -1,0 +1,263 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Router } from '@angular/router';
+import { Store } from '@ngrx/store';
+import type { Problem } from '@tug-mark/contract';
+import type { ToolCandidate } from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { Hand } from '../hand/hand';
+import { handActions } from '../hand/hand.state';
+import { Api, toProblem } from '../http/api';
+import { timeOrderedId } from '../http/uuid';
+import { Mark } from '../parts/mark';
+import { ProblemNotice } from '../parts/problem-notice';
+import { Reasons } from '../parts/reasons';
+import { showTime } from '../parts/show-time';
+import { Keys } from '../shell/keys';
+
+const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
+
+/** Which tool, die and nest, and is it fit for use today? */
+@Component({
+  selector: 'tm-tool-stage',
+  imports: [NzButtonModule, NzInputModule, Mark, Reasons, ProblemNotice],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (setUp(); as s) {
+      <div class="head">
+        <h1>{{ headline() }}</h1>
+        <p class="why">{{ why() }}</p>
+      </div>
+      <ol>
+        @for (candidate of s.toolChoice.candidates; track key(candidate)) {
+          @let isTaken = key(candidate) === takenKey();
+          <li [class.taken]="isTaken">
+            <div class="name">
+              <tm-mark [state]="states[candidate.state.state]" [size]="20" />
+              <div>
+                <h2>{{ candidate.tool.label }}, {{ candidate.die.label }}, nest {{ candidate.nest.label }}</h2>
+                <p class="figures">
+                  mark to verify: <strong>{{ candidate.nest.mark }}</strong> · {{ candidate.tool.kind }} · {{ candidate.nest.profile }} ·
+                  {{ candidate.nest.area.min }}–{{ candidate.nest.area.max }} mm²
+                </p>
+                <p class="soft">
+                  last check: {{ candidate.state.lastCheck ? time(candidate.state.lastCheck.at) + ' by ' + candidate.state.lastCheck.by : 'none' }} ·
+                  calibrated to {{ candidate.tool.calibrationUntil }} · {{ candidate.tool.cycles }} of {{ candidate.tool.cycleLimit }} cycles
+                </p>
+              </div>
+            </div>
+            <tm-reasons [reasons]="candidate.reasons" />
+            <div class="acts">
+              @if (isTaken) {
+                <strong>Taken.</strong>
+              } @else if (candidate.state.state === 'ready') {
+                <button nz-button [nzType]="candidate === s.toolChoice.chosen && !takenKey() ? 'primary' : 'default'" class="bench-button" type="button" (click)="take(candidate)">
+                  {{ takenKey() ? 'Change to it' : 'Take it' }}
+                </button>
+              }
+              @if (candidate.state.state !== 'ready') {
+                <button nz-button class="bench-button" type="button" (click)="checking.set(candidate.tool.part)">Check it: go and no-go</button>
+              }
+            </div>
+            @if (checking() === candidate.tool.part && first(candidate)) {
+              <div class="check" role="group" [attr.aria-label]="'Check of ' + candidate.tool.label">
+                <p><strong>Go gauge:</strong> does it pass freely through the closed nest?</p>
+                <button nz-button class="bench-button" type="button" [class.on]="go() === true" [attr.aria-pressed]="go() === true" (click)="go.set(true)">It passes</button>
+                <button nz-button class="bench-button" type="button" [class.on]="go() === false" [attr.aria-pressed]="go() === false" (click)="go.set(false)">It does not</button>
+                <p><strong>No-go gauge:</strong> it may enter, but does it stop?</p>
+                <button nz-button class="bench-button" type="button" [class.on]="noGo() === true" [attr.aria-pressed]="noGo() === true" (click)="noGo.set(true)">It stops</button>
+                <button nz-button class="bench-button" type="button" [class.on]="noGo() === false" [attr.aria-pressed]="noGo() === false" (click)="noGo.set(false)">It passes through</button>
+                <button nz-button nzType="primary" class="bench-button keep" type="button" [disabled]="go() === null || noGo() === null" (click)="keepCheck(candidate)">
+                  Keep this check
+                </button>
+              </div>
+            }
+          </li>
+        } @empty {
+          <li><tm-reasons [reasons]="s.toolChoice.reasons" /></li>
+        }
+      </ol>
+      @if (changing(); as candidate) {
+        <form class="notice" (submit)="change($event, candidate, why.value)">
+          <label for="why-change">Why is the tool changed? The first choice stays on record.</label>
+          <input nz-input id="why-change" #why maxlength="500" />
+          <button nz-button nzType="primary" class="bench-button" type="submit">Change to {{ candidate.tool.label }}, nest {{ candidate.nest.label }}</button>
+        </form>
+      }
+      @if (refusal()) {
+        <p class="notice bad" role="alert">{{ refusal() }}</p>
+      }
+      @if (problem(); as found) {
+        <tm-problem [problem]="found" />
+      }
+      <div class="foot">
+        @if (takenKey()) {
+          <button nz-button nzType="primary" class="bench-button" type="button" (click)="next()">Go on to Crimp</button>
+        }
+        <span class="keys"><kbd>Enter</kbd> {{ takenKey() ? 'go on' : 'take the first' }}</span>
+      </div>
+    }
+  `,
+  styleUrl: '../parts/stage.less',
+  styles: `
+    ol {
+      display: grid;
+      gap: 12px;
+    }
+    li {
+      border: 1px solid var(--line);
+      display: grid;
+      gap: 10px 24px;
+      grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr) auto;
+      padding: 12px 14px;
+    }
+    li.taken {
+      border-color: var(--petrol);
+      box-shadow: inset 4px 0 0 var(--petrol);
+    }
+    .name {
+      display: grid;
+      gap: 12px;
+      grid-template-columns: 20px 1fr;
+    }
+    .acts {
+      align-self: start;
+      display: grid;
+      gap: 8px;
+    }
+    .check {
+      align-items: center;
+      background: var(--paper);
+      display: grid;
+      gap: 8px 12px;
+      grid-column: 1 / -1;
+      grid-template-columns: 1fr auto auto;
+      padding: 10px 14px;
+    }
+    .check .keep {
+      grid-column: 2 / -1;
+    }
+    .on.ant-btn {
+      background: var(--petrol);
+      color: var(--on-petrol);
+    }
+    form {
+      display: grid;
+      gap: 8px;
+      justify-items: start;
+    }
+    @media (max-width: 1100px) {
+      li {
+        grid-template-columns: 1fr auto;
+      }
+      tm-reasons {
+        grid-column: 1 / -1;
+        grid-row: 2;
+      }
+    }
+  `,
+})
+export class ToolStage {
+  protected readonly hand = inject(Hand);
+  private readonly api = inject(Api);
+  private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  protected readonly setUp = this.hand.setUp;
+  protected readonly states = STATES;
+  protected readonly time = showTime;
+  protected readonly checking = signal<string | null>(null);
+  protected readonly go = signal<boolean | null>(null);
+  protected readonly noGo = signal<boolean | null>(null);
+  protected readonly changing = signal<ToolCandidate | null>(null);
+  protected readonly refusal = signal('');
+  protected readonly problem = signal<Problem | null>(null);
+  private readonly taken = computed(() => this.hand.of('tool').at(-1));
+  protected readonly takenKey = computed(() => {
+    const body = this.taken()?.body;
+    return body ? [body.tool, body.die, body.nest].join('/') : '';
+  });
+  protected readonly headline = computed(() => {
+    const s = this.setUp();
+    const tool = s?.tool;
+    if (!tool) return 'No tool can be taken.';
+    const name = `${tool.tool.label}, ${tool.die.label}, nest ${tool.nest.label}`;
+    return this.takenKey() ? `${name} is taken.` : tool.state.state === 'ready' ? `Take ${name}.` : `Check ${tool.tool.label} first.`;
+  });
+  protected readonly why = computed(() => {
+    const s = this.setUp();
+    if (!s?.tool) return s?.toolChoice.reasons[0]?.text ?? '';
+    return s.tool.state.state === 'check-due' && !this.takenKey()
+      ? (s.tool.state.reasons.find((r) => r.weight === 'hold')?.text ?? '')
+      : `It leaves ${s.tool.nest.mark} on the piece: read it after the crimp.`;
+  });
+
+  constructor() {
+    inject(Keys).use(
+      [
+        { key: 'Enter', does: 'take the first tool, or go on' },
+        { key: 'C', does: 'check the first tool that needs it' },
+      ],
+      (key) => {
+        const candidates = this.setUp()?.toolChoice.candidates ?? [];
+        if (key.toLowerCase() === 'c') {
+          this.checking.set(candidates.find((c) => c.state.state !== 'ready')?.tool.part ?? null);
+          return true;
+        }
+        if (key !== 'Enter') return false;
+        const first = candidates[0];
+        if (this.takenKey()) this.next();
+        else if (first?.state.state === 'ready') this.take(first);
+        else this.checking.set(first?.tool.part ?? null);
+        return true;
+      },
+    );
+  }
+
+  protected key(c: ToolCandidate): string {
+    return [c.tool.part, c.die.id, c.nest.id].join('/');
+  }
+
+  /** The check is the tool's: it shows once, at the tool's first nest. */
+  protected first(c: ToolCandidate): boolean {
+    return this.setUp()?.toolChoice.candidates.find((other) => other.tool.part === c.tool.part) === c;
+  }
+
+  protected take(c: ToolCandidate): void {
+    if (this.takenKey()) {
+      this.changing.set(c);
+      return;
+    }
+    this.refusal.set(this.hand.put({ kind: 'tool', tool: c.tool.part, die: c.die.id, nest: c.nest.id })?.text ?? '');
+  }
+
+  protected change(event: Event, c: ToolCandidate, why: string): void {
+    event.preventDefault();
+    const corrects = this.taken()?.id;
+    if (!corrects) return;
+    const refusal = this.hand.put({ kind: 'tool', tool: c.tool.part, die: c.die.id, nest: c.nest.id }, { corrects, why });
+    this.refusal.set(refusal?.text ?? '');
+    if (!refusal) this.changing.set(null);
+  }
+
+  protected async keepCheck(c: ToolCandidate): Promise<void> {
+    const goPassed = this.go();
+    const noGoStopped = this.noGo();
+    const id = this.hand.view()?.combination.id;
+    if (goPassed === null || noGoStopped === null || !id) return;
+    try {
+      await this.api.checkTool({ id: timeOrderedId(), tool: c.tool.part, goPassed, noGoStopped });
+      this.checking.set(null);
+      this.go.set(null);
+      this.noGo.set(null);
+      this.problem.set(null);
+      this.hand.now.set(new Date().toISOString());
+      this.store.dispatch(handActions.refresh({ id }));
+    } catch (error) {
+      this.problem.set(toProblem(error));
+    }
+  }
+
+  protected next(): void {
+    void this.router.navigate(['/bench', this.hand.view()?.combination.id, 'crimp']);
+  }
+}
