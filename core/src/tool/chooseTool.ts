@@ -59,7 +59,7 @@ export function chooseTool(
           listed
             ? reason('listed', 'good', `Listed for ${terminal.part} in nest ${nest.label}.`)
             : reason('by-geometry', 'note', 'Not listed for this terminal; suitable by profile and wire range only.'),
-          ...(die.mounted ? [] : [reason('die-change', 'note', `Die ${die.label} has to be mounted first.`)]),
+          ...(die.mounted ? [] : [reason('die-change', 'note', `Mount ${die.label} first.`)]),
           ...state.reasons,
         ];
         candidates.push({ tool, die, nest, listed, state, reasons });

@@ -16,7 +16,7 @@ export const cabinetRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { 
   app.post(
     '/shop-file',
     {
-      preHandler: only('import-shop-file'),
+      onRequest: only('import-shop-file'),
       bodyLimit: 32 * 1024 * 1024,
       schema: { body: shopFileSchema, response: { 200: z.object({ parts: z.number(), limits: z.number() }) } },
     },
@@ -25,7 +25,7 @@ export const cabinetRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { 
 
   app.post(
     '/tool-checks',
-    { preHandler: only('check-tool'), schema: { body: newToolCheckSchema, response: { 201: toolCheckSchema } } },
+    { onRequest: only('check-tool'), schema: { body: newToolCheckSchema, response: { 201: toolCheckSchema } } },
     async (request, reply) => {
       const tools = await listParts(db, 'tool');
       if (!tools.some((tool) => tool.part === request.body.tool)) throw refusals.notFound(`Tool ${request.body.tool}`);

@@ -68,7 +68,7 @@ export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
 
   app.post(
     '/combinations/:id/entries',
-    { preHandler: only('record'), schema: { params, body: newEntrySchema, response: { 200: keptEntrySchema, 201: keptEntrySchema } } },
+    { onRequest: only('record'), schema: { params, body: newEntrySchema, response: { 200: keptEntrySchema, 201: keptEntrySchema } } },
     async (request, reply) => {
       if (request.body.body.kind === 'ruling') await only('rule')(request);
       const { entry, repeated } = await journal.append(request.params.id, request.body, signedIn(request), request.shopVersion, new Date());

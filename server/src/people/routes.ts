@@ -52,18 +52,18 @@ export const peopleRoutes: FastifyPluginAsyncZod<{ db: Knex; signInsPerMinute: n
     return here(session.person);
   });
 
-  app.get('/people', { preHandler: only('manage-people'), schema: { response: { 200: z.array(personSchema) } } }, () => listPeople(db));
+  app.get('/people', { onRequest: only('manage-people'), schema: { response: { 200: z.array(personSchema) } } }, () => listPeople(db));
 
   app.post(
     '/people',
-    { preHandler: only('manage-people'), schema: { body: newPersonSchema, response: { 200: personSchema } } },
+    { onRequest: only('manage-people'), schema: { body: newPersonSchema, response: { 200: personSchema } } },
     (request) => addPerson(db, request.body),
   );
 
   app.patch(
     '/people/:id',
     {
-      preHandler: only('manage-people'),
+      onRequest: only('manage-people'),
       schema: { params: z.object({ id: z.uuid() }), body: personChangeSchema, response: { 200: personSchema } },
     },
     (request) => changePerson(db, request.params.id, request.body),

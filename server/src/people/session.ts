@@ -33,7 +33,7 @@ export function signedIn(request: FastifyRequest): Person {
   return request.person;
 }
 
-/** A pre-handler that lets only some roles pass. */
+/** A hook that lets only some roles pass, before anything of the request's body is read. */
 export function only(action: Action) {
   return async (request: FastifyRequest): Promise<void> => {
     const person = signedIn(request);

@@ -90,14 +90,13 @@ export async function importRecord(db: Knex, record: CombinationRecord, by: stri
       errors: [{ where: `entries.${broken.seq - 1}`, text: broken.text }],
     });
   }
+  const { combination } = record;
+  if (await db('combinations').where({ id: combination.id }).first('id')) {
+    const standing = await makeRecord(db, combination.id, record.exportedAt);
+    if (isDeepStrictEqual(standing.entries, record.entries)) return;
+    throw refusals.conflictingPart('This combination');
+  }
   await db.transaction(async (trx) => {
-    const { combination } = record;
-    const known = await trx('combinations').where({ id: combination.id }).first('id');
-    if (known) {
-      const standing = await makeRecord(trx, combination.id, record.exportedAt);
-      if (isDeepStrictEqual(standing.entries, record.entries)) return;
-      throw refusals.conflictingPart('This combination');
-    }
     await sameOrNew(trx, 'wire', [record.wire], by);
     await sameOrNew(trx, 'terminal', [record.terminal], by);
     await sameOrNew(trx, 'practice', [record.practice], by);

@@ -18,7 +18,7 @@ export const recordRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { d
   app.post(
     '/wire-lists',
     {
-      preHandler: only('import-wire-list'),
+      onRequest: only('import-wire-list'),
       bodyLimit: 16 * MEBIBYTE,
       schema: {
         querystring: z.strictObject({
@@ -56,7 +56,7 @@ export const recordRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { d
   app.post(
     '/records',
     {
-      preHandler: only('import-record'),
+      onRequest: only('import-record'),
       bodyLimit: 32 * MEBIBYTE,
       schema: { body: recordSchema, response: { 201: z.object({ id: z.uuid() }) } },
     },

@@ -18,7 +18,7 @@ export const tugRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
   ] as const) {
     app.post(
       path,
-      { preHandler: only('release-limits'), schema: { body: limitKeySchema, response: { 200: limitTableSchema } } },
+      { onRequest: only('release-limits'), schema: { body: limitKeySchema, response: { 200: limitTableSchema } } },
       (request) => moveLimit(db, request.body, to, signedIn(request).name),
     );
   }

@@ -110,6 +110,9 @@ import { ImportList } from './import-list';
       display: block;
       font-size: 14px;
     }
+    td:nth-child(-n + 3) {
+      white-space: nowrap;
+    }
     .count {
       text-align: right;
     }

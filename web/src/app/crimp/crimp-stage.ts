@@ -32,22 +32,22 @@ import { Keys } from '../shell/keys';
             [bites]="s!.bites"
             [dieWidth]="s!.tool!.nest.width"
             [seamAngle]="s!.orientation!.angle"
+            [width]="660"
           />
           <tm-end-view [terminal]="view.terminal" [wire]="view.wire" [profile]="s!.tool!.nest.profile" [orientation]="s!.orientation!" />
-          <div>
-            <p class="lies"><strong>{{ s!.orientation!.headline }}</strong> {{ s!.orientation!.critical ? 'Critical.' : '' }}</p>
-            <p class="soft">{{ bites() }}</p>
-            <ol aria-label="Steps">
-              @for (gate of s!.gates; track gate.gate) {
-                @let given = answers().get(gate.gate);
-                <li [class.here]="gate === step()" [attr.aria-current]="gate === step() ? 'step' : null">
-                  <tm-mark [state]="given ? (given.body.answer === 'yes' ? 'pass' : 'fail') : 'missing'" />
-                  <span>{{ gate.confirm }}</span>
-                </li>
-              }
-            </ol>
-          </div>
         </div>
+        <p class="lies">
+          <strong>{{ s!.orientation!.headline }}</strong> {{ s!.orientation!.critical ? 'Critical. ' : '' }}<span class="soft">{{ bites() }}</span>
+        </p>
+        <ol aria-label="Steps">
+          @for (gate of s!.gates; track gate.gate; let i = $index) {
+            @let given = answers().get(gate.gate);
+            <li [class.here]="gate === step()" [attr.aria-current]="gate === step() ? 'step' : null">
+              <tm-mark [state]="given ? (given.body.answer === 'yes' ? 'pass' : 'fail') : 'missing'" [size]="18" />
+              <span>{{ i + 1 }} {{ gate.confirm }}</span>
+            </li>
+          }
+        </ol>
         <div class="foot">
           @if (!taken()) {
             <p class="notice">Take a tool first: the mark and the bite depend on it.</p>
@@ -89,31 +89,33 @@ import { Keys } from '../shell/keys';
     .drawings {
       align-items: start;
       display: grid;
-      gap: 14px 20px;
-      grid-template-columns: minmax(0, 2.3fr) minmax(200px, 1.1fr) minmax(190px, 1fr);
+      gap: 14px 28px;
+      grid-template-columns: minmax(0, 660fr) minmax(0, 280fr);
     }
     .lies {
-      font: 600 17px/1.25 var(--figures);
-      margin-bottom: 4px;
+      font-size: 16px;
+    }
+    .lies strong {
+      font: 600 18px/1.25 var(--figures);
     }
     ol {
       display: grid;
-      gap: 2px;
-      margin-top: 8px;
+      gap: 4px;
+      grid-template-columns: repeat(auto-fit, minmax(176px, 1fr));
     }
     li {
-      align-items: start;
+      align-items: center;
+      background: var(--paper);
       display: grid;
       gap: 10px;
-      grid-template-columns: 16px 1fr;
-      line-height: 1.3;
-      padding: 4px 8px;
-    }
-    li tm-mark {
-      padding-top: 1px;
+      grid-template-columns: 18px 1fr;
+      line-height: 1.25;
+      min-height: 42px;
+      padding: 4px 10px;
     }
     li.here {
       background: var(--petrol-tint);
+      box-shadow: inset 4px 0 0 var(--petrol);
       font-weight: 600;
     }
     form {
@@ -130,17 +132,6 @@ import { Keys } from '../shell/keys';
       flex: 1;
       min-height: 46px;
       min-width: 200px;
-    }
-    @media (max-width: 1100px) {
-      .drawings {
-        grid-template-columns: minmax(0, 1.7fr) minmax(170px, 1fr);
-      }
-      .drawings > div {
-        grid-column: 1 / -1;
-      }
-      ol {
-        grid-template-columns: 1fr 1fr;
-      }
     }
   `,
 })

@@ -113,7 +113,7 @@ const PIECE_STATE = { accepted: 'pass', rework: 'hold', rejected: 'fail', open: 
       border-color: var(--petrol);
     }
     .row {
-      align-items: baseline;
+      align-items: center;
       background: none;
       border: 0;
       border-bottom: 1px solid var(--line);
@@ -204,7 +204,8 @@ export class LookStage {
       const open = this.firstOpen(1);
       if (!this.criteria().length) return;
       start.destroy();
-      if (open) this.go(open.piece, open.point);
+      const at = open ?? this.firstRejected();
+      if (at) this.go(at.piece, at.point);
     });
     inject(Keys).use(
       [
@@ -244,6 +245,11 @@ export class LookStage {
       if (point >= 0) return { piece, point };
     }
     return null;
+  }
+
+  private firstRejected(): { piece: number; point: number } | null {
+    const bad = this.hand.of('finding').find((e) => e.body.finding === 'reject')?.body;
+    return bad ? { piece: bad.piece, point: this.criteria().findIndex((c) => c.code === bad.criterion) } : null;
   }
 
   protected go(piece: number, point: number): void {

@@ -1,15 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { breakingLoad, envelopeDiameter, familyName, metalArea, otherScale, rangeLabel, sizeLabel } from '@tug-mark/core';
+import { breakingLoad, envelopeDiameter, familyName, metalArea, nominalArea, otherScale, rangeLabel, sizeLabel } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Hand } from '../hand/hand';
+import { RangeBar } from '../parts/range-bar';
 import { Reasons } from '../parts/reasons';
 import { Keys } from '../shell/keys';
 
 /** Do this wire and this terminal belong together? */
 @Component({
   selector: 'tm-match-stage',
-  imports: [NzButtonModule, Reasons],
+  imports: [NzButtonModule, RangeBar, Reasons],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (setUp(); as s) {
@@ -63,10 +64,23 @@ import { Keys } from '../shell/keys';
             </dl>
           </section>
         </div>
-        <section aria-labelledby="why">
-          <h2 id="why">Why</h2>
-          <tm-reasons [reasons]="s.fit.reasons" />
-        </section>
+        <div class="two">
+          <section aria-labelledby="why">
+            <h2 id="why">Why</h2>
+            <tm-reasons [reasons]="s.fit.reasons" />
+          </section>
+          <section aria-labelledby="where">
+            <h2 id="where">Where the wire lies</h2>
+            @if (conductor(); as c) {
+              <p class="soft">metal, in the barrel's range</p>
+              <tm-range-bar [value]="c.value" [min]="c.min" [max]="c.max" [band]="view.practice.edgeBand" unit="mm²" />
+            }
+            @if (view.terminal.insulationRange; as range) {
+              <p class="soft">insulation, in the support's range</p>
+              <tm-range-bar [value]="view.wire.insulationDiameter" [min]="range.min" [max]="range.max" [band]="view.practice.edgeBand" unit="mm" />
+            }
+          </section>
+        </div>
         @if (s.fit.verdict === 'no') {
           <section aria-labelledby="nearest">
             <h2 id="nearest">What would fit instead, nearest first</h2>
@@ -151,6 +165,11 @@ export class MatchStage {
   protected readonly breaks = computed(() => {
     const wire = this.wire();
     return wire ? breakingLoad(wire.conductor).toFixed(0) : '';
+  });
+  protected readonly conductor = computed(() => {
+    const wire = this.wire();
+    const range = this.terminal()?.conductorRange;
+    return wire && range && { value: metalArea(wire.conductor), min: nominalArea(range.smallest), max: nominalArea(range.largest) };
   });
   protected readonly chip = computed(() => ({ red: '#c0392b', blue: '#2d5f9a', yellow: '#e0b020' })[this.terminal()?.sleeve ?? 'red']);
 

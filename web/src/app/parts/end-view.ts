@@ -26,23 +26,23 @@ const DIES: Record<NestProfile, { upper: string; lower: string }> = {
         @switch (profile()) {
           @case ('rolled') {
             <path class="die" d="M-95 -136H95V-84C70 -84 52 -66 48 -50H34C30 -72 12 -78 0 -62C-12 -78 -30 -72 -34 -50H-48C-52 -66 -70 -84 -95 -84Z" />
-            <path class="die" d="M-95 136H95V74H-95Z" />
+            <path class="die" d="M-95 136H95V57H-95Z" />
           }
           @case ('symmetric-oval') {
             <path class="die" d="M-95 -136H95V-64H62C50 -96 -50 -96 -62 -64H-95Z" />
-            <path class="die" d="M-95 136H95V64H62C50 96 -50 96 -62 64H-95Z" />
+            <path class="die" d="M-95 136H95V34H64C52 66 -52 66 -64 34H-95Z" />
           }
           @case ('two-bite') {
             <path class="die" d="M-95 -136H95V-64H44C34 -92 -34 -92 -44 -64H-95Z" />
-            <path class="die" d="M-95 136H95V60H74C60 100 -60 100 -74 60H-95Z" />
+            <path class="die" d="M-95 136H95V30H76C62 68 -62 68 -76 30H-95Z" />
           }
           @default {
             <path class="die" d="M-95 -136H95V-92H22L0 -66L-22 -92H-95Z" />
-            <path class="die" d="M-95 136H95V46H66A66 66 0 0 1 -66 46H-95Z" />
+            <path class="die" d="M-95 136H95V2H57A57 57 0 0 1 -57 2H-95Z" />
           }
         }
         <text class="die-name" x="0" y="-112" text-anchor="middle">{{ dies().upper }}</text>
-        <text class="die-name" x="0" y="128" text-anchor="middle">{{ dies().lower }}</text>
+        <text class="die-name" x="0" y="112" text-anchor="middle">{{ dies().lower }}</text>
         @if (isOpen()) {
           <path class="tin" [attr.d]="openBarrel()" />
         } @else {

@@ -102,26 +102,22 @@ function insulationEdge(strip: StripWindow, length: number, depth: number | null
 }
 
 /**
- * Centres of `count` strands packed in a circle of `radius` as hexagonal rings round the middle, nearest first. Used
- * for the end-on view; strand radius is chosen so that the outermost ring touches the circle.
+ * Centres of `count` equal strands in a circle of `radius`: places of a hexagonal lattice, nearest to the middle first
+ * and, among equally near ones, the lowest first, as strands settle. Strand radius is chosen so that the farthest
+ * strand touches the circle.
  */
 export function packStrands(count: number, radius: number): { readonly r: number; readonly at: readonly { x: number; y: number }[] } {
-  const rings = Math.ceil((Math.sqrt(12 * count - 3) - 3) / 6);
-  const r = radius / (2 * rings + 1);
-  const at: { x: number; y: number }[] = [{ x: 0, y: 0 }];
-  for (let ring = 1; ring <= rings && at.length < count; ring++) {
-    const onRing = 6 * ring;
-    // The last ring is spread evenly when it is not full.
-    const here = Math.min(onRing, count - at.length);
-    for (let i = 0; i < here; i++) {
-      const position = (i * onRing) / here;
-      const side = Math.floor(position / ring);
-      const along = (position - side * ring) / ring;
-      const corner = (n: number) => ({ x: Math.cos((n * Math.PI) / 3), y: Math.sin((n * Math.PI) / 3) });
-      const a = corner(side);
-      const b = corner(side + 1);
-      at.push({ x: 2 * r * ring * (a.x + (b.x - a.x) * along), y: 2 * r * ring * (a.y + (b.y - a.y) * along) });
+  const reach = Math.ceil(Math.sqrt(count)) + 1;
+  const places: { x: number; y: number; distance: number }[] = [];
+  for (let row = -reach; row <= reach; row++) {
+    for (let column = -reach; column <= reach; column++) {
+      const x = 2 * column + (row % 2 === 0 ? 0 : 1);
+      const y = Math.sqrt(3) * row;
+      places.push({ x, y, distance: Number(Math.hypot(x, y).toFixed(9)) });
     }
   }
-  return { r, at };
+  places.sort((a, b) => a.distance - b.distance || b.y - a.y || a.x - b.x);
+  const taken = places.slice(0, count);
+  const r = radius / (Math.max(0, ...taken.map((p) => p.distance)) + 1);
+  return { r, at: taken.map(({ x, y }) => ({ x: x * r, y: y * r })) };
 }

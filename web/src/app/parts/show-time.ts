@@ -1,4 +1,4 @@
-const BENCH = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+const BENCH = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
 const RECORD = new Intl.DateTimeFormat(undefined, {
   year: 'numeric',
   month: 'short',
@@ -6,6 +6,7 @@ const RECORD = new Intl.DateTimeFormat(undefined, {
   hour: '2-digit',
   minute: '2-digit',
   second: '2-digit',
+  hourCycle: 'h23',
   timeZoneName: 'short',
 });
 

@@ -3,9 +3,6 @@ import type { Bite, StripWindow, Terminal, Wire } from '@tug-mark/core';
 import { Screen } from './screen';
 import { sideView } from './set-up-drawing.geometry';
 
-/** Width of the drawing in its own units. */
-const WIDTH = 640;
-
 /** The side view of the set-up, to scale, cut along the barrel's axis, with its dimension lines. */
 @Component({
   selector: 'tm-side-view',
@@ -76,13 +73,15 @@ export class SideViewDrawing {
   readonly strip = input.required<StripWindow>();
   readonly bites = input<readonly Bite[]>([]);
   readonly dieWidth = input(3);
+  /** Width of the drawing in its own units; text keeps its size, so a wider one shows the parts larger. */
+  readonly width = input(640);
   /** Degrees of the seam; 180 draws it in the lower wall. */
   readonly seamAngle = input<number | null>(null);
 
   protected readonly view = computed(() => sideView(this.terminal(), this.wire(), this.strip(), this.bites(), this.dieWidth()));
   protected readonly k = computed(() => {
     const { from, to, halfHeight } = this.view();
-    return Math.min(WIDTH / (to - from), 74 / halfHeight);
+    return Math.min(this.width() / (to - from), this.width() / 9 / halfHeight);
   });
   protected readonly length = computed(() => this.terminal().barrel.length);
   protected readonly isRing = computed(() => this.terminal().stud !== null && this.terminal().family.endsWith('ring'));
@@ -91,7 +90,7 @@ export class SideViewDrawing {
   protected readonly seamDown = computed(() => this.seamAngle() === 180 && this.terminal().barrel.seam !== 'hidden');
   protected readonly box = computed(() => {
     const height = this.view().halfHeight * this.k();
-    return `0 ${-height - 46} ${WIDTH} ${2 * height + 46 + 104}`;
+    return `0 ${-height - 40} ${this.width()} ${2 * height + 40 + 102}`;
   });
   protected readonly ratio = computed(() => `${(this.k() / this.screen.pxPerMm()).toFixed(1)} : 1`);
   protected readonly said = computed(() => {

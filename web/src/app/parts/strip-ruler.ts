@@ -13,23 +13,23 @@ const CARD = 85.6;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="ruler">
-      <svg [attr.width]="width()" height="66" role="img" [attr.aria-label]="said()">
+      <svg [attr.width]="width()" height="84" role="img" [attr.aria-label]="said()">
         @if (strip().window; as window) {
-          <rect class="band" [attr.x]="x(window.min)" y="0" [attr.width]="(window.max - window.min) * k()" height="44" />
+          <rect class="band" [attr.x]="x(window.min)" y="0" [attr.width]="(window.max - window.min) * k()" height="30" />
         }
         @if (strip().guard; as guard) {
-          <rect class="guard" [attr.x]="x(guard.min)" y="0" [attr.width]="(guard.max - guard.min) * k()" height="44" />
+          <rect class="guard" [attr.x]="x(guard.min)" y="0" [attr.width]="(guard.max - guard.min) * k()" height="30" />
         }
         @for (mm of ticks(); track mm) {
-          <path [attr.d]="'M' + x(mm) + ' 0v' + (mm % 5 === 0 ? 24 : 13)" />
+          <path [attr.d]="'M' + x(mm) + ' 0v' + (mm % 5 === 0 ? 20 : 10)" />
           @if (mm % 5 === 0) {
-            <text [attr.x]="x(mm)" y="40" text-anchor="middle">{{ mm }}</text>
+            <text [attr.x]="x(mm)" y="48" text-anchor="middle">{{ mm }}</text>
           }
         }
         @if (strip().setPoint !== null) {
-          <path class="set" [attr.d]="'M' + x(strip().setPoint ?? 0) + ' 0v48'" />
+          <path class="set" [attr.d]="'M' + x(strip().setPoint ?? 0) + ' 0v32'" />
         }
-        <text class="tell" x="10" y="60">Lay the cut insulation at 0: the wire's end falls in the band, best on the line.</text>
+        <text class="tell" x="10" y="74">Lay the cut insulation at 0: the wire's end falls in the band, best on the line.</text>
       </svg>
       <p class="soft">
         @if (screen.isChecked()) {

@@ -23,8 +23,8 @@ export interface TugScale {
 }
 
 /** Least distance in the drawing's units between flags on one row. */
-const FLAG_WIDTH = 34;
-const ROWS = 4;
+const FLAG_WIDTH = 40;
+const ROWS = 7;
 
 /**
  * The force scale: from 0 to a fifth past the largest of limit, breaking load and readings, with ticks at a round step
@@ -43,11 +43,14 @@ export function tugScale(width: number, limit: number | null, breaks: number, fo
   return { max, ticks, x };
 }
 
-/** Puts each flag at its force, on the lowest row where it does not stand on another. */
+/**
+ * Puts each flag at its force, on the lowest row where it does not stand on another. The strongest goes first, so that
+ * poles grow to the left and no pole strikes through the number of a flag beside it.
+ */
 export function placeFlags(flags: readonly TugFlag[], x: (force: number) => number): PlacedFlag[] {
   const taken: number[][] = Array.from({ length: ROWS }, () => []);
   return [...flags]
-    .sort((a, b) => a.force - b.force)
+    .sort((a, b) => b.force - a.force)
     .map((flag) => {
       const at = x(flag.force);
       const free = taken.findIndex((row) => row.every((other) => Math.abs(other - at) >= FLAG_WIDTH));

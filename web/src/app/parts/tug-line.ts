@@ -33,16 +33,16 @@ const LINE = 118;
         <text class="breaks-name" [attr.x]="breaksX()" [attr.y]="line + 46" text-anchor="middle">wire itself breaks near {{ round(breaks()) }}</text>
       }
       @for (flag of placed(); track flag.piece) {
-        @let top = line - 34 - flag.row * 24;
+        @let top = line - 38 - flag.row * pitch();
         <g [class]="flag.verdict" [class.current]="flag.current">
           <path class="pole" [attr.d]="'M' + flag.x + ' ' + line + 'V' + (compact() ? line - 28 : top)" />
           @if (!compact()) {
             @if (flag.verdict === 'below') {
-              <path class="cloth" [attr.d]="'M' + flag.x + ' ' + top + 'h17v14h-17z'" />
+              <path class="cloth" [attr.d]="'M' + flag.x + ' ' + top + 'h14v11h-14z'" />
             } @else {
-              <path class="cloth" [attr.d]="'M' + flag.x + ' ' + top + 'l19 7-19 7z'" />
+              <path class="cloth" [attr.d]="'M' + flag.x + ' ' + top + 'l15 5.5-15 5.5z'" />
             }
-            <text class="piece" [attr.x]="flag.x - 4" [attr.y]="top + 11" text-anchor="end">{{ flag.piece }}</text>
+            <text class="piece" [attr.x]="flag.x + 18" [attr.y]="top + 11">{{ flag.piece }}</text>
           }
         </g>
       }
@@ -98,6 +98,7 @@ const LINE = 118;
     }
     .piece {
       fill: var(--ink);
+      font-size: 14px;
       font-weight: 600;
     }
     .below .cloth {
@@ -154,6 +155,8 @@ export class TugLine {
   protected readonly limitX = computed(() => this.scale().x(this.in(this.limit() ?? 0)));
   protected readonly breaksX = computed(() => this.scale().x(this.in(this.breaks())));
   protected readonly placed = computed(() => placeFlags(this.flags(), (force) => this.scale().x(this.in(force))));
+  /** Height of a row of flags: they share what stands above the line. */
+  protected readonly pitch = computed(() => Math.min(24, 80 / Math.max(1, ...this.placed().map((flag) => flag.row))));
   protected readonly said = computed(() => {
     const limit = this.limit();
     const readings = this.flags().map((f) => `piece ${f.piece}: ${this.shown(f.force)} ${this.unit()}, ${f.verdict}`);

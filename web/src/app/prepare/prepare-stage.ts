@@ -21,7 +21,7 @@ import { Keys } from '../shell/keys';
           <p class="why">{{ why() }}</p>
         </div>
         <div class="sides">
-          <tm-side-view [terminal]="view.terminal" [wire]="view.wire" [strip]="p.strip" />
+          <tm-side-view [terminal]="view.terminal" [wire]="view.wire" [strip]="p.strip" [width]="620" />
           <div>
             <dl class="facts">
               <dt>set point</dt>
@@ -48,7 +48,7 @@ import { Keys } from '../shell/keys';
           </div>
         </div>
         <tm-strip-ruler [strip]="p.strip" />
-        <tm-reasons [reasons]="p.strip.reasons" />
+        <tm-reasons [reasons]="notes()" />
         <div class="foot">
           <button nz-button nzType="primary" class="bench-button" type="button" (click)="next()">Go on to Tool</button>
           <span class="keys"><kbd>Enter</kbd> go on</span>
@@ -88,6 +88,11 @@ export class PrepareStage {
     const bad = [...p.strip.reasons, p.notch.reason].find((r) => r.weight === 'bad');
     if (bad) return bad.text;
     return `${this.range(p.strip.window)} is good. Set ${p.stripper.label} to it, notch ${p.notch.notch?.label}; wire centred in the notch, square cut.`;
+  });
+  /** What is not said above already. */
+  protected readonly notes = computed(() => {
+    const p = this.preparation();
+    return p ? [...p.strip.reasons, p.notch.reason].filter((r) => r.code !== 'strip-set-point') : [];
   });
   protected readonly damage = computed(() => {
     const view = this.hand.view();

@@ -41,8 +41,9 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
                   {{ candidate.nest.area.min }}–{{ candidate.nest.area.max }} mm²
                 </p>
                 <p class="soft">
-                  last check: {{ candidate.state.lastCheck ? time(candidate.state.lastCheck.at) + ' by ' + candidate.state.lastCheck.by : 'none' }} ·
-                  calibrated to {{ candidate.tool.calibrationUntil }} · {{ candidate.tool.cycles }} of {{ candidate.tool.cycleLimit }} cycles
+                  <span>last check: {{ candidate.state.lastCheck ? time(candidate.state.lastCheck.at) + ' by ' + candidate.state.lastCheck.by : 'none' }}</span>
+                  · <span>calibrated to {{ candidate.tool.calibrationUntil }}</span> ·
+                  <span>{{ candidate.tool.cycles }} of {{ candidate.tool.cycleLimit }} cycles</span>
                 </p>
               </div>
             </div>
@@ -55,7 +56,7 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
                   {{ takenKey() ? 'Change to it' : 'Take it' }}
                 </button>
               }
-              @if (candidate.state.state !== 'ready') {
+              @if (isMendedByCheck(candidate)) {
                 <button nz-button class="bench-button" type="button" (click)="checking.set(candidate.tool.part)">Check it: go and no-go</button>
               }
             </div>
@@ -119,6 +120,9 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
       display: grid;
       gap: 12px;
       grid-template-columns: 20px 1fr;
+    }
+    .name span {
+      white-space: nowrap;
     }
     .acts {
       align-self: start;
@@ -200,17 +204,23 @@ export class ToolStage {
       (key) => {
         const candidates = this.setUp()?.toolChoice.candidates ?? [];
         if (key.toLowerCase() === 'c') {
-          this.checking.set(candidates.find((c) => c.state.state !== 'ready')?.tool.part ?? null);
+          this.checking.set(candidates.find((c) => this.isMendedByCheck(c))?.tool.part ?? null);
           return true;
         }
         if (key !== 'Enter') return false;
         const first = candidates[0];
         if (this.takenKey()) this.next();
         else if (first?.state.state === 'ready') this.take(first);
-        else this.checking.set(first?.tool.part ?? null);
+        else if (first && this.isMendedByCheck(first)) this.checking.set(first.tool.part);
         return true;
       },
     );
+  }
+
+  /** A check answers for a check that ran out or failed; not for calibration or worn-out cycles. */
+  protected isMendedByCheck(c: ToolCandidate): boolean {
+    const bad = c.state.reasons.filter((r) => r.weight === 'bad');
+    return c.state.state !== 'ready' && bad.every((r) => r.code === 'check-failed');
   }
 
   protected key(c: ToolCandidate): string {

@@ -1,0 +1,69 @@
+import { combine, readWireList } from './index';
+
+const known = { wires: new Set(['W1', 'W2']), terminals: new Set(['T1', 'T2']) };
+const HEAD = ['Wire ID', 'Wire part', 'Length mm', 'Terminal A', 'Terminal B', 'Qty', 'Place'];
+const read = (...rows: string[][]) => readWireList([HEAD, ...rows], known);
+
+describe('A wire list', () => {
+  it('is read by its headers, whatever their order and spelling', () => {
+    const list = readWireList(
+      [
+        ['qty', 'END B', 'end-a', 'length (in)', 'wire_part', 'ID'],
+        ['4', '-', 'T1', '10', 'W1', 'A1'],
+      ],
+      known,
+    );
+    expect(list.ok && list.rows).toEqual([
+      { row: 2, wireId: 'A1', wirePart: 'W1', length: 254, terminalA: 'T1', terminalB: '', quantity: 4, place: 'dry' },
+    ]);
+  });
+
+  it('names every fault by row and column, and imports nothing', () => {
+    const list = read(['A1', 'W1', '100', 'T1', 'T2', '2', 'dry'], ['A1', 'W9', 'long', 'T1', 'T9', '2.5', 'damp']);
+    expect(list.ok).toBeFalse();
+    if (list.ok) return;
+    expect(list.problems.map((p) => `${p.row} ${p.column}`)).toEqual(['3 Wire ID', '3 Wire part', '3 Length mm', '3 Qty', '3 Terminal B', '3 Place']);
+    expect(list.problems[0]?.text).toContain('row 2');
+  });
+
+  it('says which columns are missing or stand twice', () => {
+    const missing = readWireList([['wire id', 'length'], ['A1', '5']], known);
+    expect(!missing.ok && missing.problems.map((p) => p.column)).toEqual(['wire part', 'terminal a', 'terminal b', 'quantity']);
+    const twice = readWireList([[...HEAD, 'pieces']], known);
+    expect(!twice.ok && twice.problems[0]?.text).toContain('Two columns');
+  });
+
+  it('reads a decimal comma, and refuses one that may group thousands', () => {
+    const comma = read(['A1', 'W1', '12,5', 'T1', '-', '1', '']);
+    expect(comma.ok && comma.rows[0]?.length).toBe(12.5);
+    const list = read(['A1', 'W1', '1,250', 'T1', '-', '1', '']);
+    expect(!list.ok && list.problems[0]?.text).toContain('may be 1.250 or 1250');
+  });
+
+  it('refuses an empty file, a header alone, and a wire without any end', () => {
+    expect(readWireList([], known).ok).toBeFalse();
+    expect(read().ok).toBeFalse();
+    expect(read(['A1', 'W1', '5', '', '', '1', '']).ok).toBeFalse();
+    expect(read(['A1', 'W1', '5', '-', '-', '1', '']).ok).toBeTrue();
+  });
+
+  it('skips empty rows and counts rows as a spreadsheet does', () => {
+    const list = read(['', '', '', '', '', '', ''], ['A1', 'W1', '-5', 'T1', '-', '1', '']);
+    expect(!list.ok && list.problems[0]?.row).toBe(3);
+  });
+
+  it('spells out at most so many faults and counts them all', () => {
+    const rows = Array.from({ length: 500 }, (_, i) => [`A${i}`, 'W9', '5', 'T1', '-', '1', '']);
+    const list = readWireList([HEAD, ...rows], known, 50);
+    expect(!list.ok && [list.problems.length, list.total]).toEqual([50, 500]);
+  });
+
+  it('becomes combinations with the pieces of both ends', () => {
+    const list = read(['A1', 'W1', '5', 'T1', 'T1', '3', ''], ['A2', 'W1', '5', 'T1', 'T2', '2', ''], ['A3', 'W1', '5', 'T1', '-', '1', 'wet']);
+    expect(list.ok && combine(list.rows)).toEqual([
+      { terminal: 'T1', wire: 'W1', place: 'dry', pieces: 8 },
+      { terminal: 'T2', wire: 'W1', place: 'dry', pieces: 2 },
+      { terminal: 'T1', wire: 'W1', place: 'wet', pieces: 1 },
+    ]);
+  });
+});

@@ -1,0 +1,179 @@
+import fc from 'fast-check';
+import { bareRing, limitTable, practice, wire075, wireOf } from '../testing/shop';
+import { findLimit, judgeGroup, judgeReading, readForce, type LimitTable } from './index';
+
+const DAY = '2026-11-25';
+const find = (tables: LimitTable[], wire = wire075, pinned = null as LimitTable | null) => findLimit(tables, wire, bareRing, '2', DAY, pinned);
+
+describe('The limit of a pull', () => {
+  const size = (value: number) => wireOf({ size: { scale: 'mm2', value }, strands: 100 });
+
+  it('is the row of the wire size', () => {
+    expect(find([limitTable], size(0.5)).limit?.force).toBe(50);
+  });
+
+  // 1 is halfway between 0.5 and 2 in the logarithm, so sqrt(50 x 200) = 100
+  it('is interpolated in logarithms between rows, and says so', () => {
+    const found = find([limitTable], size(1));
+    expect(found.limit?.force).toBeCloseTo(100, 9);
+    expect(found.limit?.interpolated).toBeTrue();
+    expect(found.reason.text).toContain('interpolated between');
+  });
+
+  it('is none between rows where the table does not allow it, and never outside them', () => {
+    expect(find([{ ...limitTable, interpolates: false }], size(1)).reason.code).toBe('between-rows');
+    expect(find([limitTable], size(0.25)).reason.code).toBe('outside-rows');
+    expect(find([limitTable], size(4)).reason.code).toBe('outside-rows');
+  });
+
+  it('is none from a draft, a withdrawn table, another class, or outside its dates', () => {
+    const no = (changes: Partial<LimitTable>) => find([{ ...limitTable, ...changes }]).reason.code;
+    expect(no({ status: 'draft' })).toBe('no-table');
+    expect(no({ status: 'withdrawn' })).toBe('no-table');
+    expect(no({ class: '3' })).toBe('no-table');
+    expect(no({ effectiveFrom: '2026-11-26' })).toBe('no-table');
+    expect(no({ effectiveUntil: '2026-11-24' })).toBe('no-table');
+    expect(find([{ ...limitTable, effectiveUntil: DAY }]).limit).not.toBeNull();
+  });
+
+  it('is none while two released tables both apply', () => {
+    expect(find([limitTable, { ...limitTable, revision: 'D' }]).reason.code).toBe('two-tables');
+  });
+
+  it('is none when the row asks for more than the wire itself can bear', () => {
+    // 24 x 0.2 breaks near 177 N; a row of 200 N for 0.75 cannot be met
+    const table = { ...limitTable, rows: [{ size: { scale: 'mm2' as const, value: 0.75 }, families: [], force: 200 }] };
+    expect(find([table]).reason.code).toBe('limit-above-wire');
+  });
+
+  it('stays the one the readings stand on, though it was withdrawn since', () => {
+    const old: LimitTable = { ...limitTable, revision: 'B', status: 'withdrawn' };
+    expect(find([limitTable, old], wire075, old).limit?.table.revision).toBe('B');
+  });
+});
+
+describe('A reading', () => {
+  it('holds 33.4 N above a limit of 85', () => {
+    const verdict = judgeReading(118.4, 85, 'slid-out');
+    expect(verdict.verdict).toBe('holds');
+    expect(verdict.margin).toBeCloseTo(33.4, 9);
+    expect(verdict.reason.text).toBe('Holds: 33.4 N above the limit (39 %).');
+  });
+
+  it('of 89.96 N does not hold 90, and no rounding says otherwise', () => {
+    const verdict = judgeReading(89.96, 90, 'slid-out');
+    expect(verdict.verdict).toBe('below');
+    expect(verdict.reason.text).toContain('0.04 N below');
+  });
+
+  it('exactly at the limit holds', () => {
+    expect(judgeReading(90, 90, 'broke-in-wire').verdict).toBe('holds');
+  });
+
+  it('that is no test asks for a replacement; a low one goes to quality', () => {
+    expect(judgeReading(100, 85, 'grip-slipped').verdict).toBe('invalid');
+    expect(judgeReading(60, 85, 'grip-slipped').verdict).toBe('quality');
+    expect(judgeReading(60, 85, 'slid-out').verdict).toBe('below');
+  });
+
+  it('without a limit is kept and not judged', () => {
+    expect(judgeReading(100, null, 'slid-out').verdict).toBe('no-limit');
+  });
+});
+
+describe('A typed force', () => {
+  // The 0.75 wire breaks near 177 N; 1.25 times that is 221.5 N.
+  const read = (text: string, unit: 'N' | 'lbf' | 'kgf' = 'N', usual: number | null = null) => readForce(text, unit, 177.19, usual);
+
+  it('is taken as it stands, also with a decimal comma, which is said', () => {
+    expect(read('118.4')).toEqual({ outcome: 'force', newtons: 118.4, unit: 'N', note: null });
+    const comma = read('112,5');
+    expect(comma.outcome === 'force' && comma.newtons).toBe(112.5);
+    expect(comma.outcome === 'force' && comma.note).toBe('Read as 112.5 N.');
+  });
+
+  it('in another unit than the field is asked about, not converted silently', () => {
+    const question = read('12.5 lbf');
+    expect(question.outcome).toBe('question');
+    expect(question.outcome === 'question' && question.newtons).toBeCloseTo(55.603, 3);
+  });
+
+  it('above 1.25 times the breaking load is asked about', () => {
+    expect(read('221').outcome).toBe('force');
+    const question = read('222');
+    expect(question.outcome === 'question' && question.code).toBe('above-wire');
+  });
+
+  // 26 in lbf is 115.7 N, just like the others
+  it('that looks like the same pull in another unit is asked about', () => {
+    const question = read('26', 'N', 115);
+    expect(question.outcome === 'question' && question.code).toBe('unit-slip');
+    expect(question.outcome === 'question' && question.text).toContain('lbf');
+    expect(read('60', 'N', 115).outcome).toBe('force');
+  });
+
+  it('that is none gets a sentence', () => {
+    for (const [text, code] of [
+      ['', 'empty'],
+      ['NaN', 'not-a-number'],
+      ['-5', 'negative'],
+      ['0', 'zero'],
+      ['1e9', 'impossible'],
+      ['12,500', 'ambiguous-comma'],
+      ['12 bananas', 'unknown-unit'],
+    ] as const) {
+      const answer = read(text);
+      expect(answer.outcome === 'refused' && answer.code).withContext(text).toBe(code);
+    }
+  });
+
+  it('is never turned into another force: what is kept is what was typed, in newtons', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 170, noNaN: true }), (force) => {
+        const answer = read(String(force));
+        expect(answer.outcome === 'force' && answer.newtons).toBe(force);
+      }),
+    );
+  });
+});
+
+describe('A group of readings', () => {
+  const judge = (forces: number[], changes: Partial<typeof practice> = {}) => judgeGroup(forces, 85, { ...practice, ...changes }, 5);
+
+  // off the mean 117.6: -1.4, -5.4, 3.7, 0.8, 2.3; squares sum to 50.74, s = sqrt(50.74 / 4) = 3.5616;
+  // k(5) = 5.7411: bound 117.6 - 20.4475 = 97.1525; Cpl = 32.6 / (3 x 3.5616) = 3.0511
+  it('passes when its lower tolerance bound is above the limit', () => {
+    const group = judge([116.2, 112.2, 121.3, 118.4, 119.9]);
+    expect(group.state).toBe('pass');
+    expect(group.summary?.mean).toBeCloseTo(117.6, 9);
+    expect(group.summary?.s).toBeCloseTo(3.5616, 4);
+    expect(group.cpl).toBeCloseTo(3.0511, 3);
+    expect(group.lowerBound).toBeCloseTo(97.1525, 3);
+    expect(group.reasons[0]?.text).toContain('5 like these: 95 % sure that 99 % hold above 97.2 N; limit 85.0 N.');
+  });
+
+  // every one holds, but s = 9.35 and 110 - 5.741 x 9.35 = 56.3
+  it('fails when each holds but the spread is too wide, unless the practice asks for the minimum only', () => {
+    const wide = [100, 120, 105, 120, 105];
+    expect(judge(wide).state).toBe('fail');
+    expect(judge(wide).reasons[0]?.code).toBe('bound-below');
+    expect(judge(wide, { acceptance: 'minimum-only' }).state).toBe('pass');
+  });
+
+  it('fails on one reading below, unless the practice judges the group only', () => {
+    expect(judge([84.9, 118, 118, 118, 118]).reasons[0]?.code).toBe('reading-below');
+    expect(judge([84.9, 118, 118, 118, 118], { acceptance: 'minimum-only' }).state).toBe('fail');
+  });
+
+  it('is missing while there are too few, and says how many', () => {
+    expect(judge([]).state).toBe('missing');
+    expect(judge([118, 117]).reasons[0]?.text).toBe('2 of 5 valid readings are made.');
+    expect(judge([118]).lowerBound).toBeNull();
+  });
+
+  it('of equal readings asks whether the gauge holds an old peak', () => {
+    const group = judge([118, 118, 118, 118, 118]);
+    expect(group.cpl).toBeNull();
+    expect(group.reasons.map((r) => r.code)).toContain('no-spread');
+  });
+});

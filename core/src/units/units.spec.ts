@@ -1,0 +1,68 @@
+import fc from 'fast-check';
+import { fromNewtons, readNumber, showNumber, toMillimetres, toNewtons } from './index';
+
+describe('Units', () => {
+  it('turn ten kilograms-force into 98.0665 newtons and one pound-force into 4.4482216152605', () => {
+    expect(toNewtons(10, 'kgf')).toBeCloseTo(98.0665, 10);
+    expect(toNewtons(1, 'lbf')).toBe(4.4482216152605);
+    expect(toMillimetres(0.5, 'in')).toBeCloseTo(12.7, 12);
+  });
+
+  it('lose nothing on the way to another unit and back', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.001, max: 1e5, noNaN: true }), fc.constantFrom('N', 'lbf', 'kgf' as const), (force, unit) => {
+        expect(Math.abs(toNewtons(fromNewtons(force, unit), unit) / force - 1)).toBeLessThan(1e-14);
+      }),
+    );
+  });
+});
+
+describe('A shown number', () => {
+  it('shows 89.96 against a limit of 90, because 90.0 would contradict its verdict', () => {
+    expect(showNumber(89.96, 1, 90)).toBe('89.96');
+    expect(showNumber(89.94, 1, 90)).toBe('89.9');
+    expect(showNumber(90, 1, 90)).toBe('90.0');
+  });
+
+  it('never lies on the other side of the boundary than the value does', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 500, noNaN: true }), fc.integer({ min: 1, max: 400 }), (value, boundary) => {
+        const shown = Number(showNumber(value, 1, boundary));
+        expect(Math.sign(shown - boundary)).toBe(Math.sign(value - boundary));
+      }),
+    );
+  });
+});
+
+describe('A typed number', () => {
+  const value = (text: string) => {
+    const read = readNumber(text);
+    return read.outcome === 'number' ? read.value : read.code;
+  };
+
+  it('is read with a decimal point or a decimal comma', () => {
+    expect(value('118.4')).toBe(118.4);
+    expect(value('12,5')).toBe(12.5);
+    expect(value(' 7 ')).toBe(7);
+    expect(value('.5')).toBe(0.5);
+    expect(value('1e9')).toBe(1e9);
+    expect(value('\u221212')).toBe(-12);
+  });
+
+  it('is asked about when a comma may group thousands', () => {
+    expect(value('12,500')).toBe('ambiguous-comma');
+    expect(value('0,500')).toBe(0.5);
+    expect(value('1,234.5')).toBe(1234.5);
+    expect(value('1.234,5')).toBe(1234.5);
+  });
+
+  it('is refused with a reason when it is none', () => {
+    for (const text of ['NaN', 'Infinity', 'abc', '--5', '1.2.3', '12.5.', '1,2,3']) expect(value(text)).withContext(text).toBe('not-a-number');
+    expect(value('')).toBe('empty');
+    expect(value('   ')).toBe('empty');
+  });
+
+  it('keeps the unit that stands behind it', () => {
+    expect(readNumber('12.5 lbf')).toEqual({ outcome: 'number', value: 12.5, rest: 'lbf' });
+  });
+});

@@ -1,0 +1,124 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { By, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { Driver, Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
+
+/** How long a page may take to show what a person waits for, ms. Generous: two cores serve browser, server and database. */
+const PATIENCE = 20_000;
+
+/** A headless Chromium at an exact size, driven as a person would: by what stands on the screen. */
+export class Browser {
+  private constructor(
+    readonly driver: WebDriver & Driver,
+    private readonly profile: string,
+    private readonly address: string,
+  ) {}
+
+  static async open(address: string, width = 1280, height = 800): Promise<Browser> {
+    const profile = await mkdtemp(join(tmpdir(), 'tug-mark-browser-'));
+    const options = new Options();
+    options.setBinaryPath('/usr/bin/chromium');
+    options.addArguments(
+      '--headless',
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+      '--disable-dev-shm-usage',
+      '--lang=en-GB',
+      `--user-data-dir=${profile}`,
+    );
+    const driver = Driver.createSession(options, new ServiceBuilder('/usr/bin/chromedriver').build()) as WebDriver & Driver;
+    const browser = new Browser(driver, profile, address);
+    await browser.size(width, height);
+    return browser;
+  }
+
+  async size(width: number, height: number): Promise<void> {
+    await this.driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false });
+  }
+
+  async close(): Promise<void> {
+    await this.driver.quit();
+    await rm(this.profile, { recursive: true, force: true });
+  }
+
+  async go(path: string): Promise<void> {
+    await this.driver.get(`${this.address}${path}`);
+  }
+
+  /** The button, link or labelled field with this text; waits until it shows. */
+  async button(text: string): Promise<WebElement> {
+    return this.shown(By.xpath(`//button[contains(normalize-space(.), ${quote(text)})] | //a[contains(normalize-space(.), ${quote(text)})]`));
+  }
+
+  async field(label: string): Promise<WebElement> {
+    const found = await this.shown(By.xpath(`//label[contains(normalize-space(.), ${quote(label)})]`));
+    return this.driver.findElement(By.id((await found.getAttribute('for')) ?? ''));
+  }
+
+  async press(text: string): Promise<void> {
+    await this.retry(async () => (await this.button(text)).click());
+  }
+
+  /** Types keys into whatever has the focus. */
+  async keys(...keys: string[]): Promise<void> {
+    await this.driver.actions().sendKeys(...keys).perform();
+  }
+
+  async fill(label: string, text: string): Promise<void> {
+    const field = await this.field(label);
+    await field.clear();
+    await field.sendKeys(text);
+  }
+
+  /** Waits until the page's text holds this. */
+  async sees(text: string): Promise<void> {
+    await this.driver.wait(
+      async () => (await this.text()).includes(text),
+      PATIENCE,
+      `The page never showed: ${text}`,
+    ).catch(async (error: unknown) => {
+      throw new Error(`${String(error)}\n--- it shows:\n${await this.text()}`);
+    });
+  }
+
+  async text(): Promise<string> {
+    return this.driver.executeScript<string>('return document.body.innerText');
+  }
+
+  async heading(): Promise<string> {
+    return (await this.shown(By.css('h1'))).getText();
+  }
+
+  async shot(): Promise<Buffer> {
+    await this.driver.executeAsyncScript('document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(() => arguments[0]())))');
+    return Buffer.from(await this.driver.takeScreenshot(), 'base64');
+  }
+
+  async shown(locator: By): Promise<WebElement> {
+    const found = await this.driver.wait(until.elementLocated(locator), PATIENCE, `Not on the page: ${String(locator)}`);
+    return this.driver.wait(until.elementIsVisible(found), PATIENCE);
+  }
+
+  /** An element can be redrawn between finding and clicking it. */
+  private async retry(act: () => Promise<void>): Promise<void> {
+    for (let tries = 0; ; tries++) {
+      try {
+        await act();
+        return;
+      } catch (error) {
+        if (tries > 4 || !/stale|intercepted|not interactable/i.test(String(error))) throw error;
+        await this.driver.sleep(150);
+      }
+    }
+  }
+}
+
+function quote(text: string): string {
+  return text.includes("'") ? `"${text}"` : `'${text}'`;
+}

@@ -1,0 +1,154 @@
+import type { Combination, CombinationLine, CombinationView, KeptEntry, NewEntry, Problem } from '@tug-mark/contract';
+import type { EntryBody } from '@tug-mark/core';
+import type { FastifyInstance, InjectOptions, LightMyRequestResponse } from 'fastify';
+import type { Knex } from 'knex';
+import { randomUUID } from 'node:crypto';
+import { readFile } from 'node:fs/promises';
+import { fileURLToPath } from 'node:url';
+import { buildApp } from '../src/app';
+import { connect } from '../src/db/connect';
+import { migrate } from '../src/db/migrate';
+import { loadDemo } from '../src/demo/loadDemo';
+import { DEMO_SIGN_INS } from '../src/demo/people';
+
+export const DEMO_FOLDER = fileURLToPath(new URL('../../demo', import.meta.url));
+
+function urlOf(database: string): string {
+  const url = process.env['TUG_TEST_DATABASE_URL'];
+  if (!url) throw new Error('TUG_TEST_DATABASE_URL is not set: run npm test');
+  return url.replace(/[^/]*$/, database);
+}
+
+let template: Promise<string> | undefined;
+
+/** The demo shop, loaded once per run; every test copies it. */
+async function demoTemplate(admin: Knex): Promise<string> {
+  const name = `template_${process.pid}`;
+  await admin.raw(`CREATE DATABASE ${name}`);
+  const db = connect(urlOf(name), 2);
+  await migrate(db);
+  await loadDemo(db, DEMO_FOLDER, new Date());
+  await db.destroy();
+  return name;
+}
+
+/** A shop of its own for one test, on a real PostgreSQL: the demo shop, or an empty one. */
+export class Shop {
+  private constructor(
+    readonly db: Knex,
+    readonly app: FastifyInstance,
+    private readonly database: string,
+  ) {}
+
+  static async open(kind: 'demo' | 'empty' = 'demo', signInsPerMinute = 1000): Promise<Shop> {
+    const admin = connect(urlOf('postgres'), 1);
+    const database = `shop_${randomUUID().replaceAll('-', '')}`;
+    try {
+      if (kind === 'demo') {
+        template ??= demoTemplate(admin);
+        await admin.raw(`CREATE DATABASE ${database} TEMPLATE ${await template}`);
+      } else await admin.raw(`CREATE DATABASE ${database}`);
+    } finally {
+      await admin.destroy();
+    }
+    const db = connect(urlOf(database), 6);
+    await migrate(db);
+    return new Shop(db, await buildApp({ db, pages: null, signInsPerMinute }), database);
+  }
+
+  /** A second server process's worth of application on the same database. */
+  another(signInsPerMinute = 1000): Promise<FastifyInstance> {
+    return buildApp({ db: this.db, pages: null, signInsPerMinute });
+  }
+
+  /** An empty shop with its first engineer, signed in. */
+  async firstEngineer(): Promise<Visitor> {
+    const visitor = new Visitor(this.app);
+    await visitor.call('POST', '/api/first-engineer', { shopName: 'Elsewhere', name: 'Ada', password: 'correct horse' });
+    return visitor;
+  }
+
+  async close(): Promise<void> {
+    await this.app.close();
+    await this.db.destroy();
+    const admin = connect(urlOf('postgres'), 1);
+    await admin.raw(`DROP DATABASE ${this.database} WITH (FORCE)`);
+    await admin.destroy();
+  }
+
+  async signIn(name: string, password?: string): Promise<Visitor> {
+    const known = DEMO_SIGN_INS.find((person) => person.name === name)?.password ?? '';
+    const visitor = new Visitor(this.app);
+    const answer = await visitor.call('POST', '/api/session', { name, password: password ?? known });
+    if (answer.statusCode !== 200) throw new Error(answer.body);
+    return visitor;
+  }
+}
+
+/** Somebody with a cookie jar. */
+export class Visitor {
+  cookie = '';
+
+  constructor(readonly app: FastifyInstance) {}
+
+  async call(method: InjectOptions['method'], url: string, payload?: unknown, headers: Record<string, string> = {}): Promise<LightMyRequestResponse> {
+    const answer = await this.app.inject({
+      ...(method && { method }),
+      url,
+      headers: { ...(this.cookie && { cookie: this.cookie }), ...headers },
+      ...(payload !== undefined && { payload: payload as object }),
+    });
+    const set = answer.cookies[0];
+    if (set) this.cookie = `${set.name}=${set.value}`;
+    return answer;
+  }
+
+  async get<T>(url: string): Promise<T> {
+    return (await this.call('GET', url)).json<T>();
+  }
+
+  importCsv(name: string, content: string | Buffer, id = randomUUID()): Promise<LightMyRequestResponse> {
+    return this.call('POST', `/api/wire-lists?id=${id}&name=${encodeURIComponent(name)}`, content, { 'content-type': 'text/csv' });
+  }
+
+  async combination(terminal: string, wire: string, list?: string): Promise<Combination> {
+    const { lines } = await this.get<{ lines: CombinationLine[] }>('/api/combinations');
+    const found = lines.find((line) => line.terminal === terminal && line.wire === wire && (!list || line.list === list));
+    if (!found) throw new Error(`no combination ${terminal} on ${wire}`);
+    return found;
+  }
+
+  view(id: string): Promise<CombinationView> {
+    return this.get(`/api/combinations/${id}`);
+  }
+
+  put(combination: string, body: EntryBody, changes: Partial<NewEntry> = {}): Promise<LightMyRequestResponse> {
+    return this.call('POST', `/api/combinations/${combination}/entries`, { id: randomUUID(), body, corrects: null, why: null, ...changes });
+  }
+
+  async kept(combination: string, body: EntryBody, changes: Partial<NewEntry> = {}): Promise<KeptEntry> {
+    const answer = await this.put(combination, body, changes);
+    if (answer.statusCode !== 201) throw new Error(answer.body);
+    return answer.json<KeptEntry>();
+  }
+}
+
+export const problemOf = (answer: LightMyRequestResponse) => answer.json<Problem>();
+
+export const reading = (piece: number, force: number, changes: Partial<Extract<EntryBody, { kind: 'reading' }>> = {}): EntryBody => ({
+  kind: 'reading',
+  piece,
+  force,
+  typed: String(force),
+  unit: 'N',
+  mode: 'slid-out',
+  note: '',
+  confirmed: [],
+  ...changes,
+});
+
+/** Red ring on 1.0 mm2 of the chassis loom: set up, tool not taken yet. */
+export const FRESH = ['FL-RT-0406', 'FL-W-0100'] as const;
+export const TAKE_TOOL: EntryBody = { kind: 'tool', tool: 'HT-11', die: 'A', nest: '1' };
+
+export const sprayerLoom = () => readFile(`${DEMO_FOLDER}/sprayer-loom.csv`, 'utf8');

@@ -1,0 +1,160 @@
+import { randomUUID } from 'node:crypto';
+import { problemOf, reading, Shop, Visitor, FRESH, TAKE_TOOL } from './harness';
+
+describe('Signing in', () => {
+  let shop: Shop;
+  beforeAll(async () => (shop = await Shop.open()));
+  afterAll(() => shop.close());
+
+  it('opens a session behind a cookie that scripts cannot read and other sites cannot send', async () => {
+    const answer = await new Visitor(shop.app).call('POST', '/api/session', { name: 'odile', password: 'demo-odile-bench' });
+    expect(answer.json()).toEqual(jasmine.objectContaining({ person: jasmine.objectContaining({ name: 'Odile', role: 'technician' }) }));
+    expect(answer.cookies[0]).toEqual(jasmine.objectContaining({ httpOnly: true, sameSite: 'Strict' }));
+  });
+
+  it('keeps neither password nor session token in the database', async () => {
+    const odile = await shop.signIn('Odile');
+    const people = JSON.stringify(await shop.db('people'));
+    expect(people).toContain('$argon2id$v=19$m=19456,t=2');
+    expect(people).not.toContain('demo-odile-bench');
+    expect(JSON.stringify(await shop.db('sessions'))).not.toContain(odile.cookie.split('=')[1] ?? '?');
+  });
+
+  it('says the same of a wrong password and of a name nobody has', async () => {
+    const wrong = await new Visitor(shop.app).call('POST', '/api/session', { name: 'Odile', password: 'x' });
+    const nobody = await new Visitor(shop.app).call('POST', '/api/session', { name: "' OR 1=1 --", password: 'x' });
+    expect([wrong.statusCode, nobody.statusCode]).toEqual([401, 401]);
+    expect(wrong.body).toBe(nobody.body);
+  });
+
+  it('is slowed down after too many tries', async () => {
+    const guarded = await shop.another(3);
+    const answers = [];
+    for (let i = 0; i < 4; i++) answers.push(await new Visitor(guarded).call('POST', '/api/session', { name: 'Odile', password: 'x' }));
+    expect(answers.map((a) => a.statusCode)).toEqual([401, 401, 401, 429]);
+    expect(problemOf(answers[3] ?? answers[0]).detail).toContain('Wait a minute');
+  });
+});
+
+describe('A session', () => {
+  let shop: Shop;
+  beforeAll(async () => (shop = await Shop.open()));
+  afterAll(() => shop.close());
+
+  it('lives in the database: another server process knows it, and forgets it when it is closed', async () => {
+    const odile = await shop.signIn('Odile');
+    const elsewhere = new Visitor(await shop.another());
+    elsewhere.cookie = odile.cookie;
+    expect((await elsewhere.call('GET', '/api/combinations')).statusCode).toBe(200);
+    const cookie = odile.cookie;
+    await odile.call('DELETE', '/api/session');
+    elsewhere.cookie = cookie;
+    expect((await elsewhere.call('GET', '/api/combinations')).statusCode).toBe(401);
+  });
+
+  it('that has run out is asked to sign in again, and what was sent is not kept', async () => {
+    const odile = await shop.signIn('Odile');
+    const { id } = await odile.combination(...FRESH);
+    await shop.db('sessions').update({ expires_at: '2020-01-01' });
+    const answer = await odile.put(id, TAKE_TOOL);
+    expect(answer.statusCode).toBe(401);
+    expect(problemOf(answer).code).toBe('sign-in-first');
+    expect((await shop.signIn('Odile').then((o) => o.view(id))).entries).toEqual([]);
+  });
+
+  it('is needed for every part of the shop', async () => {
+    const stranger = new Visitor(shop.app);
+    for (const path of ['combinations', 'cabinet', 'limits', 'people', `combinations/${randomUUID()}/record.json`]) {
+      expect((await stranger.call('GET', `/api/${path}`)).statusCode).withContext(path).toBe(401);
+    }
+  });
+});
+
+describe('A role', () => {
+  let shop: Shop;
+  beforeAll(async () => (shop = await Shop.open()));
+  afterAll(() => shop.close());
+
+  it('may do what is its own and is refused the rest by the server, with who may', async () => {
+    const table = { document: 'FL-SPEC-07', revision: 'D', class: '2' };
+    const odile = await shop.signIn('Odile');
+    const marek = await shop.signIn('Marek');
+    const { id } = await odile.combination(...FRESH);
+    const release = await odile.call('POST', '/api/limits/release', table);
+    expect(release.statusCode).toBe(403);
+    expect(problemOf(release).detail).toContain('quality');
+    expect((await marek.call('POST', '/api/limits/release', table)).statusCode).toBe(403);
+    expect((await marek.put(id, TAKE_TOOL)).statusCode).toBe(403);
+    expect((await odile.call('GET', '/api/people')).statusCode).toBe(403);
+    expect((await odile.call('POST', '/api/shop-file', {})).statusCode).toBe(403);
+    expect((await (await shop.signIn('Ines')).importCsv('x', 'y')).statusCode).toBe(403);
+  });
+
+  it('with a lapsed qualification puts nothing on record until it is renewed', async () => {
+    const tove = await shop.signIn('Tove');
+    const { id } = await tove.combination(...FRESH);
+    const refused = await tove.put(id, TAKE_TOOL);
+    expect(refused.statusCode).toBe(403);
+    expect(problemOf(refused).title).toContain('2026-08-31');
+    const marek = await shop.signIn('Marek');
+    const people = await marek.get<{ id: string; name: string }[]>('/api/people');
+    const her = people.find((p) => p.name === 'Tove');
+    await marek.call('PATCH', `/api/people/${her?.id}`, { active: true, qualifiedUntil: '2031-01-01' });
+    expect((await tove.put(id, TAKE_TOOL)).statusCode).toBe(201);
+  });
+
+  it('of a shut account is out at once', async () => {
+    const marek = await shop.signIn('Marek');
+    const id = randomUUID();
+    await marek.call('POST', '/api/people', { id, name: 'Bram', role: 'technician', password: 'a long password', qualifiedUntil: null });
+    const bram = await shop.signIn('Bram', 'a long password');
+    await marek.call('PATCH', `/api/people/${id}`, { active: false, qualifiedUntil: null });
+    expect((await bram.call('GET', '/api/cabinet')).statusCode).toBe(401);
+    expect((await new Visitor(shop.app).call('POST', '/api/session', { name: 'Bram', password: 'a long password' })).statusCode).toBe(401);
+  });
+
+  it('keeps names apart whatever their case, and text as text', async () => {
+    const marek = await shop.signIn('Marek');
+    const name = `<script>alert(1)</script>'; DROP TABLE people; --`;
+    const person = { id: randomUUID(), name, role: 'technician', password: 'a long password', qualifiedUntil: null };
+    expect((await marek.call('POST', '/api/people', person)).statusCode).toBe(200);
+    expect((await marek.call('POST', '/api/people', person)).statusCode).toBe(200);
+    expect((await marek.call('POST', '/api/people', { ...person, id: randomUUID(), name: 'ODILE' })).statusCode).toBe(409);
+    const people = await marek.get<{ name: string }[]>('/api/people');
+    expect(people.filter((p) => p.name === name).length).toBe(1);
+  });
+});
+
+describe('An empty shop', () => {
+  let shop: Shop;
+  beforeAll(async () => (shop = await Shop.open('empty')));
+  afterAll(() => shop.close());
+
+  it('makes its first engineer once, and never a second first one', async () => {
+    const first = { shopName: 'Our shop', name: 'Ada', password: 'correct horse' };
+    const stranger = new Visitor(shop.app);
+    expect((await stranger.get<{ shop: { isNew: boolean } }>('/api/session')).shop.isNew).toBeTrue();
+    const answers = await Promise.all([1, 2, 3].map((n) => new Visitor(shop.app).call('POST', '/api/first-engineer', { ...first, name: `Ada ${n}` })));
+    expect(answers.map((a) => a.statusCode).sort()).toEqual([200, 409, 409]);
+    const here = await stranger.get<{ shop: { isNew: boolean; name: string; demoSignIns: unknown[] } }>('/api/session');
+    expect(here.shop).toEqual(jasmine.objectContaining({ isNew: false, name: 'Our shop', isDemo: false, demoSignIns: [] }));
+  });
+
+  it('refuses a short password with the place and the reason', async () => {
+    const answer = await new Visitor(shop.app).call('POST', '/api/first-engineer', { shopName: 'x', name: 'y', password: 'short' });
+    expect(answer.statusCode).toBe(422);
+    expect(problemOf(answer).errors?.[0]).toEqual(jasmine.objectContaining({ where: 'password', text: 'needs at least 10 characters' }));
+  });
+});
+
+describe('A reading in the name of another', () => {
+  it('cannot be sent: who it is by comes from the session', async () => {
+    const shop = await Shop.open();
+    const odile = await shop.signIn('Odile');
+    const { id } = await odile.combination(...FRESH);
+    await odile.kept(id, TAKE_TOOL);
+    const answer = await odile.call('POST', `/api/combinations/${id}/entries`, { id: randomUUID(), body: reading(1, 118), corrects: null, why: null, by: 'Ines' });
+    expect(answer.statusCode).toBe(422);
+    await shop.close();
+  });
+});

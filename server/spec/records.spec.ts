@@ -1,0 +1,162 @@
+import { recordSchema, shopFileSchema, type CombinationRecord, type WireListKept } from '@tug-mark/contract';
+import { randomUUID } from 'node:crypto';
+import { readFile } from 'node:fs/promises';
+import { DEMO_FOLDER, FRESH, problemOf, reading, Shop, sprayerLoom, TAKE_TOOL, type Visitor } from './harness';
+
+describe('Importing a wire list', () => {
+  let shop: Shop;
+  let odile: Visitor;
+  beforeAll(async () => {
+    shop = await Shop.open();
+    odile = await shop.signIn('Odile');
+  });
+  afterAll(() => shop.close());
+
+  it('turns the 66 wires of the sprayer loom into combinations, once', async () => {
+    const id = randomUUID();
+    const first = await odile.importCsv('Sprayer loom', await sprayerLoom(), id);
+    expect(first.statusCode).toBe(201);
+    expect(first.json<WireListKept>()).toEqual(jasmine.objectContaining({ wires: 66, combinations: 19 }));
+    expect((await odile.importCsv('Sprayer loom', await sprayerLoom(), id)).statusCode).toBe(201);
+    const { rows } = await shop.db.raw<{ rows: { count: string }[] }>(`SELECT count(*) FROM combinations WHERE list = 'Sprayer loom'`);
+    expect(rows[0]?.count).toBe('19');
+    expect(problemOf(await odile.importCsv('Sprayer loom', await sprayerLoom())).code).toBe('name-taken');
+  });
+
+  it('refuses it whole when something is wrong, with row and column', async () => {
+    const broken = (await sprayerLoom()).replace('SP-P02,FL-W-0075,655', 'SP-P01,FL-W-9999,abc');
+    const answer = await odile.importCsv('Broken', broken);
+    expect(answer.statusCode).toBe(422);
+    const problem = problemOf(answer);
+    expect(problem.title).toBe('3 things in this list cannot be read. Nothing was imported.');
+    expect(problem.errors?.map((e) => `${e.row} ${e.where}`)).toEqual(['3 wire id', '3 wire part', '3 length mm']);
+    expect(await shop.db('wire_lists').where({ name: 'Broken' })).toEqual([]);
+  });
+
+  it('reads semicolons, a byte order mark, Latin-1 and tabs', async () => {
+    const head = 'wire id;wire part;length mm;terminal a;terminal b;quantity\r\n';
+    const row = 'gr\u00fcn 1;FL-W-0075;120,5;FL-RT-0406;-;3\r\n';
+    const files: Record<string, Buffer> = {
+      'with a mark': Buffer.from(`\ufeff${head}${row}`, 'utf8'),
+      latin: Buffer.from(head + row, 'latin1'),
+      tabs: Buffer.from((head + row).replaceAll(';', '\t')),
+      'utf 16': Buffer.from(`\ufeff${head}${row}`, 'utf16le'),
+    };
+    for (const [name, bytes] of Object.entries(files)) {
+      const answer = await odile.importCsv(name, bytes);
+      expect(answer.statusCode).withContext(name).toBe(201);
+      const kept = await shop.db('wire_list_rows').where({ list: answer.json<WireListKept>().id }).first<{ wire_id: string; length: number }>();
+      expect([kept?.wire_id, kept?.length]).withContext(name).toEqual(['gr\u00fcn 1', 120.5]);
+    }
+  });
+
+  it('reads 20,000 wires', async () => {
+    const rows = Array.from({ length: 20_000 }, (_, i) => `W${i},FL-W-0075,${100 + i},FL-RT-0406,FL-OC-1508,1,dry`);
+    const answer = await odile.importCsv('Large', ['wire id,wire part,length mm,terminal a,terminal b,quantity,place', ...rows].join('\n'));
+    expect(answer.json<WireListKept>()).toEqual(jasmine.objectContaining({ wires: 20_000, combinations: 2, pieces: 40_000 }));
+  });
+
+  it('refuses 50 MB, binary data, an open quote and an empty file, each with a sentence', async () => {
+    const big = await odile.importCsv('Big', Buffer.alloc(50 * 1024 * 1024, 0x61));
+    expect([big.statusCode, problemOf(big).code]).toEqual([413, 'file-too-large']);
+    expect(problemOf(await odile.importCsv('Bin', Buffer.from([0, 1, 2, 0, 255]))).code).toBe('file-unreadable');
+    expect(problemOf(await odile.importCsv('Quote', 'wire id,length\n"A1,5')).detail).toContain('quote');
+    expect(problemOf(await odile.importCsv('Empty', '\n')).errors?.[0]?.text).toContain('empty');
+  });
+});
+
+describe('A shop file', () => {
+  it('fills an empty cabinet, brings limits in as drafts only, and makes revisions of what differs', async () => {
+    const shop = await Shop.open('empty');
+    const ada = await shop.firstEngineer();
+    const file = shopFileSchema.parse(JSON.parse(await readFile(`${DEMO_FOLDER}/shop.json`, 'utf8')));
+    expect((await ada.call('POST', '/api/shop-file', file)).json()).toEqual({ parts: 55, limits: 4 });
+    expect((await ada.call('POST', '/api/shop-file', file)).json()).toEqual({ parts: 0, limits: 0 });
+    const limits = await ada.get<{ status: string }[]>('/api/limits');
+    expect(new Set(limits.map((t) => t.status))).toEqual(new Set(['draft']));
+    const thicker = { ...file, wires: file.wires.map((w) => (w.part === 'FL-W-0075' ? { ...w, insulationDiameter: 2.3 } : w)) };
+    expect((await ada.call('POST', '/api/shop-file', thicker)).json()).toEqual({ parts: 1, limits: 0 });
+    const backwards = { ...file, terminals: file.terminals.map((t) => ({ ...t, insulationRange: { min: 3, max: 2 } })) };
+    const refused = await ada.call('POST', '/api/shop-file', backwards);
+    expect(refused.statusCode).toBe(422);
+    expect(problemOf(refused).errors?.[0]).toEqual(jasmine.objectContaining({ where: 'terminals.0.insulationRange' }));
+    await shop.close();
+  });
+});
+
+describe('The record', () => {
+  let shop: Shop;
+  let odile: Visitor;
+  let id: string;
+  beforeAll(async () => {
+    shop = await Shop.open();
+    odile = await shop.signIn('Odile');
+    id = (await odile.combination(...FRESH)).id;
+    await odile.kept(id, TAKE_TOOL);
+    const first = await odile.kept(id, reading(1, 118.40000000000002));
+    await odile.kept(id, reading(1, 117.3), { corrects: first.id, why: 'read the wrong line, "twice"\n=1+1' });
+  });
+  afterAll(() => shop.close());
+
+  it('reads back into an empty shop, equal to the last digit', async () => {
+    const record = await odile.get<CombinationRecord>(`/api/combinations/${id}/record.json`);
+    const empty = await Shop.open('empty');
+    const ada = await empty.firstEngineer();
+    await ada.call('POST', '/api/people', { id: randomUUID(), name: 'Quinn', role: 'quality', password: 'correct horse', qualifiedUntil: null });
+    const quinn = await empty.signIn('Quinn', 'correct horse');
+    expect((await ada.call('POST', '/api/records', record)).statusCode).toBe(403);
+    const answer = await quinn.call('POST', '/api/records', record);
+    expect(answer.statusCode).toBe(201);
+    expect((await quinn.call('POST', '/api/records', record)).statusCode).toBe(201);
+    const back = await quinn.get<CombinationRecord>(`/api/combinations/${id}/record.json`);
+    const whenAndWhere = { exportedAt: '', shop: { name: '', isDemo: false } };
+    expect({ ...back, ...whenAndWhere }).toEqual({ ...record, ...whenAndWhere });
+    await empty.close();
+  });
+
+  it('is refused when somebody changed a number in the file', async () => {
+    const record = await odile.get<CombinationRecord>(`/api/combinations/${id}/record.json`);
+    const forged = JSON.parse(JSON.stringify(record).replace('118.40000000000002', '128.4')) as CombinationRecord;
+    const ines = await shop.signIn('Ines');
+    const answer = await ines.call('POST', '/api/records', forged);
+    expect([answer.statusCode, problemOf(answer).code]).toEqual([422, 'chain-broken']);
+    expect(problemOf(answer).detail).toBe('Entry 2 is not what was put on record.');
+  });
+
+  it('is refused by a shop that contradicts it', async () => {
+    const record = await odile.get<CombinationRecord>(`/api/combinations/${id}/record.json`);
+    const ines = await shop.signIn('Ines');
+    const other = { ...record, combination: { ...record.combination, id: randomUUID() }, wire: { ...record.wire, temperature: 70 } };
+    expect(problemOf(await ines.call('POST', '/api/records', other)).code).toBe('conflicting-part');
+  });
+
+  it('goes out as CSV with every digit, every correction, and no formula a spreadsheet would run', async () => {
+    const csv = (await odile.call('GET', `/api/combinations/${id}/record.csv`)).body;
+    expect(csv).toContain('118.40000000000002');
+    expect(csv).toContain('"read the wrong line, ""twice""\n=1+1"');
+    expect(csv.split('\n')[0]).toContain('force N,limit N,verdict');
+    await odile.kept(id, reading(2, 116, { note: '=HYPERLINK("x")' }));
+    expect((await odile.call('GET', `/api/combinations/${id}/record.csv`)).body).toContain(`"'=HYPERLINK(""x"")"`);
+  });
+
+  it('ships its schema, and the shipped one is the one in use', async () => {
+    const { formats } = await import('../src/records/formats');
+    for (const [name, content] of Object.entries(formats())) {
+      expect(await readFile(new URL(`../../docs/formats/${name}`, import.meta.url), 'utf8')).withContext(`${name}: run npm run formats`).toBe(content);
+    }
+    const record = await odile.get<CombinationRecord>(`/api/combinations/${id}/record.json`);
+    expect(recordSchema.safeParse(record).success).toBeTrue();
+  });
+});
+
+describe('The API', () => {
+  it('describes itself by the contract: every route with its request and its refusal', async () => {
+    const shop = await Shop.open();
+    const description = (await shop.app.inject({ url: '/api/openapi.json' })).json<{ paths: Record<string, Record<string, { requestBody?: unknown }>> }>();
+    expect(Object.keys(description.paths)).toEqual(jasmine.arrayContaining(['/api/session', '/api/combinations/{id}/entries', '/api/wire-lists', '/api/records']));
+    expect(JSON.stringify(description.paths['/api/combinations/{id}/entries']?.['post']?.requestBody)).toContain('grip-slipped');
+    const missing = await shop.app.inject({ url: '/api/nothing' });
+    expect([missing.statusCode, missing.headers['content-type']]).toEqual([404, 'application/problem+json; charset=utf-8']);
+    await shop.close();
+  });
+});
