@@ -20,11 +20,16 @@ function takeTurn() {
   try {
     mkdirSync(STATE, { recursive: true });
   } catch (error) {
-    throw new Stop(`The folder ${STATE} cannot be made (${error.code}). Give this account the right to write in the checkout.`);
+    throw new Stop(
+      `The folder ${STATE} cannot be made (${error.code}). Give this account the right to write in the checkout.`,
+    );
   }
   if (existsSync(file)) {
     const { pid, address } = JSON.parse(readFileSync(file, 'utf8') || '{}');
-    if (pid && isRunning(pid)) throw new Stop(`Tug Mark runs from this folder already${address ? `: ${address}` : ''}. Stop it there first (Ctrl-C).`);
+    if (pid && isRunning(pid))
+      throw new Stop(
+        `Tug Mark runs from this folder already${address ? `: ${address}` : ''}. Stop it there first (Ctrl-C).`,
+      );
   }
   const note = (address) => writeFileSync(file, JSON.stringify({ pid: process.pid, address }));
   note(null);
@@ -43,8 +48,10 @@ async function choosePort() {
   const wanted = process.env.TUG_PORT;
   if (!wanted) return freePort(4870);
   const port = Number(wanted);
-  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Stop(`TUG_PORT is '${wanted}', which is no port. Use a number from 1024 to 65535.`);
-  if (!(await isFree(port))) throw new Stop(`Port ${port} is taken by another program. Set TUG_PORT to another, or leave it out.`);
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new Stop(`TUG_PORT is '${wanted}', which is no port. Use a number from 1024 to 65535.`);
+  if (!(await isFree(port)))
+    throw new Stop(`Port ${port} is taken by another program. Set TUG_PORT to another, or leave it out.`);
   return port;
 }
 
@@ -90,7 +97,12 @@ run(async () => {
     }
     await ensurePages();
     const demo = process.env.TUG_DATABASE_URL ? process.env.TUG_DEMO === '1' : !empty;
-    server = await startServer({ TUG_DATABASE_URL: url, TUG_PORT: String(port), TUG_PAGES: PAGES, TUG_DEMO: demo ? '1' : '0' });
+    server = await startServer({
+      TUG_DATABASE_URL: url,
+      TUG_PORT: String(port),
+      TUG_PAGES: PAGES,
+      TUG_DEMO: demo ? '1' : '0',
+    });
     const address = `http://127.0.0.1:${port}`;
     turn.note(address);
     say(`\nTug Mark is up: ${address}`);

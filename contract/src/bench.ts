@@ -49,7 +49,9 @@ export const keptEntrySchema = z.object({
   role: z.enum(ROLES),
   body: entryBodySchema,
   /** The server's verdict on a reading; null for other kinds. */
-  verdict: z.object({ verdict: z.string(), margin: z.number().nullable(), text: z.string(), force: z.number().nullable() }).nullable(),
+  verdict: z
+    .object({ verdict: z.string(), margin: z.number().nullable(), text: z.string(), force: z.number().nullable() })
+    .nullable(),
   limit: limitKeySchema.nullable(),
   corrects: z.uuid().nullable(),
   why: z.string().nullable(),

@@ -32,14 +32,20 @@ export class Browser {
       '--lang=en-GB',
       `--user-data-dir=${profile}`,
     );
-    const driver = Driver.createSession(options, new ServiceBuilder('/usr/bin/chromedriver').build()) as WebDriver & Driver;
+    const driver = Driver.createSession(options, new ServiceBuilder('/usr/bin/chromedriver').build()) as WebDriver &
+      Driver;
     const browser = new Browser(driver, profile, address);
     await browser.size(width, height);
     return browser;
   }
 
   async size(width: number, height: number): Promise<void> {
-    await this.driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width, height, deviceScaleFactor: 1, mobile: false });
+    await this.driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+      width,
+      height,
+      deviceScaleFactor: 1,
+      mobile: false,
+    });
   }
 
   async close(): Promise<void> {
@@ -53,7 +59,11 @@ export class Browser {
 
   /** The button, link or labelled field with this text; waits until it shows. */
   async button(text: string): Promise<WebElement> {
-    return this.shown(By.xpath(`//button[contains(normalize-space(.), ${quote(text)})] | //a[contains(normalize-space(.), ${quote(text)})]`));
+    return this.shown(
+      By.xpath(
+        `//button[contains(normalize-space(.), ${quote(text)})] | //a[contains(normalize-space(.), ${quote(text)})]`,
+      ),
+    );
   }
 
   async field(label: string): Promise<WebElement> {
@@ -67,7 +77,10 @@ export class Browser {
 
   /** Types keys into whatever has the focus. */
   async keys(...keys: string[]): Promise<void> {
-    await this.driver.actions().sendKeys(...keys).perform();
+    await this.driver
+      .actions()
+      .sendKeys(...keys)
+      .perform();
   }
 
   async fill(label: string, text: string): Promise<void> {
@@ -78,13 +91,11 @@ export class Browser {
 
   /** Waits until the page's text holds this. */
   async sees(text: string): Promise<void> {
-    await this.driver.wait(
-      async () => (await this.text()).includes(text),
-      PATIENCE,
-      `The page never showed: ${text}`,
-    ).catch(async (error: unknown) => {
-      throw new Error(`${String(error)}\n--- it shows:\n${await this.text()}`);
-    });
+    await this.driver
+      .wait(async () => (await this.text()).includes(text), PATIENCE, `The page never showed: ${text}`)
+      .catch(async (error: unknown) => {
+        throw new Error(`${String(error)}\n--- it shows:\n${await this.text()}`);
+      });
   }
 
   async text(): Promise<string> {
@@ -96,12 +107,18 @@ export class Browser {
   }
 
   async shot(): Promise<Buffer> {
-    await this.driver.executeAsyncScript('document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(() => arguments[0]())))');
+    await this.driver.executeAsyncScript(
+      'document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(() => arguments[0]())))',
+    );
     return Buffer.from(await this.driver.takeScreenshot(), 'base64');
   }
 
   async shown(locator: By): Promise<WebElement> {
-    const found = await this.driver.wait(until.elementLocated(locator), PATIENCE, `Not on the page: ${String(locator)}`);
+    const found = await this.driver.wait(
+      until.elementLocated(locator),
+      PATIENCE,
+      `Not on the page: ${String(locator)}`,
+    );
     return this.driver.wait(until.elementIsVisible(found), PATIENCE);
   }
 

@@ -8,19 +8,25 @@ import { capture, has, isRoot } from './shell.mjs';
 export function checkNode() {
   const [major, minor] = process.versions.node.split('.').map(Number);
   if (major < 20 || (major === 20 && minor < 19) || major > 22) {
-    throw new Stop(`Tug Mark needs Node.js 20.19 to 22; this is ${process.versions.node}. Install one of those and run it again.`);
+    throw new Stop(
+      `Tug Mark needs Node.js 20.19 to 22; this is ${process.versions.node}. Install one of those and run it again.`,
+    );
   }
 }
 
 /** Installs the packages of the lockfile when they are missing or the lockfile has changed since. */
 export function ensurePackages() {
-  const lock = createHash('sha256').update(readFileSync(`${ROOT}package-lock.json`)).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(`${ROOT}package-lock.json`))
+    .digest('hex');
   const stamp = `${ROOT}node_modules/.tug-mark-lock`;
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   say('Installing packages from the lockfile (a minute or two) ...');
   const done = capture('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
   if (done.code !== 0) {
-    throw new Stop(`The packages could not be installed:\n${done.out.trim()}\nCheck the connection to the package registry and the rights on this folder, then run it again.`);
+    throw new Stop(
+      `The packages could not be installed:\n${done.out.trim()}\nCheck the connection to the package registry and the rights on this folder, then run it again.`,
+    );
   }
   writeFileSync(stamp, lock);
 }
@@ -29,13 +35,15 @@ export function ensurePackages() {
 export function ensureDebian(packages, isThere, what) {
   if (isThere()) return;
   const command = `apt-get install -y ${packages.join(' ')}`;
-  if (!has('apt-get')) throw new Stop(`${what} is not installed, and this is no Debian machine. Install it by hand and run this again.`);
+  if (!has('apt-get'))
+    throw new Stop(`${what} is not installed, and this is no Debian machine. Install it by hand and run this again.`);
   if (!isRoot()) throw new Stop(`${what} is not installed and this account may not install it. Run: sudo ${command}`);
   say(`Installing ${what} from Debian's packages ...`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   capture('apt-get', ['update'], { env });
   const done = capture('apt-get', ['install', '-y', '--no-install-recommends', ...packages], { env });
-  if (done.code !== 0 || !isThere()) throw new Stop(`${what} could not be installed:\n${done.out.trim().split('\n').slice(-8).join('\n')}`);
+  if (done.code !== 0 || !isThere())
+    throw new Stop(`${what} could not be installed:\n${done.out.trim().split('\n').slice(-8).join('\n')}`);
 }
 
 /** Chromium and its driver, for the tests and the pictures. */

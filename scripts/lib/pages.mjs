@@ -8,7 +8,15 @@ import { follow } from './shell.mjs';
 /** Where the built pages lie. */
 export const PAGES = `${ROOT}web/dist/tug-mark/browser`;
 const STAMP = `${ROOT}web/dist/tug-mark/stamp`;
-const SOURCES = ['core/src', 'contract/src', 'web/src', 'web/angular.json', 'web/tsconfig.json', 'web/tsconfig.app.json', 'package-lock.json'];
+const SOURCES = [
+  'core/src',
+  'contract/src',
+  'web/src',
+  'web/angular.json',
+  'web/tsconfig.json',
+  'web/tsconfig.app.json',
+  'package-lock.json',
+];
 
 function* files(path) {
   if (statSync(path).isFile()) yield path;
@@ -38,7 +46,10 @@ export async function ensurePages() {
 /** Builds one Angular project of web/angular.json. */
 export async function buildPages(project) {
   rmSync(`${ROOT}web/dist/${project}`, { recursive: true, force: true });
-  const done = await follow('npx', ['ng', 'build', project], { cwd: `${ROOT}web`, env: { ...process.env, NG_CLI_ANALYTICS: 'false' } });
+  const done = await follow('npx', ['ng', 'build', project], {
+    cwd: `${ROOT}web`,
+    env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
+  });
   if (done.code !== 0) throw new Stop(`The pages could not be built:\n${done.out.trim()}`);
 }
 

@@ -57,7 +57,13 @@ export async function startPostgres(name, { firstPort, settings = {} }) {
     port = Number(readFileSync(`${data}/postmaster.pid`, 'utf8').split('\n')[3]);
   } else {
     port = await freePort(firstPort);
-    const options = Object.entries({ listen_addresses: '127.0.0.1', port, unix_socket_directories: '', timezone: 'UTC', ...settings })
+    const options = Object.entries({
+      listen_addresses: '127.0.0.1',
+      port,
+      unix_socket_directories: '',
+      timezone: 'UTC',
+      ...settings,
+    })
       .map(([key, value]) => `-c ${key}='${value}'`)
       .join(' ');
     let done;
@@ -68,8 +74,12 @@ export async function startPostgres(name, { firstPort, settings = {} }) {
       await wait(1500);
     }
     if (!running()) {
-      const log = existsSync(`${home}/log`) ? readFileSync(`${home}/log`, 'utf8').trim().split('\n').slice(-5).join('\n') : '';
-      throw new Stop(`The database in ${home} does not start:\n${done.out.trim()}\n${log}\nIf its files are damaged, move that folder away and run it again: a new one is made.`);
+      const log = existsSync(`${home}/log`)
+        ? readFileSync(`${home}/log`, 'utf8').trim().split('\n').slice(-5).join('\n')
+        : '';
+      throw new Stop(
+        `The database in ${home} does not start:\n${done.out.trim()}\n${log}\nIf its files are damaged, move that folder away and run it again: a new one is made.`,
+      );
     }
   }
   return {
@@ -87,15 +97,29 @@ function makeCluster(bin, home, data, secret) {
   try {
     mkdirSync(home, { recursive: true });
   } catch (error) {
-    throw new Stop(`The folder ${home} cannot be made (${error.code}). Give this account the right to write there, or set TUG_DATABASE_URL to a PostgreSQL of your own.`);
+    throw new Stop(
+      `The folder ${home} cannot be made (${error.code}). Give this account the right to write there, or set TUG_DATABASE_URL to a PostgreSQL of your own.`,
+    );
   }
   writeFileSync(secret, randomBytes(24).toString('hex'), { mode: 0o600 });
   chmodSync(home, 0o700);
   if (isRoot()) {
     const done = capture('chown', ['-R', 'postgres:', home]);
-    if (done.code !== 0) throw new Stop(`The folder ${home} cannot be given to the postgres account: ${done.out.trim()}`);
+    if (done.code !== 0)
+      throw new Stop(`The folder ${home} cannot be given to the postgres account: ${done.out.trim()}`);
   }
-  const done = asOwner(`${bin}/initdb`, ['-D', data, '-U', 'tug', '-A', 'scram-sha-256', '-E', 'UTF8', '--locale=C.UTF-8', `--pwfile=${secret}`]);
+  const done = asOwner(`${bin}/initdb`, [
+    '-D',
+    data,
+    '-U',
+    'tug',
+    '-A',
+    'scram-sha-256',
+    '-E',
+    'UTF8',
+    '--locale=C.UTF-8',
+    `--pwfile=${secret}`,
+  ]);
   if (done.code !== 0) throw new Stop(`The database could not be made in ${home}:\n${done.out.trim()}`);
   writeFileSync(`${home}/complete`, '');
 }

@@ -29,8 +29,11 @@ export function startServer(env) {
 
 function explain(said, code) {
   if (/EADDRINUSE/.test(said)) return 'The port is taken by another program. Set TUG_PORT to a free one.';
-  if (/ECONNREFUSED|ENOTFOUND/.test(said)) return 'The database does not answer. Check TUG_DATABASE_URL and that PostgreSQL runs.';
-  if (/password authentication failed|28P01/.test(said)) return 'The database refuses the name or password in TUG_DATABASE_URL.';
-  if (/permission denied|42501/.test(said)) return 'The database account may not make tables. Give it a database of its own.';
+  if (/ECONNREFUSED|ENOTFOUND/.test(said))
+    return 'The database does not answer. Check TUG_DATABASE_URL and that PostgreSQL runs.';
+  if (/password authentication failed|28P01/.test(said))
+    return 'The database refuses the name or password in TUG_DATABASE_URL.';
+  if (/permission denied|42501/.test(said))
+    return 'The database account may not make tables. Give it a database of its own.';
   return `The server ended with code ${code} before it listened.`;
 }

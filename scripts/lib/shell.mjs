@@ -5,7 +5,10 @@ import { ROOT } from './paths.mjs';
 /** Runs a command to its end; gives its exit code and all it printed. */
 export function capture(command, args, options = {}) {
   const done = spawnSync(command, args, { cwd: ROOT, encoding: 'utf8', maxBuffer: 64 * 1024 * 1024, ...options });
-  return { code: done.status ?? 1, out: `${done.stdout ?? ''}${done.stderr ?? ''}${done.error ? done.error.message : ''}` };
+  return {
+    code: done.status ?? 1,
+    out: `${done.stdout ?? ''}${done.stderr ?? ''}${done.error ? done.error.message : ''}`,
+  };
 }
 
 /** Runs a command in the background to its end, keeping what it prints; a log file gets it too when named. */

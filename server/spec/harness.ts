@@ -64,7 +64,11 @@ export class Shop {
   /** An empty shop with its first engineer, signed in. */
   async firstEngineer(): Promise<Visitor> {
     const visitor = new Visitor(this.app);
-    await visitor.call('POST', '/api/first-engineer', { shopName: 'Elsewhere', name: 'Ada', password: 'correct horse' });
+    await visitor.call('POST', '/api/first-engineer', {
+      shopName: 'Elsewhere',
+      name: 'Ada',
+      password: 'correct horse',
+    });
     return visitor;
   }
 
@@ -91,7 +95,12 @@ export class Visitor {
 
   constructor(readonly app: FastifyInstance) {}
 
-  async call(method: InjectOptions['method'], url: string, payload?: unknown, headers: Record<string, string> = {}): Promise<LightMyRequestResponse> {
+  async call(
+    method: InjectOptions['method'],
+    url: string,
+    payload?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<LightMyRequestResponse> {
     const answer = await this.app.inject({
       ...(method && { method }),
       url,
@@ -108,12 +117,16 @@ export class Visitor {
   }
 
   importCsv(name: string, content: string | Buffer, id = randomUUID()): Promise<LightMyRequestResponse> {
-    return this.call('POST', `/api/wire-lists?id=${id}&name=${encodeURIComponent(name)}`, content, { 'content-type': 'text/csv' });
+    return this.call('POST', `/api/wire-lists?id=${id}&name=${encodeURIComponent(name)}`, content, {
+      'content-type': 'text/csv',
+    });
   }
 
   async combination(terminal: string, wire: string, list?: string): Promise<Combination> {
     const { lines } = await this.get<{ lines: CombinationLine[] }>('/api/combinations');
-    const found = lines.find((line) => line.terminal === terminal && line.wire === wire && (!list || line.list === list));
+    const found = lines.find(
+      (line) => line.terminal === terminal && line.wire === wire && (!list || line.list === list),
+    );
     if (!found) throw new Error(`no combination ${terminal} on ${wire}`);
     return found;
   }
@@ -123,7 +136,13 @@ export class Visitor {
   }
 
   put(combination: string, body: EntryBody, changes: Partial<NewEntry> = {}): Promise<LightMyRequestResponse> {
-    return this.call('POST', `/api/combinations/${combination}/entries`, { id: randomUUID(), body, corrects: null, why: null, ...changes });
+    return this.call('POST', `/api/combinations/${combination}/entries`, {
+      id: randomUUID(),
+      body,
+      corrects: null,
+      why: null,
+      ...changes,
+    });
   }
 
   async kept(combination: string, body: EntryBody, changes: Partial<NewEntry> = {}): Promise<KeptEntry> {
@@ -135,7 +154,11 @@ export class Visitor {
 
 export const problemOf = (answer: LightMyRequestResponse) => answer.json<Problem>();
 
-export const reading = (piece: number, force: number, changes: Partial<Extract<EntryBody, { kind: 'reading' }>> = {}): EntryBody => ({
+export const reading = (
+  piece: number,
+  force: number,
+  changes: Partial<Extract<EntryBody, { kind: 'reading' }>> = {},
+): EntryBody => ({
   kind: 'reading',
   piece,
   force,

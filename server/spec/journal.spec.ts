@@ -58,10 +58,16 @@ describe('The journal', () => {
 
   it('takes a correction with its reason, once, and keeps what was corrected', async () => {
     const first = await odile.kept(id, reading(1, 84));
-    expect(problemOf(await odile.put(id, reading(1, 114), { corrects: first.id, why: ' ' })).code).toBe('reason-missing');
+    expect(problemOf(await odile.put(id, reading(1, 114), { corrects: first.id, why: ' ' })).code).toBe(
+      'reason-missing',
+    );
     await odile.kept(id, reading(1, 114), { corrects: first.id, why: 'digits swapped' });
-    expect(problemOf(await odile.put(id, reading(1, 115), { corrects: first.id, why: 'again' })).code).toBe('corrects-stale');
-    expect(problemOf(await odile.put(id, reading(2, 115), { corrects: first.id, why: 'other piece' })).code).toBe('corrects-unknown');
+    expect(problemOf(await odile.put(id, reading(1, 115), { corrects: first.id, why: 'again' })).code).toBe(
+      'corrects-stale',
+    );
+    expect(problemOf(await odile.put(id, reading(2, 115), { corrects: first.id, why: 'other piece' })).code).toBe(
+      'corrects-unknown',
+    );
     const { entries } = await odile.view(id);
     expect(entries.map((e) => (e.body.kind === 'reading' ? e.body.force : null))).toEqual([null, 84, 114]);
   });
@@ -70,16 +76,26 @@ describe('The journal', () => {
     const code = async (...put: Parameters<Visitor['put']>) => problemOf(await odile.put(...put)).code;
     expect(await code(id, reading(1, 1e9))).toBe('above-wire');
     expect(await code(id, { kind: 'gate', gate: 'hand-tug', answer: 'yes', note: '' })).toBe('gate-order');
-    expect(await code(id, { kind: 'finding', piece: 1, criterion: 'seam', finding: 'rework', note: '' })).toBe('finding-not-allowed');
+    expect(await code(id, { kind: 'finding', piece: 1, criterion: 'seam', finding: 'rework', note: '' })).toBe(
+      'finding-not-allowed',
+    );
     expect(await code(id, { kind: 'ruling', piece: 1, ruling: 'counts', note: 'x' })).toBe('role-may-not');
   });
 
   it('says where a request is wrong: too many fields, a wrong type, no JSON at all', async () => {
-    const send = (payload: unknown) => odile.call('POST', `/api/combinations/${id}/entries`, payload, { 'content-type': 'application/json' });
-    const many = await send({ id: randomUUID(), body: { ...reading(1, 118), colour: 'red' }, corrects: null, why: null });
+    const send = (payload: unknown) =>
+      odile.call('POST', `/api/combinations/${id}/entries`, payload, { 'content-type': 'application/json' });
+    const many = await send({
+      id: randomUUID(),
+      body: { ...reading(1, 118), colour: 'red' },
+      corrects: null,
+      why: null,
+    });
     expect([many.statusCode, problemOf(many).errors?.[0]?.where]).toEqual([422, 'body']);
     const negative = await send({ id: randomUUID(), body: reading(1, -5), corrects: null, why: null });
-    expect(problemOf(negative).errors?.[0]).toEqual(jasmine.objectContaining({ where: 'body.force', text: 'has to be above 0' }));
+    expect(problemOf(negative).errors?.[0]).toEqual(
+      jasmine.objectContaining({ where: 'body.force', text: 'has to be above 0' }),
+    );
     const nan = await send('{"id": NaN}');
     expect([nan.statusCode, problemOf(nan).code]).toEqual([400, 'not-json']);
     expect(nan.headers['content-type']).toContain('application/problem+json');
@@ -99,7 +115,10 @@ describe('The journal', () => {
     await odile.kept(id, reading(2, 117));
     expect(findBreak((await odile.view(id)).entries)).toBeNull();
     await shop.db.raw('ALTER TABLE journal DISABLE TRIGGER journal_append_only');
-    await shop.db.raw(`UPDATE journal SET body = replace(body::text, '84', '94')::json WHERE combination = ? AND slot = 'reading/1'`, [id]);
+    await shop.db.raw(
+      `UPDATE journal SET body = replace(body::text, '84', '94')::json WHERE combination = ? AND slot = 'reading/1'`,
+      [id],
+    );
     expect(findBreak((await odile.view(id)).entries)?.text).toBe('Entry 2 is not what was put on record.');
   });
 
@@ -129,14 +148,26 @@ describe('A tool', () => {
     const { id } = await odile.combination('FL-WS-10', 'FL-W-0075');
     const take = { kind: 'tool', tool: 'HT-14', die: 'W', nest: '10' } as const;
     const due = problemOf(await odile.put(id, take));
-    expect([due.code, due.title]).toEqual(['tool-refused', 'The go/no-go check of Hand tool HT-14 is good for 12 h and ran out. Check it now.']);
+    expect([due.code, due.title]).toEqual([
+      'tool-refused',
+      'The go/no-go check of Hand tool HT-14 is good for 12 h and ran out. Check it now.',
+    ]);
     const check = (goPassed: boolean, noGoStopped: boolean) =>
       odile.call('POST', '/api/tool-checks', { id: randomUUID(), tool: 'HT-14', goPassed, noGoStopped });
     await check(true, false);
     expect(problemOf(await odile.put(id, take)).title).toContain('failed its last check');
     await check(true, true);
     expect((await odile.put(id, take)).statusCode).toBe(201);
-    expect((await odile.call('POST', '/api/tool-checks', { id: randomUUID(), tool: 'HT-99', goPassed: true, noGoStopped: true })).statusCode).toBe(404);
+    expect(
+      (
+        await odile.call('POST', '/api/tool-checks', {
+          id: randomUUID(),
+          tool: 'HT-99',
+          goPassed: true,
+          noGoStopped: true,
+        })
+      ).statusCode,
+    ).toBe(404);
     await shop.close();
   });
 });

@@ -18,7 +18,9 @@ describe('Importing a wire list', () => {
     expect(first.statusCode).toBe(201);
     expect(first.json<WireListKept>()).toEqual(jasmine.objectContaining({ wires: 66, combinations: 19 }));
     expect((await odile.importCsv('Sprayer loom', await sprayerLoom(), id)).statusCode).toBe(201);
-    const { rows } = await shop.db.raw<{ rows: { count: string }[] }>(`SELECT count(*) FROM combinations WHERE list = 'Sprayer loom'`);
+    const { rows } = await shop.db.raw<{ rows: { count: string }[] }>(
+      `SELECT count(*) FROM combinations WHERE list = 'Sprayer loom'`,
+    );
     expect(rows[0]?.count).toBe('19');
     expect(problemOf(await odile.importCsv('Sprayer loom', await sprayerLoom())).code).toBe('name-taken');
   });
@@ -45,15 +47,23 @@ describe('Importing a wire list', () => {
     for (const [name, bytes] of Object.entries(files)) {
       const answer = await odile.importCsv(name, bytes);
       expect(answer.statusCode).withContext(name).toBe(201);
-      const kept = await shop.db('wire_list_rows').where({ list: answer.json<WireListKept>().id }).first<{ wire_id: string; length: number }>();
+      const kept = await shop
+        .db('wire_list_rows')
+        .where({ list: answer.json<WireListKept>().id })
+        .first<{ wire_id: string; length: number }>();
       expect([kept?.wire_id, kept?.length]).withContext(name).toEqual(['gr\u00fcn 1', 120.5]);
     }
   });
 
   it('reads 20,000 wires', async () => {
     const rows = Array.from({ length: 20_000 }, (_, i) => `W${i},FL-W-0075,${100 + i},FL-RT-0406,FL-OC-1508,1,dry`);
-    const answer = await odile.importCsv('Large', ['wire id,wire part,length mm,terminal a,terminal b,quantity,place', ...rows].join('\n'));
-    expect(answer.json<WireListKept>()).toEqual(jasmine.objectContaining({ wires: 20_000, combinations: 2, pieces: 40_000 }));
+    const answer = await odile.importCsv(
+      'Large',
+      ['wire id,wire part,length mm,terminal a,terminal b,quantity,place', ...rows].join('\n'),
+    );
+    expect(answer.json<WireListKept>()).toEqual(
+      jasmine.objectContaining({ wires: 20_000, combinations: 2, pieces: 40_000 }),
+    );
   });
 
   it('refuses 50 MB, binary data, an open quote and an empty file, each with a sentence', async () => {
@@ -74,9 +84,15 @@ describe('A shop file', () => {
     expect((await ada.call('POST', '/api/shop-file', file)).json()).toEqual({ parts: 0, limits: 0 });
     const limits = await ada.get<{ status: string }[]>('/api/limits');
     expect(new Set(limits.map((t) => t.status))).toEqual(new Set(['draft']));
-    const thicker = { ...file, wires: file.wires.map((w) => (w.part === 'FL-W-0075' ? { ...w, insulationDiameter: 2.3 } : w)) };
+    const thicker = {
+      ...file,
+      wires: file.wires.map((w) => (w.part === 'FL-W-0075' ? { ...w, insulationDiameter: 2.3 } : w)),
+    };
     expect((await ada.call('POST', '/api/shop-file', thicker)).json()).toEqual({ parts: 1, limits: 0 });
-    const backwards = { ...file, terminals: file.terminals.map((t) => ({ ...t, insulationRange: { min: 3, max: 2 } })) };
+    const backwards = {
+      ...file,
+      terminals: file.terminals.map((t) => ({ ...t, insulationRange: { min: 3, max: 2 } })),
+    };
     const refused = await ada.call('POST', '/api/shop-file', backwards);
     expect(refused.statusCode).toBe(422);
     expect(problemOf(refused).errors?.[0]).toEqual(jasmine.objectContaining({ where: 'terminals.0.insulationRange' }));
@@ -102,7 +118,13 @@ describe('The record', () => {
     const record = await odile.get<CombinationRecord>(`/api/combinations/${id}/record.json`);
     const empty = await Shop.open('empty');
     const ada = await empty.firstEngineer();
-    await ada.call('POST', '/api/people', { id: randomUUID(), name: 'Quinn', role: 'quality', password: 'correct horse', qualifiedUntil: null });
+    await ada.call('POST', '/api/people', {
+      id: randomUUID(),
+      name: 'Quinn',
+      role: 'quality',
+      password: 'correct horse',
+      qualifiedUntil: null,
+    });
     const quinn = await empty.signIn('Quinn', 'correct horse');
     expect((await ada.call('POST', '/api/records', record)).statusCode).toBe(403);
     const answer = await quinn.call('POST', '/api/records', record);
@@ -126,7 +148,11 @@ describe('The record', () => {
   it('is refused by a shop that contradicts it', async () => {
     const record = await odile.get<CombinationRecord>(`/api/combinations/${id}/record.json`);
     const ines = await shop.signIn('Ines');
-    const other = { ...record, combination: { ...record.combination, id: randomUUID() }, wire: { ...record.wire, temperature: 70 } };
+    const other = {
+      ...record,
+      combination: { ...record.combination, id: randomUUID() },
+      wire: { ...record.wire, temperature: 70 },
+    };
     expect(problemOf(await ines.call('POST', '/api/records', other)).code).toBe('conflicting-part');
   });
 
@@ -142,7 +168,9 @@ describe('The record', () => {
   it('ships its schema, and the shipped one is the one in use', async () => {
     const { formats } = await import('../src/records/formats');
     for (const [name, content] of Object.entries(formats())) {
-      expect(await readFile(new URL(`../../docs/formats/${name}`, import.meta.url), 'utf8')).withContext(`${name}: run npm run formats`).toBe(content);
+      expect(await readFile(new URL(`../../docs/formats/${name}`, import.meta.url), 'utf8'))
+        .withContext(`${name}: run npm run formats`)
+        .toBe(content);
     }
     const record = await odile.get<CombinationRecord>(`/api/combinations/${id}/record.json`);
     expect(recordSchema.safeParse(record).success).toBeTrue();
@@ -152,11 +180,20 @@ describe('The record', () => {
 describe('The API', () => {
   it('describes itself by the contract: every route with its request and its refusal', async () => {
     const shop = await Shop.open();
-    const description = (await shop.app.inject({ url: '/api/openapi.json' })).json<{ paths: Record<string, Record<string, { requestBody?: unknown }>> }>();
-    expect(Object.keys(description.paths)).toEqual(jasmine.arrayContaining(['/api/session', '/api/combinations/{id}/entries', '/api/wire-lists', '/api/records']));
-    expect(JSON.stringify(description.paths['/api/combinations/{id}/entries']?.['post']?.requestBody)).toContain('grip-slipped');
+    const description = (await shop.app.inject({ url: '/api/openapi.json' })).json<{
+      paths: Record<string, Record<string, { requestBody?: unknown }>>;
+    }>();
+    expect(Object.keys(description.paths)).toEqual(
+      jasmine.arrayContaining(['/api/session', '/api/combinations/{id}/entries', '/api/wire-lists', '/api/records']),
+    );
+    expect(JSON.stringify(description.paths['/api/combinations/{id}/entries']?.['post']?.requestBody)).toContain(
+      'grip-slipped',
+    );
     const missing = await shop.app.inject({ url: '/api/nothing' });
-    expect([missing.statusCode, missing.headers['content-type']]).toEqual([404, 'application/problem+json; charset=utf-8']);
+    expect([missing.statusCode, missing.headers['content-type']]).toEqual([
+      404,
+      'application/problem+json; charset=utf-8',
+    ]);
     await shop.close();
   });
 });

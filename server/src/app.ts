@@ -26,19 +26,34 @@ export interface AppOptions {
 }
 
 /** The whole server, not yet listening. It keeps no state of its own: any number of processes serve one database. */
-export async function buildApp({ db, pages, signInsPerMinute = 20, logger = false }: AppOptions): Promise<FastifyInstance> {
+export async function buildApp({
+  db,
+  pages,
+  signInsPerMinute = 20,
+  logger = false,
+}: AppOptions): Promise<FastifyInstance> {
   const app = Fastify({ logger, bodyLimit: 1024 * 1024, trustProxy: 'loopback' });
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   handleErrors(app);
-  await app.register(helmet, { contentSecurityPolicy: false, strictTransportSecurity: false, crossOriginEmbedderPolicy: false });
+  await app.register(helmet, {
+    contentSecurityPolicy: false,
+    strictTransportSecurity: false,
+    crossOriginEmbedderPolicy: false,
+  });
 
   await app.register(
     async (api) => {
       await api.register(cookie);
       await api.register(rateLimit, { global: false });
       await api.register(swagger, {
-        openapi: { info: { title: 'Tug Mark', version: '1', description: 'Set-up, record and judgement of crimped terminations.' } },
+        openapi: {
+          info: {
+            title: 'Tug Mark',
+            version: '1',
+            description: 'Set-up, record and judgement of crimped terminations.',
+          },
+        },
         transform: jsonSchemaTransform,
       });
       readSessions(api, db);

@@ -5,7 +5,10 @@ import { FAMILIES, SEAMS, type Terminal } from '../terminal';
 import { NEST_PROFILES, type NestProfile } from '../tool';
 import { bites, gates, orientation } from './index';
 
-const seam = (s: Terminal['barrel']['seam'], base = bareRing): Terminal => ({ ...base, barrel: { ...base.barrel, seam: s } });
+const seam = (s: Terminal['barrel']['seam'], base = bareRing): Terminal => ({
+  ...base,
+  barrel: { ...base.barrel, seam: s },
+});
 
 describe('Orientation', () => {
   it('puts a butted seam down in the cradle, and calls it critical', () => {
@@ -17,10 +20,14 @@ describe('Orientation', () => {
 
   it('never leaves the angle free for a butted seam in an indenting nest', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...FAMILIES), fc.constantFrom<NestProfile>('indent-and-cradle', 'window-indent'), (family, profile) => {
-        const lies = orientation({ ...seam('butted'), family }, profile, practice);
-        expect(lies?.angle).not.toBeNull();
-      }),
+      fc.property(
+        fc.constantFrom(...FAMILIES),
+        fc.constantFrom<NestProfile>('indent-and-cradle', 'window-indent'),
+        (family, profile) => {
+          const lies = orientation({ ...seam('butted'), family }, profile, practice);
+          expect(lies?.angle).not.toBeNull();
+        },
+      ),
     );
   });
 
@@ -46,7 +53,8 @@ describe('Orientation', () => {
 
   it('is none at all for a closed barrel in a rolling nest or open wings in any other', () => {
     expect(orientation(bareRing, 'rolled', practice)).toBeNull();
-    for (const profile of NEST_PROFILES.filter((p) => p !== 'rolled')) expect(orientation(openContact, profile, practice)).toBeNull();
+    for (const profile of NEST_PROFILES.filter((p) => p !== 'rolled'))
+      expect(orientation(openContact, profile, practice)).toBeNull();
   });
 });
 
@@ -59,7 +67,9 @@ describe('Bites', () => {
   it('cover the barrel from tongue to wire when the sheet is silent', () => {
     const silent = { ...bareRing, bites: null };
     expect(bites(silent, { width: 3 }).map((b) => b.centre)).toEqual([4.5, 1.5]);
-    expect(bites({ ...silent, barrel: { ...silent.barrel, length: 7 } }, { width: 3 }).map((b) => b.centre)).toEqual([5.5, 3.5, 1.5]);
+    expect(bites({ ...silent, barrel: { ...silent.barrel, length: 7 } }, { width: 3 }).map((b) => b.centre)).toEqual([
+      5.5, 3.5, 1.5,
+    ]);
   });
 
   it('never stand past either end of the barrel', () => {
@@ -102,10 +112,17 @@ describe('The steps of the crimp', () => {
   });
 
   it('ask for nothing to slide on when there is nothing', () => {
-    expect(steps(bareRing, 'indent-and-cradle')).toEqual(['strip-looked-at', 'orientation', 'cycle-complete', 'mark-matches', 'hand-tug']);
+    expect(steps(bareRing, 'indent-and-cradle')).toEqual([
+      'strip-looked-at',
+      'orientation',
+      'cycle-complete',
+      'mark-matches',
+      'hand-tug',
+    ]);
   });
 
   it('know every seam the catalogue knows', () => {
-    for (const s of SEAMS) expect(orientation(seam(s), s === 'open' ? 'rolled' : 'indent-and-cradle', practice)).not.toBeNull();
+    for (const s of SEAMS)
+      expect(orientation(seam(s), s === 'open' ? 'rolled' : 'indent-and-cradle', practice)).not.toBeNull();
   });
 });

@@ -23,7 +23,16 @@ function pointsOf(terminal: Terminal, profile: NestProfile) {
 describe('The points to look at', () => {
   it('follow the family: what each has and what it has not', () => {
     const codes = (terminal: Terminal, profile: NestProfile) => pointsOf(terminal, profile).map((c) => c.code);
-    expect(codes(bareRing, 'indent-and-cradle')).toEqual(['tongue', 'brush', 'bite', 'seam', 'mark', 'barrel', 'strands', 'gap']);
+    expect(codes(bareRing, 'indent-and-cradle')).toEqual([
+      'tongue',
+      'brush',
+      'bite',
+      'seam',
+      'mark',
+      'barrel',
+      'strands',
+      'gap',
+    ]);
     expect(codes(insulatedRing, 'symmetric-oval')).toContain('insulation-grip');
     expect(codes(openContact, 'rolled')).toEqual(jasmine.arrayContaining(['gap', 'insulation-grip', 'seam']));
     const splice = codes(windowSplice, 'window-indent');
@@ -42,7 +51,10 @@ describe('The points to look at', () => {
   });
 
   it('let nobody rework an upside-down seam', () => {
-    expect(pointsOf(bareRing, 'indent-and-cradle').find((c) => c.code === 'seam')?.findings).toEqual(['accept', 'reject']);
+    expect(pointsOf(bareRing, 'indent-and-cradle').find((c) => c.code === 'seam')?.findings).toEqual([
+      'accept',
+      'reject',
+    ]);
   });
 });
 
@@ -57,23 +69,43 @@ describe('The verdict of looking', () => {
     );
 
   it('passes when every point of every piece is accepted', () => {
-    expect(judgeLook(points, all(() => 'accept'), 2).state).toBe('pass');
+    expect(
+      judgeLook(
+        points,
+        all(() => 'accept'),
+        2,
+      ).state,
+    ).toBe('pass');
   });
 
   it('fails on one reject and names piece and point', () => {
-    const verdict = judgeLook(points, all((p, c) => (p === 2 && c === 'seam' ? 'reject' : 'accept')), 2);
+    const verdict = judgeLook(
+      points,
+      all((p, c) => (p === 2 && c === 'seam' ? 'reject' : 'accept')),
+      2,
+    );
     expect(verdict.state).toBe('fail');
     expect(verdict.pieces).toEqual(['accepted', 'rejected']);
     expect(verdict.reasons[0]?.text).toBe('Piece 2 is rejected: way round.');
   });
 
   it('never takes a point for good that nobody looked at', () => {
-    const verdict = judgeLook(points, all((p, c) => (p === 2 && c === 'gap' ? null : 'accept')), 2);
+    const verdict = judgeLook(
+      points,
+      all((p, c) => (p === 2 && c === 'gap' ? null : 'accept')),
+      2,
+    );
     expect(verdict.state).toBe('missing');
     expect(verdict.reasons[0]?.numbers['open']).toBe(1);
   });
 
   it('holds while a piece is to be reworked', () => {
-    expect(judgeLook(points, all((p, c) => (p === 1 && c === 'gap' ? 'rework' : 'accept')), 2).state).toBe('hold');
+    expect(
+      judgeLook(
+        points,
+        all((p, c) => (p === 1 && c === 'gap' ? 'rework' : 'accept')),
+        2,
+      ).state,
+    ).toBe('hold');
   });
 });

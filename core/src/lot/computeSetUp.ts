@@ -51,11 +51,7 @@ export interface SetUp {
  * @param entries the journal so far: the tool taken decides nest, orientation and points to look at
  * @param now ISO instant
  */
-export function computeSetUp(
-  context: SetUpContext,
-  entries: readonly Entry[],
-  now: string,
-): SetUp {
+export function computeSetUp(context: SetUpContext, entries: readonly Entry[], now: string): SetUp {
   const { terminal, wire, place, practice } = context;
   const taken = entriesOf(entries, 'tool').at(-1)?.body;
   const judgedBy = entriesOf(entries, 'reading').at(-1)?.limit ?? null;

@@ -1,4 +1,15 @@
-import { bareRing, checkAt, insulatedRing, limitTable, NOW, practice, stripper, tool, wire075, wireOf } from '../testing/shop';
+import {
+  bareRing,
+  checkAt,
+  insulatedRing,
+  limitTable,
+  NOW,
+  practice,
+  stripper,
+  tool,
+  wire075,
+  wireOf,
+} from '../testing/shop';
 import {
   checkEntry,
   computeSetUp,
@@ -33,7 +44,15 @@ class Bench {
   put(body: EntryBody, corrects: string | null = null, why: string | null = null): string {
     const id = `e${this.entries.length + 1}`;
     const minute = String(this.entries.length % 60).padStart(2, '0');
-    this.entries.push({ id, at: `2026-11-25T10:${minute}:00.000Z`, by: 'Odile', body, corrects, why, limit: body.kind === 'reading' ? KEY : null });
+    this.entries.push({
+      id,
+      at: `2026-11-25T10:${minute}:00.000Z`,
+      by: 'Odile',
+      body,
+      corrects,
+      why,
+      limit: body.kind === 'reading' ? KEY : null,
+    });
     return id;
   }
   takeTool() {
@@ -46,7 +65,8 @@ class Bench {
   }
   lookAll() {
     for (let piece = 1; piece <= 5; piece++) {
-      for (const { code } of this.setUp().criteria) this.put({ kind: 'finding', piece, criterion: code, finding: 'accept', note: '' });
+      for (const { code } of this.setUp().criteria)
+        this.put({ kind: 'finding', piece, criterion: code, finding: 'accept', note: '' });
     }
     return this;
   }
@@ -61,13 +81,20 @@ class Bench {
   judge(checks = this.about.checks) {
     return judgeCombination(this.setUp(), this.entries, practice, this.about.tools, checks, NOW);
   }
-  check(body: EntryBody, correction: { why: string | null; isCorrection: boolean } = { why: null, isCorrection: false }) {
+  check(
+    body: EntryBody,
+    correction: { why: string | null; isCorrection: boolean } = { why: null, isCorrection: false },
+  ) {
     const done = checkEntry(this.setUp(), this.entries, body, correction);
     return done.ok ? 'kept' : done.refusal.code;
   }
 }
 
-const reading = (piece: number, force: number, changes: Partial<Extract<EntryBody, { kind: 'reading' }>> = {}): EntryBody => ({
+const reading = (
+  piece: number,
+  force: number,
+  changes: Partial<Extract<EntryBody, { kind: 'reading' }>> = {},
+): EntryBody => ({
   kind: 'reading',
   piece,
   force,
@@ -79,7 +106,12 @@ const reading = (piece: number, force: number, changes: Partial<Extract<EntryBod
   ...changes,
 });
 const GOOD = [116.2, 112.2, 121.3, 118.4, 119.9];
-const done = () => new Bench().takeTool().passGates().lookAll().pull(...GOOD);
+const done = () =>
+  new Bench()
+    .takeTool()
+    .passGates()
+    .lookAll()
+    .pull(...GOOD);
 
 describe('A combination', () => {
   it('is accepted when all six stages pass against a controlled limit', () => {
@@ -88,7 +120,12 @@ describe('A combination', () => {
 
   it('is never accepted by made-up limits, and says so', () => {
     const bench = new Bench({ ...context, limits: context.limits.map((t) => ({ ...t, origin: 'made-up' as const })) });
-    const judgement = bench.takeTool().passGates().lookAll().pull(...GOOD).judge();
+    const judgement = bench
+      .takeTool()
+      .passGates()
+      .lookAll()
+      .pull(...GOOD)
+      .judge();
     expect(judgement.verdict).toBe('meets-made-up-limits');
     expect(judgement.headline).toContain('accepts nothing');
   });
@@ -102,8 +139,14 @@ describe('A combination', () => {
 
   it('is rejected by an upside-down seam although every pull holds', () => {
     const bench = done();
-    const seam = bench.entries.find((e) => e.body.kind === 'finding' && e.body.piece === 3 && e.body.criterion === 'seam');
-    bench.put({ kind: 'finding', piece: 3, criterion: 'seam', finding: 'reject', note: 'indent on the seam' }, seam?.id, 'looked again');
+    const seam = bench.entries.find(
+      (e) => e.body.kind === 'finding' && e.body.piece === 3 && e.body.criterion === 'seam',
+    );
+    bench.put(
+      { kind: 'finding', piece: 3, criterion: 'seam', finding: 'reject', note: 'indent on the seam' },
+      seam?.id,
+      'looked again',
+    );
     const judgement = bench.judge();
     expect(judgement.verdict).toBe('rejected');
     expect(judgement.headline).toBe('Rejected in look: Piece 3 is rejected: way round.');
@@ -111,7 +154,9 @@ describe('A combination', () => {
   });
 
   it('is rejected by one reading below the limit', () => {
-    expect(new Bench().takeTool().passGates().lookAll().pull(116, 84.9, 117, 118, 119).judge().verdict).toBe('rejected');
+    expect(new Bench().takeTool().passGates().lookAll().pull(116, 84.9, 117, 118, 119).judge().verdict).toBe(
+      'rejected',
+    );
   });
 
   it('is rejected when a step was answered no, and open again once that is mended', () => {
@@ -170,7 +215,13 @@ describe('An entry', () => {
   it('is refused for a pair that does not fit, with what would', () => {
     const wrong = new Bench({ ...context, wire: wireOf({ kind: 'soldered' }) });
     expect(wrong.check({ kind: 'tool', tool: 'HT', die: 'A', nest: '1' })).toBe('pair-refused');
-    const thin = new Bench({ ...context, terminal: { ...bareRing, conductorRange: { smallest: { scale: 'mm2', value: 4 }, largest: { scale: 'mm2', value: 6 } } } });
+    const thin = new Bench({
+      ...context,
+      terminal: {
+        ...bareRing,
+        conductorRange: { smallest: { scale: 'mm2', value: 4 }, largest: { scale: 'mm2', value: 6 } },
+      },
+    });
     expect(thin.setUp().nearest.map((n) => n.terminal.part)).toEqual(['RT']);
   });
 
@@ -197,9 +248,13 @@ describe('An entry', () => {
   });
 
   it('reworks nothing that cannot be reworked', () => {
-    expect(bench().check({ kind: 'finding', piece: 1, criterion: 'seam', finding: 'rework', note: '' })).toBe('finding-not-allowed');
+    expect(bench().check({ kind: 'finding', piece: 1, criterion: 'seam', finding: 'rework', note: '' })).toBe(
+      'finding-not-allowed',
+    );
     expect(bench().check({ kind: 'finding', piece: 1, criterion: 'gap', finding: 'rework', note: '' })).toBe('kept');
-    expect(bench().check({ kind: 'finding', piece: 1, criterion: 'colour', finding: 'accept', note: '' })).toBe('criterion-unknown');
+    expect(bench().check({ kind: 'finding', piece: 1, criterion: 'colour', finding: 'accept', note: '' })).toBe(
+      'criterion-unknown',
+    );
   });
 
   it('corrects only with a reason', () => {
@@ -223,7 +278,9 @@ describe('An entry', () => {
       const slots = new Set(slotsToCheck(body));
       const part = full.entries.filter((e) => slots.has(entrySlot(e.body)));
       const once = { why: null, isCorrection: false };
-      expect(checkEntry(computeSetUp(context, part, NOW), part, body, once)).toEqual(checkEntry(full.setUp(), full.entries, body, once));
+      expect(checkEntry(computeSetUp(context, part, NOW), part, body, once)).toEqual(
+        checkEntry(full.setUp(), full.entries, body, once),
+      );
     }
   });
 });

@@ -5,13 +5,15 @@ import { judgeFit, nearestFits } from './index';
 
 const codes = (terminal: Terminal, wire = wire075, place: 'dry' | 'wet' = 'dry') =>
   judgeFit(terminal, wire, place, practice).reasons.map((r) => r.code);
-const verdict = (terminal: Terminal, wire = wire075, place: 'dry' | 'wet' = 'dry') => judgeFit(terminal, wire, place, practice).verdict;
+const verdict = (terminal: Terminal, wire = wire075, place: 'dry' | 'wet' = 'dry') =>
+  judgeFit(terminal, wire, place, practice).verdict;
 
 const size = (value: number, scale: 'mm2' | 'awg' = 'mm2') => ({ scale, value });
 
 describe('A wire and a terminal', () => {
   it('fit when the size is in the printed range, for each family', () => {
-    for (const terminal of [bareRing, insulatedRing, openContact]) expect(verdict(terminal)).withContext(terminal.part).toBe('fits');
+    for (const terminal of [bareRing, insulatedRing, openContact])
+      expect(verdict(terminal)).withContext(terminal.part).toBe('fits');
     expect(verdict(windowSplice, wire075, 'wet')).toBe('fits');
   });
 
@@ -48,7 +50,9 @@ describe('A wire and a terminal', () => {
   it('are refused for a solid or soldered conductor', () => {
     expect(codes(bareRing, wireOf({ kind: 'solid', strands: 1, strandDiameter: 0.98 }))).toContain('solid');
     expect(codes(bareRing, wireOf({ kind: 'soldered' }))).toContain('soldered');
-    expect(verdict({ ...bareRing, acceptsSolid: true }, wireOf({ kind: 'solid', strands: 1, strandDiameter: 0.98 }))).toBe('fits');
+    expect(
+      verdict({ ...bareRing, acceptsSolid: true }, wireOf({ kind: 'solid', strands: 1, strandDiameter: 0.98 })),
+    ).toBe('fits');
   });
 
   it('are refused for aluminium in copper, insulation outside the support, and a wet place without a seal', () => {

@@ -10,7 +10,8 @@ const barrel = (changes: Partial<Terminal['barrel']>, rest: Partial<Terminal> = 
   ...rest,
   barrel: { ...bareRing.barrel, ...changes },
 });
-const strip = (terminal: Terminal, wire = wireRound, s: Stripper = stripper, p: Practice = practice) => stripWindow(terminal, wire, p, s);
+const strip = (terminal: Terminal, wire = wireRound, s: Stripper = stripper, p: Practice = practice) =>
+  stripWindow(terminal, wire, p, s);
 
 describe('The strip window of a through barrel', () => {
   // L = 6, e in [1.5, 4], g in [0, 1.5] (envelope 1.5): S in [6 + 1.5 + 1.5, 6 + 4 + 0] = [9, 10]
@@ -54,7 +55,9 @@ describe('The strip window of a through barrel', () => {
 
   // guard [9.2, 9.8] and a step of 2: 8 and 10 lie outside
   it('is refused by a stripper whose steps miss the guard band', () => {
-    expect(strip(bareRing, wireRound, { ...stripper, step: 2 }).reasons.map((r) => r.code)).toContain('stripper-too-coarse');
+    expect(strip(bareRing, wireRound, { ...stripper, step: 2 }).reasons.map((r) => r.code)).toContain(
+      'stripper-too-coarse',
+    );
   });
 
   it('follows the practice: fixed brush of 1.6, butted gap up to 0.3', () => {
@@ -103,7 +106,11 @@ describe('Every strip window', () => {
   it('has its set point on a step of the stripper and inside the guard band', () => {
     fc.assert(
       fc.property(terminals, ({ length, brushMax, strandDiameter, repeatability, step }) => {
-        const s = strip(barrel({ length }, { brushMax }), wireOf({ strandDiameter }), { ...stripper, repeatability, step });
+        const s = strip(barrel({ length }, { brushMax }), wireOf({ strandDiameter }), {
+          ...stripper,
+          repeatability,
+          step,
+        });
         if (s.setPoint === null || !s.guard) return;
         expect(s.setPoint).toBeGreaterThanOrEqual(s.guard.min - 1e-9);
         expect(s.setPoint).toBeLessThanOrEqual(s.guard.max + 1e-9);
@@ -114,16 +121,21 @@ describe('Every strip window', () => {
 
   it('gives, when robust, a brush in range for any allowed gap', () => {
     fc.assert(
-      fc.property(terminals, fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (t, a, b) => {
-        const terminal = barrel({ length: t.length }, { brushMax: t.brushMax });
-        const s = strip(terminal, wireOf({ strandDiameter: t.strandDiameter }));
-        if (s.kind !== 'robust' || !s.window || !s.brush) return;
-        const length = s.window.min + a * (s.window.max - s.window.min);
-        const gap = s.gap.min + b * (s.gap.max - s.gap.min);
-        const brush = length - t.length - gap;
-        expect(brush).toBeGreaterThanOrEqual(s.brush.min - 1e-9);
-        expect(brush).toBeLessThanOrEqual(s.brush.max + 1e-9);
-      }),
+      fc.property(
+        terminals,
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (t, a, b) => {
+          const terminal = barrel({ length: t.length }, { brushMax: t.brushMax });
+          const s = strip(terminal, wireOf({ strandDiameter: t.strandDiameter }));
+          if (s.kind !== 'robust' || !s.window || !s.brush) return;
+          const length = s.window.min + a * (s.window.max - s.window.min);
+          const gap = s.gap.min + b * (s.gap.max - s.gap.min);
+          const brush = length - t.length - gap;
+          expect(brush).toBeGreaterThanOrEqual(s.brush.min - 1e-9);
+          expect(brush).toBeLessThanOrEqual(s.brush.max + 1e-9);
+        },
+      ),
     );
   });
 });

@@ -80,7 +80,11 @@ export function readWireList(
   };
   const header = table[0];
   if (!header || header.every((cell) => cell.trim() === '')) {
-    return { ok: false, problems: [{ row: 1, column: '', value: '', text: 'The file is empty. Its first row has to name the columns.' }], total: 1 };
+    return {
+      ok: false,
+      problems: [{ row: 1, column: '', value: '', text: 'The file is empty. Its first row has to name the columns.' }],
+      total: 1,
+    };
   }
   const columns = new Map<Column, number>();
   const plain = header.map((cell) => cell.toLowerCase().replace(/[^a-z0-9]/g, ''));
@@ -90,7 +94,12 @@ export function readWireList(
     if (index === undefined) {
       if (!OPTIONAL.has(column)) note(1, NAMES[column], '', `No column is headed '${NAMES[column]}'.`);
     } else if (second !== undefined) {
-      note(1, NAMES[column], '', `Two columns are both read as '${NAMES[column]}': ${header[index]} and ${header[second]}. Rename one.`);
+      note(
+        1,
+        NAMES[column],
+        '',
+        `Two columns are both read as '${NAMES[column]}': ${header[index]} and ${header[second]}. Rename one.`,
+      );
     } else columns.set(column, index);
   }
   if (total) return { ok: false, problems, total };
@@ -114,7 +123,8 @@ export function readWireList(
     const wireId = cell('wireId');
     if (wireId === '') wrong('wireId', 'Every wire needs an id.');
     else if (wireId.length > 60) wrong('wireId', 'The id is longer than 60 characters.');
-    else if (firstRowOf.has(wireId)) wrong('wireId', `'${wireId}' stands in row ${firstRowOf.get(wireId)} already. Ids have to differ.`);
+    else if (firstRowOf.has(wireId))
+      wrong('wireId', `'${wireId}' stands in row ${firstRowOf.get(wireId)} already. Ids have to differ.`);
     else firstRowOf.set(wireId, row);
 
     const wirePart = cell('wirePart');
@@ -123,14 +133,21 @@ export function readWireList(
     const length = readNumber(cell('length'));
     let millimetres = 0;
     if (length.outcome === 'refused') wrong('length', length.text);
-    else if (length.rest !== '' && length.rest !== 'mm' && length.rest !== 'in') wrong('length', `'${length.rest}' is no unit of length here; use mm or in.`);
+    else if (length.rest !== '' && length.rest !== 'mm' && length.rest !== 'in')
+      wrong('length', `'${length.rest}' is no unit of length here; use mm or in.`);
     else {
       millimetres = toMillimetres(length.value, length.rest === 'mm' || length.rest === 'in' ? length.rest : unit);
-      if (!(millimetres > 0 && millimetres <= MOST_LENGTH)) wrong('length', `A length lies above 0 and up to ${MOST_LENGTH / 1000} m.`);
+      if (!(millimetres > 0 && millimetres <= MOST_LENGTH))
+        wrong('length', `A length lies above 0 and up to ${MOST_LENGTH / 1000} m.`);
     }
     const quantity = readNumber(cell('quantity'));
     if (quantity.outcome === 'refused') wrong('quantity', quantity.text);
-    else if (!Number.isInteger(quantity.value) || quantity.value < 1 || quantity.value > MOST_QUANTITY || quantity.rest !== '') {
+    else if (
+      !Number.isInteger(quantity.value) ||
+      quantity.value < 1 ||
+      quantity.value > MOST_QUANTITY ||
+      quantity.rest !== ''
+    ) {
       wrong('quantity', 'A quantity is a whole number of 1 or more.');
     }
     const ends = (['terminalA', 'terminalB'] as const).map((column) => {

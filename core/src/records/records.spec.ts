@@ -22,13 +22,31 @@ describe('A wire list', () => {
     const list = read(['A1', 'W1', '100', 'T1', 'T2', '2', 'dry'], ['A1', 'W9', 'long', 'T1', 'T9', '2.5', 'damp']);
     expect(list.ok).toBeFalse();
     if (list.ok) return;
-    expect(list.problems.map((p) => `${p.row} ${p.column}`)).toEqual(['3 Wire ID', '3 Wire part', '3 Length mm', '3 Qty', '3 Terminal B', '3 Place']);
+    expect(list.problems.map((p) => `${p.row} ${p.column}`)).toEqual([
+      '3 Wire ID',
+      '3 Wire part',
+      '3 Length mm',
+      '3 Qty',
+      '3 Terminal B',
+      '3 Place',
+    ]);
     expect(list.problems[0]?.text).toContain('row 2');
   });
 
   it('says which columns are missing or stand twice', () => {
-    const missing = readWireList([['wire id', 'length'], ['A1', '5']], known);
-    expect(!missing.ok && missing.problems.map((p) => p.column)).toEqual(['wire part', 'terminal a', 'terminal b', 'quantity']);
+    const missing = readWireList(
+      [
+        ['wire id', 'length'],
+        ['A1', '5'],
+      ],
+      known,
+    );
+    expect(!missing.ok && missing.problems.map((p) => p.column)).toEqual([
+      'wire part',
+      'terminal a',
+      'terminal b',
+      'quantity',
+    ]);
     const twice = readWireList([[...HEAD, 'pieces']], known);
     expect(!twice.ok && twice.problems[0]?.text).toContain('Two columns');
   });
@@ -59,7 +77,11 @@ describe('A wire list', () => {
   });
 
   it('becomes combinations with the pieces of both ends', () => {
-    const list = read(['A1', 'W1', '5', 'T1', 'T1', '3', ''], ['A2', 'W1', '5', 'T1', 'T2', '2', ''], ['A3', 'W1', '5', 'T1', '-', '1', 'wet']);
+    const list = read(
+      ['A1', 'W1', '5', 'T1', 'T1', '3', ''],
+      ['A2', 'W1', '5', 'T1', 'T2', '2', ''],
+      ['A3', 'W1', '5', 'T1', '-', '1', 'wet'],
+    );
     expect(list.ok && combine(list.rows)).toEqual([
       { terminal: 'T1', wire: 'W1', place: 'dry', pieces: 8 },
       { terminal: 'T2', wire: 'W1', place: 'dry', pieces: 2 },

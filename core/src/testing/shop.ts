@@ -11,7 +11,14 @@ import type { Wire } from '../wire';
 export const wire075: Wire = {
   part: 'W-075',
   label: '0.75 mm²',
-  conductor: { size: { scale: 'mm2', value: 0.75 }, kind: 'stranded', material: 'copper', strands: 24, strandDiameter: 0.2, lay: 'bunched' },
+  conductor: {
+    size: { scale: 'mm2', value: 0.75 },
+    kind: 'stranded',
+    material: 'copper',
+    strands: 24,
+    strandDiameter: 0.2,
+    lay: 'bunched',
+  },
   insulationDiameter: 2.2,
   insulation: 'PVC',
   temperature: 90,
@@ -21,7 +28,13 @@ export const wire075: Wire = {
 export const wireRound: Wire = {
   ...wire075,
   part: 'W-ROUND',
-  conductor: { ...wire075.conductor, size: { scale: 'mm2', value: 1.5 }, strands: 7, strandDiameter: 0.5, lay: 'concentric' },
+  conductor: {
+    ...wire075.conductor,
+    size: { scale: 'mm2', value: 1.5 },
+    strands: 7,
+    strandDiameter: 0.5,
+    lay: 'concentric',
+  },
   insulationDiameter: 3,
 };
 
@@ -146,8 +159,24 @@ export const tool: Tool = {
       label: 'die A',
       mounted: true,
       nests: [
-        { id: '1', label: '1', profile: 'indent-and-cradle', area: { min: 0.45, max: 1.1 }, width: 3, mark: 'one dot', terminals: ['RB'] },
-        { id: '2', label: '2', profile: 'symmetric-oval', area: { min: 0.45, max: 1.1 }, width: 4, mark: 'two dots', terminals: ['RT'] },
+        {
+          id: '1',
+          label: '1',
+          profile: 'indent-and-cradle',
+          area: { min: 0.45, max: 1.1 },
+          width: 3,
+          mark: 'one dot',
+          terminals: ['RB'],
+        },
+        {
+          id: '2',
+          label: '2',
+          profile: 'symmetric-oval',
+          area: { min: 0.45, max: 1.1 },
+          width: 4,
+          mark: 'two dots',
+          terminals: ['RT'],
+        },
       ],
     },
   ],
@@ -171,4 +200,10 @@ export const limitTable: LimitTable = {
 };
 
 export const NOW = '2026-11-25T12:00:00.000Z';
-export const checkAt = (at: string, goPassed = true, noGoStopped = true) => ({ tool: 'HT', at, goPassed, noGoStopped, by: 'Odile' });
+export const checkAt = (at: string, goPassed = true, noGoStopped = true) => ({
+  tool: 'HT',
+  at,
+  goPassed,
+  noGoStopped,
+  by: 'Odile',
+});

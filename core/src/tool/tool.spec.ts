@@ -17,7 +17,9 @@ describe('A tool', () => {
     const failed = code(tool, [checkAt('2026-11-25T06:00:00.000Z'), checkAt('2026-11-25T09:00:00.000Z', true, false)]);
     expect(failed.state).toBe('refused');
     expect(failed.reasons[0]?.text).toContain('no-go gauge passed through');
-    expect(code(tool, [checkAt('2026-11-25T09:00:00.000Z', true, false), checkAt('2026-11-25T10:00:00.000Z')]).state).toBe('ready');
+    expect(
+      code(tool, [checkAt('2026-11-25T09:00:00.000Z', true, false), checkAt('2026-11-25T10:00:00.000Z')]).state,
+    ).toBe('ready');
   });
 
   it('is refused when calibration ran out or the cycles are used up', () => {
@@ -35,8 +37,14 @@ describe('A tool', () => {
 
 describe('The choice of tool', () => {
   const checks = [checkAt('2026-11-25T06:00:00.000Z'), { ...checkAt('2026-11-25T06:00:00.000Z'), tool: 'HT-2' }];
-  const second: Tool = { ...tool, part: 'HT-2', label: 'Hand tool HT-2', dies: tool.dies.map((d) => ({ ...d, mounted: false })) };
-  const choose = (tools: Tool[], terminal = bareRing, p = practice, wire = wire075) => chooseTool(terminal, wire, tools, checks, p, NOW);
+  const second: Tool = {
+    ...tool,
+    part: 'HT-2',
+    label: 'Hand tool HT-2',
+    dies: tool.dies.map((d) => ({ ...d, mounted: false })),
+  };
+  const choose = (tools: Tool[], terminal = bareRing, p = practice, wire = wire075) =>
+    chooseTool(terminal, wire, tools, checks, p, NOW);
 
   it('is the nest listed for the terminal whose range holds the wire', () => {
     expect(choose([tool]).chosen?.nest.id).toBe('1');

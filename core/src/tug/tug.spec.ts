@@ -3,7 +3,8 @@ import { bareRing, limitTable, practice, wire075, wireOf } from '../testing/shop
 import { findLimit, judgeGroup, judgeReading, readForce, type LimitTable } from './index';
 
 const DAY = '2026-11-25';
-const find = (tables: LimitTable[], wire = wire075, pinned = null as LimitTable | null) => findLimit(tables, wire, bareRing, '2', DAY, pinned);
+const find = (tables: LimitTable[], wire = wire075, pinned = null as LimitTable | null) =>
+  findLimit(tables, wire, bareRing, '2', DAY, pinned);
 
 describe('The limit of a pull', () => {
   const size = (value: number) => wireOf({ size: { scale: 'mm2', value }, strands: 100 });
@@ -83,7 +84,8 @@ describe('A reading', () => {
 
 describe('A typed force', () => {
   // The 0.75 wire breaks near 177 N; 1.25 times that is 221.5 N.
-  const read = (text: string, unit: 'N' | 'lbf' | 'kgf' = 'N', usual: number | null = null) => readForce(text, unit, 177.19, usual);
+  const read = (text: string, unit: 'N' | 'lbf' | 'kgf' = 'N', usual: number | null = null) =>
+    readForce(text, unit, 177.19, usual);
 
   it('is taken as it stands, also with a decimal comma, which is said', () => {
     expect(read('118.4')).toEqual({ outcome: 'force', newtons: 118.4, unit: 'N', note: null });
@@ -123,7 +125,9 @@ describe('A typed force', () => {
       ['12 bananas', 'unknown-unit'],
     ] as const) {
       const answer = read(text);
-      expect(answer.outcome === 'refused' && answer.code).withContext(text).toBe(code);
+      expect(answer.outcome === 'refused' && answer.code)
+        .withContext(text)
+        .toBe(code);
     }
   });
 
@@ -138,7 +142,8 @@ describe('A typed force', () => {
 });
 
 describe('A group of readings', () => {
-  const judge = (forces: number[], changes: Partial<typeof practice> = {}) => judgeGroup(forces, 85, { ...practice, ...changes }, 5);
+  const judge = (forces: number[], changes: Partial<typeof practice> = {}) =>
+    judgeGroup(forces, 85, { ...practice, ...changes }, 5);
 
   // off the mean 117.6: -1.4, -5.4, 3.7, 0.8, 2.3; squares sum to 50.74, s = sqrt(50.74 / 4) = 3.5616;
   // k(5) = 5.7411: bound 117.6 - 20.4475 = 97.1525; Cpl = 32.6 / (3 x 3.5616) = 3.0511

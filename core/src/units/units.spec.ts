@@ -10,9 +10,13 @@ describe('Units', () => {
 
   it('lose nothing on the way to another unit and back', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.001, max: 1e5, noNaN: true }), fc.constantFrom('N', 'lbf', 'kgf' as const), (force, unit) => {
-        expect(Math.abs(toNewtons(fromNewtons(force, unit), unit) / force - 1)).toBeLessThan(1e-14);
-      }),
+      fc.property(
+        fc.double({ min: 0.001, max: 1e5, noNaN: true }),
+        fc.constantFrom('N', 'lbf', 'kgf' as const),
+        (force, unit) => {
+          expect(Math.abs(toNewtons(fromNewtons(force, unit), unit) / force - 1)).toBeLessThan(1e-14);
+        },
+      ),
     );
   });
 });
@@ -57,7 +61,8 @@ describe('A typed number', () => {
   });
 
   it('is refused with a reason when it is none', () => {
-    for (const text of ['NaN', 'Infinity', 'abc', '--5', '1.2.3', '12.5.', '1,2,3']) expect(value(text)).withContext(text).toBe('not-a-number');
+    for (const text of ['NaN', 'Infinity', 'abc', '--5', '1.2.3', '12.5.', '1,2,3'])
+      expect(value(text)).withContext(text).toBe('not-a-number');
     expect(value('')).toBe('empty');
     expect(value('   ')).toBe('empty');
   });

@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import { wire075, wireOf } from '../testing/shop';
-import { areaToAwg, awgArea, awgDiameter, breakingLoad, envelopeDiameter, metalArea, otherScale, sizeLabel } from './index';
+import {
+  areaToAwg,
+  awgArea,
+  awgDiameter,
+  breakingLoad,
+  envelopeDiameter,
+  metalArea,
+  otherScale,
+  sizeLabel,
+} from './index';
 
 describe('AWG', () => {
   it('gives the published diameters: 36 is 0.127 mm, 18 is 1.024 mm, 4/0 is 11.684 mm', () => {

@@ -25,7 +25,12 @@ export async function listParts<K extends PartKind>(db: Knex, kind: K): Promise<
 }
 
 /** One revision of one part; undefined when it is not there. */
-export async function readPart<K extends PartKind>(db: Knex, kind: K, part: string, revision: number): Promise<PartOf[K] | undefined> {
+export async function readPart<K extends PartKind>(
+  db: Knex,
+  kind: K,
+  part: string,
+  revision: number,
+): Promise<PartOf[K] | undefined> {
   const row = (await db('parts').where({ kind, part, revision }).first('body')) as { body: PartOf[K] } | undefined;
   return row?.body;
 }
@@ -40,7 +45,12 @@ export async function newestRevisions(db: Knex, kind: PartKind): Promise<Map<str
 }
 
 /** Keeps parts: a part that differs from its newest revision becomes a new one, an equal one changes nothing. */
-export async function keepParts<K extends PartKind>(trx: Knex, kind: K, parts: readonly PartOf[K][], by: string): Promise<number> {
+export async function keepParts<K extends PartKind>(
+  trx: Knex,
+  kind: K,
+  parts: readonly PartOf[K][],
+  by: string,
+): Promise<number> {
   const revisions = await newestRevisions(trx, kind);
   const known = new Map((await listParts(trx, kind)).map((body) => [body.part, body]));
   const changed = parts.filter((body) => !isDeepStrictEqual(known.get(body.part), body));
@@ -93,7 +103,9 @@ async function keepLimitDrafts(trx: Knex, tables: readonly LimitTable[], by: str
 
 /** The latest checks of every tool, newest last: enough to tell each one's state and what a failure makes suspect. */
 export async function listChecks(db: Knex): Promise<(ToolCheck & { id: string })[]> {
-  const rows = (await db('tool_checks').orderBy('at').select('id', 'tool', 'at', 'go_passed', 'no_go_stopped', 'by_name')) as {
+  const rows = (await db('tool_checks')
+    .orderBy('at')
+    .select('id', 'tool', 'at', 'go_passed', 'no_go_stopped', 'by_name')) as {
     id: string;
     tool: string;
     at: Date;

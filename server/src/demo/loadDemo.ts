@@ -14,7 +14,13 @@ import { DEMO_SIGN_INS } from './people';
 /** What happened in the demo shop before today, told in hours before the demo is loaded. */
 const historySchema = z.strictObject({
   checks: z.array(
-    z.strictObject({ tool: z.string(), hoursAgo: z.number(), goPassed: z.boolean(), noGoStopped: z.boolean(), by: z.string() }),
+    z.strictObject({
+      tool: z.string(),
+      hoursAgo: z.number(),
+      goPassed: z.boolean(),
+      noGoStopped: z.boolean(),
+      by: z.string(),
+    }),
   ),
   work: z.array(
     z.strictObject({
@@ -26,7 +32,14 @@ const historySchema = z.strictObject({
       gates: z.enum(['all', 'none']),
       /** Pieces looked at; findings not named are 'accept'. */
       looked: z.number().int(),
-      findings: z.array(z.strictObject({ piece: z.number(), criterion: z.string(), finding: z.enum(['rework', 'reject']), note: z.string() })),
+      findings: z.array(
+        z.strictObject({
+          piece: z.number(),
+          criterion: z.string(),
+          finding: z.enum(['rework', 'reject']),
+          note: z.string(),
+        }),
+      ),
       forces: z.array(z.number()),
     }),
   ),
@@ -55,7 +68,14 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
   });
   for (const check of history.checks) {
     const { tool, goPassed, noGoStopped, by } = check;
-    await addCheck(db, { id: randomUUID(), tool, goPassed, noGoStopped, by, at: hoursAgo(check.hoursAgo).toISOString() });
+    await addCheck(db, {
+      id: randomUUID(),
+      tool,
+      goPassed,
+      noGoStopped,
+      by,
+      at: hoursAgo(check.hoursAgo).toISOString(),
+    });
   }
   await importWireList(
     db,
@@ -79,7 +99,11 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
   });
 }
 
-async function replay(db: Knex, work: z.infer<typeof historySchema>['work'], hoursAgo: (hours: number) => Date): Promise<void> {
+async function replay(
+  db: Knex,
+  work: z.infer<typeof historySchema>['work'],
+  hoursAgo: (hours: number) => Date,
+): Promise<void> {
   const journal = new Journal(db);
   const { rows } = await pageCombinations(db, 0, 1000);
   for (const job of work) {
@@ -90,9 +114,16 @@ async function replay(db: Knex, work: z.infer<typeof historySchema>['work'], hou
     const put = async (body: EntryBody) => {
       minutes += 0.5;
       const entry = { id: randomUUID(), body, corrects: null, why: null };
-      await journal.append(row.id, entry, { name: job.by, role: 'technician' }, 'demo', hoursAgo(job.hoursAgo - minutes / 60));
+      await journal.append(
+        row.id,
+        entry,
+        { name: job.by, role: 'technician' },
+        'demo',
+        hoursAgo(job.hoursAgo - minutes / 60),
+      );
     };
-    const setUp = async () => computeSetUp(context, await readJournal(db, row.id), hoursAgo(job.hoursAgo).toISOString());
+    const setUp = async () =>
+      computeSetUp(context, await readJournal(db, row.id), hoursAgo(job.hoursAgo).toISOString());
     const { chosen } = (await setUp()).toolChoice;
     if (!chosen) throw new Error(`demo/history.json: no tool for ${job.terminal}`);
     await put({ kind: 'tool', tool: chosen.tool.part, die: chosen.die.id, nest: chosen.nest.id });

@@ -10,6 +10,8 @@ export const demoRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db 
   app.get('/demo/sprayer-loom.csv', { schema: { hide: true } }, async (request, reply) => {
     signedIn(request);
     if (!(await readShop(db)).isDemo) throw refusals.notFound('The demo’s wire list');
-    return reply.type('text/csv; charset=utf-8').send(await readFile(new URL('../../../demo/sprayer-loom.csv', import.meta.url)));
+    return reply
+      .type('text/csv; charset=utf-8')
+      .send(await readFile(new URL('../../../demo/sprayer-loom.csv', import.meta.url)));
   });
 };

@@ -26,20 +26,45 @@ function toProblem(error: Error & { code?: string; statusCode?: number }): Probl
     case 'FST_ERR_CTP_BODY_TOO_LARGE':
       return refusals.fileTooLarge('this server takes').problem;
     case 'FST_ERR_CTP_INVALID_MEDIA_TYPE':
-      return new Refusal(415, 'media-type', 'This kind of content is not read here.', 'Send JSON, or a CSV file as text/csv.').problem;
+      return new Refusal(
+        415,
+        'media-type',
+        'This kind of content is not read here.',
+        'Send JSON, or a CSV file as text/csv.',
+      ).problem;
     case 'FST_ERR_CTP_INVALID_JSON_BODY':
     case 'FST_ERR_CTP_EMPTY_JSON_BODY':
-      return new Refusal(400, 'not-json', 'The request is not JSON.', 'NaN and Infinity are no JSON either: send a number.').problem;
+      return new Refusal(
+        400,
+        'not-json',
+        'The request is not JSON.',
+        'NaN and Infinity are no JSON either: send a number.',
+      ).problem;
     // PostgreSQL cannot store U+0000 in text.
     case '22021':
     case '22P05':
-      return new Refusal(422, 'text-unreadable', 'The text holds a character that cannot be kept.', 'Take it out and try again.').problem;
+      return new Refusal(
+        422,
+        'text-unreadable',
+        'The text holds a character that cannot be kept.',
+        'Take it out and try again.',
+      ).problem;
   }
   if (error instanceof SyntaxError && error.statusCode === 400) {
-    return new Refusal(400, 'not-json', 'The request is not JSON.', 'NaN and Infinity are no JSON either: send a number.').problem;
+    return new Refusal(
+      400,
+      'not-json',
+      'The request is not JSON.',
+      'NaN and Infinity are no JSON either: send a number.',
+    ).problem;
   }
   if (error.statusCode && error.statusCode < 500) {
     return new Refusal(error.statusCode, 'refused', error.message, 'Check the request and try again.').problem;
   }
-  return new Refusal(500, 'fault', 'Something went wrong in Tug Mark.', 'What you entered is kept on this device; try again in a moment.').problem;
+  return new Refusal(
+    500,
+    'fault',
+    'Something went wrong in Tug Mark.',
+    'What you entered is kept on this device; try again in a moment.',
+  ).problem;
 }

@@ -14,8 +14,15 @@ export class Refusal extends Error {
 
 /** Every refusal the server can give, in one place: what is wrong, then what to do. */
 export const refusals = {
-  signInFirst: () => new Refusal(401, 'sign-in-first', 'You are not signed in.', 'Sign in; what you have entered is kept on this device.'),
-  signInWrong: () => new Refusal(401, 'sign-in-wrong', 'Name and password do not belong together.', 'Check both and try again.'),
+  signInFirst: () =>
+    new Refusal(
+      401,
+      'sign-in-first',
+      'You are not signed in.',
+      'Sign in; what you have entered is kept on this device.',
+    ),
+  signInWrong: () =>
+    new Refusal(401, 'sign-in-wrong', 'Name and password do not belong together.', 'Check both and try again.'),
   tooManyTries: () => new Refusal(429, 'too-many-tries', 'Too many tries to sign in.', 'Wait a minute and try again.'),
   roleMayNot: (role: string, who: string) =>
     new Refusal(403, 'role-may-not', `A ${role} account may not do this.`, `It is for ${who}: ask one of them.`),
@@ -26,22 +33,46 @@ export const refusals = {
       `Your qualification lapsed on ${day}.`,
       'Nothing you make counts until it is renewed: an engineer enters the new date under People.',
     ),
-  notFound: (what: string) => new Refusal(404, 'not-found', `${what} is not here.`, 'Go back to the list and pick it again.'),
-  notNew: () => new Refusal(409, 'not-new', 'This shop has accounts already.', 'Sign in with one of them; an engineer adds more.'),
+  notFound: (what: string) =>
+    new Refusal(404, 'not-found', `${what} is not here.`, 'Go back to the list and pick it again.'),
+  notNew: () =>
+    new Refusal(409, 'not-new', 'This shop has accounts already.', 'Sign in with one of them; an engineer adds more.'),
   idTaken: () =>
     new Refusal(409, 'id-taken', 'This id is used for something else already.', 'Send it again under a new id.'),
   nameTaken: (what: string, name: string) =>
     new Refusal(409, 'name-taken', `${what} '${name}' exists already.`, 'Choose another name.'),
   slotTaken: (text: string, standing: unknown) =>
-    new Refusal(409, 'slot-taken', text, 'Look at what stands, then keep yours for another piece or as a correction with its reason.', { standing }),
+    new Refusal(
+      409,
+      'slot-taken',
+      text,
+      'Look at what stands, then keep yours for another piece or as a correction with its reason.',
+      { standing },
+    ),
   correctsStale: (standing: unknown) =>
-    new Refusal(409, 'corrects-stale', 'The entry you correct was corrected by somebody else meanwhile.', 'Look at what stands now and correct that.', { standing }),
+    new Refusal(
+      409,
+      'corrects-stale',
+      'The entry you correct was corrected by somebody else meanwhile.',
+      'Look at what stands now and correct that.',
+      { standing },
+    ),
   correctsUnknown: () =>
-    new Refusal(409, 'corrects-unknown', 'The entry to correct is not in this journal or speaks of something else.', 'Reload and correct the entry you see.'),
+    new Refusal(
+      409,
+      'corrects-unknown',
+      'The entry to correct is not in this journal or speaks of something else.',
+      'Reload and correct the entry you see.',
+    ),
   entryRefused: (code: string, field: string, text: string) =>
     new Refusal(422, code, text, 'Nothing was put on record.', field ? { errors: [{ where: field, text }] } : {}),
   fileTooLarge: (limit: string) =>
-    new Refusal(413, 'file-too-large', `The file is larger than ${limit}.`, 'A wire list of 20,000 wires is about 2 MB. Is it the right file?'),
+    new Refusal(
+      413,
+      'file-too-large',
+      `The file is larger than ${limit}.`,
+      'A wire list of 20,000 wires is about 2 MB. Is it the right file?',
+    ),
   fileUnreadable: (text: string) => new Refusal(422, 'file-unreadable', 'The file cannot be read.', text),
   listProblems: (errors: NonNullable<Problem['errors']>, total: number) =>
     new Refusal(
@@ -52,9 +83,25 @@ export const refusals = {
       { errors, total },
     ),
   shapeWrong: (errors: NonNullable<Problem['errors']>) =>
-    new Refusal(422, 'shape-wrong', 'Something in this request is not as it has to be.', 'Nothing was kept. See where, below.', { errors, total: errors.length }),
+    new Refusal(
+      422,
+      'shape-wrong',
+      'Something in this request is not as it has to be.',
+      'Nothing was kept. See where, below.',
+      { errors, total: errors.length },
+    ),
   conflictingPart: (what: string) =>
-    new Refusal(409, 'conflicting-part', `${what} stands in this shop already, and differs.`, 'A record is read into a shop that does not contradict it. Read it into an empty shop.'),
+    new Refusal(
+      409,
+      'conflicting-part',
+      `${what} stands in this shop already, and differs.`,
+      'A record is read into a shop that does not contradict it. Read it into an empty shop.',
+    ),
   limitNotDraft: (status: string) =>
-    new Refusal(409, 'limit-not-draft', `This table is ${status}.`, 'Only a draft can be released, only a released table withdrawn.'),
+    new Refusal(
+      409,
+      'limit-not-draft',
+      `This table is ${status}.`,
+      'Only a draft can be released, only a released table withdrawn.',
+    ),
 } as const;

@@ -31,7 +31,13 @@ export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
     async (request) => {
       signedIn(request);
       const { rows, next } = await pageCombinations(db, request.query.after, PAGE);
-      const [shared, journals] = await Promise.all([readShared(db), readJournals(db, rows.map((row) => row.id))]);
+      const [shared, journals] = await Promise.all([
+        readShared(db),
+        readJournals(
+          db,
+          rows.map((row) => row.id),
+        ),
+      ]);
       const now = new Date().toISOString();
       const lines = await Promise.all(
         rows.map(async (row): Promise<CombinationLine> => {
@@ -68,10 +74,19 @@ export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
 
   app.post(
     '/combinations/:id/entries',
-    { onRequest: only('record'), schema: { params, body: newEntrySchema, response: { 200: keptEntrySchema, 201: keptEntrySchema } } },
+    {
+      onRequest: only('record'),
+      schema: { params, body: newEntrySchema, response: { 200: keptEntrySchema, 201: keptEntrySchema } },
+    },
     async (request, reply) => {
       if (request.body.body.kind === 'ruling') await only('rule')(request);
-      const { entry, repeated } = await journal.append(request.params.id, request.body, signedIn(request), request.shopVersion, new Date());
+      const { entry, repeated } = await journal.append(
+        request.params.id,
+        request.body,
+        signedIn(request),
+        request.shopVersion,
+        new Date(),
+      );
       return reply.code(repeated ? 200 : 201).send(entry);
     },
   );

@@ -47,7 +47,21 @@ interface JournalRow {
   hash: string;
 }
 
-const JOURNAL_COLUMNS = ['id', 'combination', 'seq', 'body', 'verdict', 'limit_key', 'at', 'by_name', 'by_role', 'corrects', 'why', 'previous', 'hash'];
+const JOURNAL_COLUMNS = [
+  'id',
+  'combination',
+  'seq',
+  'body',
+  'verdict',
+  'limit_key',
+  'at',
+  'by_name',
+  'by_role',
+  'corrects',
+  'why',
+  'previous',
+  'hash',
+];
 
 function toEntry(row: JournalRow): KeptEntry {
   return {
@@ -85,7 +99,10 @@ export async function readJournal(db: Knex, combination: string, slots?: readonl
 
 /** Journals of many combinations at once, each in order. */
 export async function readJournals(db: Knex, combinations: readonly string[]): Promise<Map<string, KeptEntry[]>> {
-  const rows = (await db('journal').whereIn('combination', combinations).orderBy(['combination', 'seq']).select(JOURNAL_COLUMNS)) as JournalRow[];
+  const rows = (await db('journal')
+    .whereIn('combination', combinations)
+    .orderBy(['combination', 'seq'])
+    .select(JOURNAL_COLUMNS)) as JournalRow[];
   const journals = new Map<string, KeptEntry[]>();
   for (const row of rows) {
     const journal = journals.get(row.combination);
@@ -115,13 +132,18 @@ export async function readShared(db: Knex) {
 }
 
 /** The context one combination is set up from: its own part revisions and the shop's tools, checks and limits. */
-export async function contextOf(db: Knex, row: CombinationRow, shared: Awaited<ReturnType<typeof readShared>>): Promise<SetUpContext> {
+export async function contextOf(
+  db: Knex,
+  row: CombinationRow,
+  shared: Awaited<ReturnType<typeof readShared>>,
+): Promise<SetUpContext> {
   const [terminal, wire, practice] = await Promise.all([
     readPart(db, 'terminal', row.terminal, row.terminal_revision),
     readPart(db, 'wire', row.wire, row.wire_revision),
     readPart(db, 'practice', row.practice, row.practice_revision),
   ]);
-  if (!terminal || !wire || !practice) throw new Error(`Combination ${row.id} names a part revision that is not there.`);
+  if (!terminal || !wire || !practice)
+    throw new Error(`Combination ${row.id} names a part revision that is not there.`);
   return { ...shared, terminal, wire, practice, place: row.place, class: row.class };
 }
 
@@ -189,7 +211,13 @@ export class Journal {
    * @param at instant of keeping; given so that the demo's history can be replayed
    * @throws Refusal when the rules of the job, the slot or the id refuse it
    */
-  async append(combination: string, entry: NewEntry, person: Pick<Person, 'name' | 'role'>, shopVersion: string, at: Date): Promise<Appended> {
+  async append(
+    combination: string,
+    entry: NewEntry,
+    person: Pick<Person, 'name' | 'role'>,
+    shopVersion: string,
+    at: Date,
+  ): Promise<Appended> {
     const { db } = this;
     const context = await this.cache.get(db, combination, shopVersion);
     const slots = slotsToCheck(entry.body);
@@ -222,7 +250,9 @@ export class Journal {
       why: entry.why,
     };
     const slot = entrySlot(entry.body);
-    const { rows } = await db.raw<{ rows: { outcome: string; row_seq: number; row_previous: string; row_hash: string }[] }>(
+    const { rows } = await db.raw<{
+      rows: { outcome: string; row_seq: number; row_previous: string; row_hash: string }[];
+    }>(
       'SELECT * FROM append_entry(?::uuid, ?::uuid, ?, ?::json, ?::json, ?::json, ?::timestamptz, ?, ?, ?::uuid, ?, ?)',
       [
         content.id,
@@ -243,7 +273,10 @@ export class Journal {
     if (!done) throw new Error('append_entry gave no row');
     switch (done.outcome) {
       case 'kept':
-        return { entry: { ...content, seq: done.row_seq, previous: done.row_previous, hash: done.row_hash }, repeated: false };
+        return {
+          entry: { ...content, seq: done.row_seq, previous: done.row_previous, hash: done.row_hash },
+          repeated: false,
+        };
       case 'id-known': {
         const known = await this.known(entry.id, entry);
         if (!known) throw refusals.idTaken();

@@ -16,7 +16,10 @@ import { only, SESSION_COOKIE } from './session';
 import { addPerson, changePerson, closeSession, listPeople, makeFirstEngineer, openSession, readShop } from './store';
 
 /** Signing in and out, the first engineer, and the accounts of the shop. */
-export const peopleRoutes: FastifyPluginAsyncZod<{ db: Knex; signInsPerMinute: number }> = async (app, { db, signInsPerMinute }) => {
+export const peopleRoutes: FastifyPluginAsyncZod<{ db: Knex; signInsPerMinute: number }> = async (
+  app,
+  { db, signInsPerMinute },
+) => {
   const here = async (person: Here['person']): Promise<Here> => {
     const shop = await readShop(db);
     return { person, shop: { ...shop, demoSignIns: shop.isDemo ? DEMO_SIGN_INS : [] } };
@@ -28,12 +31,23 @@ export const peopleRoutes: FastifyPluginAsyncZod<{ db: Knex; signInsPerMinute: n
     '/session',
     {
       schema: { body: signInSchema, response: { 200: hereSchema } },
-      config: { rateLimit: { max: signInsPerMinute, timeWindow: '1 minute', errorResponseBuilder: () => refusals.tooManyTries() } },
+      config: {
+        rateLimit: {
+          max: signInsPerMinute,
+          timeWindow: '1 minute',
+          errorResponseBuilder: () => refusals.tooManyTries(),
+        },
+      },
     },
     async (request, reply) => {
       const session = await openSession(db, request.body.name, request.body.password);
       if (!session) throw refusals.signInWrong();
-      void reply.setCookie(SESSION_COOKIE, session.token, { path: '/', httpOnly: true, sameSite: 'strict', secure: 'auto' });
+      void reply.setCookie(SESSION_COOKIE, session.token, {
+        path: '/',
+        httpOnly: true,
+        sameSite: 'strict',
+        secure: 'auto',
+      });
       return here(session.person);
     },
   );
@@ -44,15 +58,26 @@ export const peopleRoutes: FastifyPluginAsyncZod<{ db: Knex; signInsPerMinute: n
     return reply.clearCookie(SESSION_COOKIE, { path: '/' }).code(204).send();
   });
 
-  app.post('/first-engineer', { schema: { body: firstEngineerSchema, response: { 200: hereSchema } } }, async (request, reply) => {
-    await makeFirstEngineer(db, request.body);
-    const session = await openSession(db, request.body.name, request.body.password);
-    if (!session) throw refusals.signInWrong();
-    void reply.setCookie(SESSION_COOKIE, session.token, { path: '/', httpOnly: true, sameSite: 'strict', secure: 'auto' });
-    return here(session.person);
-  });
+  app.post(
+    '/first-engineer',
+    { schema: { body: firstEngineerSchema, response: { 200: hereSchema } } },
+    async (request, reply) => {
+      await makeFirstEngineer(db, request.body);
+      const session = await openSession(db, request.body.name, request.body.password);
+      if (!session) throw refusals.signInWrong();
+      void reply.setCookie(SESSION_COOKIE, session.token, {
+        path: '/',
+        httpOnly: true,
+        sameSite: 'strict',
+        secure: 'auto',
+      });
+      return here(session.person);
+    },
+  );
 
-  app.get('/people', { onRequest: only('manage-people'), schema: { response: { 200: z.array(personSchema) } } }, () => listPeople(db));
+  app.get('/people', { onRequest: only('manage-people'), schema: { response: { 200: z.array(personSchema) } } }, () =>
+    listPeople(db),
+  );
 
   app.post(
     '/people',

@@ -53,7 +53,9 @@ export async function readSession(db: Knex, token: string): Promise<{ person: Pe
 }
 
 export async function closeSession(db: Knex, token: string): Promise<void> {
-  await db('sessions').where({ token_hash: hashToken(token) }).delete();
+  await db('sessions')
+    .where({ token_hash: hashToken(token) })
+    .delete();
 }
 
 export async function readShop(db: Knex) {
@@ -94,7 +96,11 @@ export async function addPerson(db: Knex, person: NewPerson): Promise<Person> {
 }
 
 /** Changes whether an account is in use and how long its qualification lasts; ends its sessions when it is shut. */
-export async function changePerson(db: Knex, id: string, change: Pick<Person, 'active' | 'qualifiedUntil'>): Promise<Person> {
+export async function changePerson(
+  db: Knex,
+  id: string,
+  change: Pick<Person, 'active' | 'qualifiedUntil'>,
+): Promise<Person> {
   const [row] = await db<PersonRow>('people')
     .where({ id })
     .update({ active: change.active, qualified_until: change.qualifiedUntil })

@@ -8,15 +8,24 @@ import { refusals } from '../http/problems';
  */
 export function readCsv(bytes: Buffer): string[][] {
   const text = decode(bytes);
-  if (text.includes('\u0000')) throw refusals.fileUnreadable('It holds binary data, not text. Save it as CSV from the spreadsheet.');
+  if (text.includes('\u0000'))
+    throw refusals.fileUnreadable('It holds binary data, not text. Save it as CSV from the spreadsheet.');
   const [firstLine = ''] = text.split(/\r?\n/, 1);
   const count = (separator: string) => firstLine.split(separator).length;
   const delimiter = [',', ';', '\t'].reduce((best, next) => (count(next) > count(best) ? next : best));
   try {
-    return parse(text, { delimiter, relax_column_count: true, skip_empty_lines: false, bom: true, max_record_size: 100_000 });
+    return parse(text, {
+      delimiter,
+      relax_column_count: true,
+      skip_empty_lines: false,
+      bom: true,
+      max_record_size: 100_000,
+    });
   } catch (error) {
     if (error instanceof CsvError) {
-      throw refusals.fileUnreadable(`A quote is opened and not closed, or a cell is too long, near row ${Number(error['lines'] ?? 1)}.`);
+      throw refusals.fileUnreadable(
+        `A quote is opened and not closed, or a cell is too long, near row ${Number(error['lines'] ?? 1)}.`,
+      );
     }
     throw error;
   }

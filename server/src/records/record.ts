@@ -57,7 +57,13 @@ export function recordToCsv(record: CombinationRecord): string {
         about: entrySlot(body),
         piece: 'piece' in body ? body.piece : '',
         answer:
-          body.kind === 'gate' ? body.answer : body.kind === 'finding' ? body.finding : body.kind === 'ruling' ? body.ruling : '',
+          body.kind === 'gate'
+            ? body.answer
+            : body.kind === 'finding'
+              ? body.finding
+              : body.kind === 'ruling'
+                ? body.ruling
+                : '',
         'force N': body.kind === 'reading' ? body.force : '',
         'limit N': entry.verdict?.force ?? '',
         verdict: entry.verdict?.verdict ?? '',
@@ -102,7 +108,9 @@ export async function importRecord(db: Knex, record: CombinationRecord, by: stri
     await sameOrNew(trx, 'practice', [record.practice], by);
     await sameOrNew(trx, 'stripper', record.strippers, by);
     await sameOrNew(trx, 'tool', record.tools, by);
-    const limits = new Map((await listLimits(trx)).map((table) => [`${table.document}/${table.revision}/${table.class}`, table]));
+    const limits = new Map(
+      (await listLimits(trx)).map((table) => [`${table.document}/${table.revision}/${table.class}`, table]),
+    );
     for (const table of record.limits) {
       const standing = limits.get(`${table.document}/${table.revision}/${table.class}`);
       if (!standing) {
@@ -120,7 +128,14 @@ export async function importRecord(db: Knex, record: CombinationRecord, by: stri
     }
     for (const check of record.checks) {
       await trx('tool_checks')
-        .insert({ id: check.id, tool: check.tool, at: check.at, go_passed: check.goPassed, no_go_stopped: check.noGoStopped, by_name: check.by })
+        .insert({
+          id: check.id,
+          tool: check.tool,
+          at: check.at,
+          go_passed: check.goPassed,
+          no_go_stopped: check.noGoStopped,
+          by_name: check.by,
+        })
         .onConflict('id')
         .ignore();
     }
@@ -161,7 +176,12 @@ export async function importRecord(db: Knex, record: CombinationRecord, by: stri
   });
 }
 
-async function sameOrNew<K extends PartKind>(trx: Knex, kind: K, parts: Parameters<typeof keepParts<K>>[2], by: string): Promise<void> {
+async function sameOrNew<K extends PartKind>(
+  trx: Knex,
+  kind: K,
+  parts: Parameters<typeof keepParts<K>>[2],
+  by: string,
+): Promise<void> {
   const known = new Map((await listParts(trx, kind)).map((body) => [body.part, body]));
   for (const body of parts) {
     const standing = known.get(body.part);

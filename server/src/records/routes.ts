@@ -38,11 +38,17 @@ export const recordRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { d
   );
 
   const params = z.object({ id: z.uuid() });
-  app.get('/combinations/:id/record.json', { schema: { params, response: { 200: recordSchema } } }, async (request, reply) => {
-    signedIn(request);
-    const record = await makeRecord(db, request.params.id, new Date().toISOString());
-    return reply.header('content-disposition', `attachment; filename="${fileName(record.combination)}.json"`).send(record);
-  });
+  app.get(
+    '/combinations/:id/record.json',
+    { schema: { params, response: { 200: recordSchema } } },
+    async (request, reply) => {
+      signedIn(request);
+      const record = await makeRecord(db, request.params.id, new Date().toISOString());
+      return reply
+        .header('content-disposition', `attachment; filename="${fileName(record.combination)}.json"`)
+        .send(record);
+    },
+  );
 
   app.get('/combinations/:id/record.csv', { schema: { params } }, async (request, reply) => {
     signedIn(request);

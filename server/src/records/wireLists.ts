@@ -44,9 +44,10 @@ export async function importWireList(
     pieces: combinations.reduce((sum, c) => sum + c.pieces, 0),
   };
   await db.transaction(async (trx) => {
-    const known = (await trx('wire_lists').where({ id: list.id }).orWhere({ name: list.name }).first('id', 'digest')) as
-      | { id: string; digest: string }
-      | undefined;
+    const known = (await trx('wire_lists')
+      .where({ id: list.id })
+      .orWhere({ name: list.name })
+      .first('id', 'digest')) as { id: string; digest: string } | undefined;
     if (known) {
       if (known.id === list.id && known.digest === digest) return;
       throw refusals.nameTaken('A wire list named', list.name);

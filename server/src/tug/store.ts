@@ -13,12 +13,16 @@ export async function listLimits(db: Knex): Promise<LimitTable[]> {
 }
 
 /** Draft to released, or released to withdrawn; nothing else. */
-export async function moveLimit(db: Knex, key: LimitKey, to: 'released' | 'withdrawn', by: string): Promise<LimitTable> {
+export async function moveLimit(
+  db: Knex,
+  key: LimitKey,
+  to: 'released' | 'withdrawn',
+  by: string,
+): Promise<LimitTable> {
   return db.transaction(async (trx) => {
     const where = { document: key.document, revision: key.revision, class: key.class };
     const row = (await trx('limit_tables').where(where).forUpdate().first('status', 'body')) as
-      | { status: LimitTable['status']; body: LimitTable }
-      | undefined;
+      { status: LimitTable['status']; body: LimitTable } | undefined;
     if (!row) throw refusals.notFound(`${key.document} rev ${key.revision}`);
     if (row.status !== to) {
       if (row.status !== (to === 'released' ? 'draft' : 'released')) throw refusals.limitNotDraft(row.status);

@@ -27,10 +27,24 @@ import { ImportList } from './import-list';
         <div class="tools">
           <div class="field">
             <label for="search">Search</label>
-            <input nz-input id="search" type="search" placeholder="part, wire, list, family" [value]="search()" (input)="search.set(value($event))" />
+            <input
+              nz-input
+              id="search"
+              type="search"
+              placeholder="part, wire, list, family"
+              [value]="search()"
+              (input)="search.set(value($event))"
+            />
           </div>
           @if (mayImport()) {
-            <button nz-button [nzType]="lines().length ? 'default' : 'primary'" class="bench-button" type="button" (click)="importing.set(!importing())" [attr.aria-expanded]="importing()">
+            <button
+              nz-button
+              [nzType]="lines().length ? 'default' : 'primary'"
+              class="bench-button"
+              type="button"
+              (click)="importing.set(!importing())"
+              [attr.aria-expanded]="importing()"
+            >
               Import a wire list
             </button>
           }
@@ -55,7 +69,15 @@ import { ImportList } from './import-list';
           }
         </p>
       } @else {
-        <nz-table #table [nzData]="shown()" [nzFrontPagination]="false" [nzShowPagination]="false" nzSize="small" [nzLoading]="!loaded()" nzNoResult="Nothing matches the search.">
+        <nz-table
+          #table
+          [nzData]="shown()"
+          [nzFrontPagination]="false"
+          [nzShowPagination]="false"
+          nzSize="small"
+          [nzLoading]="!loaded()"
+          nzNoResult="Nothing matches the search."
+        >
           <thead>
             <tr>
               <th scope="col">Terminal</th>
@@ -70,14 +92,18 @@ import { ImportList } from './import-list';
             @for (line of table.data; track line.id) {
               <tr class="ant-table-row">
                 <td>
-                  <a [routerLink]="['/bench', line.id]"><strong class="figures">{{ line.terminal }}</strong></a>
+                  <a [routerLink]="['/bench', line.id]"
+                    ><strong class="figures">{{ line.terminal }}</strong></a
+                  >
                   <span class="under">{{ line.terminalLabel }}</span>
                 </td>
                 <td>
                   <span class="figures">{{ line.wire }}</span>
                   <span class="under">{{ line.wireLabel }}</span>
                 </td>
-                <td>{{ line.list }}<span class="under">{{ line.place }}, class {{ line.class }}</span></td>
+                <td>
+                  {{ line.list }}<span class="under">{{ line.place }}, class {{ line.class }}</span>
+                </td>
                 <td class="count figures">{{ line.pieces }}</td>
                 <td class="stages">
                   @for (state of line.stages; track $index) {
@@ -147,7 +173,9 @@ export class BenchList {
     const words = this.search().toLowerCase().split(/\s+/).filter(Boolean);
     if (!words.length) return this.lines();
     return this.lines().filter((line) => {
-      const text = [line.terminal, line.terminalLabel, line.wire, line.wireLabel, line.list, line.family, line.headline].join(' ').toLowerCase();
+      const text = [line.terminal, line.terminalLabel, line.wire, line.wireLabel, line.list, line.family, line.headline]
+        .join(' ')
+        .toLowerCase();
       return words.every((word) => text.includes(word));
     });
   });

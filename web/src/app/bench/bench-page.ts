@@ -116,7 +116,9 @@ export class BenchPage {
     const judgement = this.hand.judgement();
     if (!view || !judgement) return [];
     const limit = this.hand.setUp()?.standing.limit?.force ?? null;
-    const readings = new Map(this.hand.of('reading').map(({ body }) => [body.piece, judgeReading(body.force, limit, body.mode).verdict]));
+    const readings = new Map(
+      this.hand.of('reading').map(({ body }) => [body.piece, judgeReading(body.force, limit, body.mode).verdict]),
+    );
     const count = Math.max(view.practice.setUpPieces, ...readings.keys());
     return Array.from({ length: count }, (_, i) => {
       const verdict = readings.get(i + 1);

@@ -20,8 +20,8 @@ const MOST_BYTES = 16 * 1024 * 1024;
     <form (submit)="send($event)" (dragover)="$event.preventDefault()" (drop)="drop($event)">
       <h2>A wire list from a CSV file</h2>
       <p class="soft">
-        Columns by their headers, in any order: wire id, wire part, length (mm, or in), terminal a, terminal b, quantity; place (dry or wet) if you have it.
-        Write - where an end gets no terminal.
+        Columns by their headers, in any order: wire id, wire part, length (mm, or in), terminal a, terminal b,
+        quantity; place (dry or wet) if you have it. Write - where an end gets no terminal.
       </p>
       <div class="row">
         <div class="field">
@@ -138,7 +138,9 @@ export class ImportList {
     this.busy.set(true);
     try {
       const kept = await this.api.importWireList(this.id, this.name().trim(), this.className().trim() || '2', file);
-      this.done.emit(`${kept.name}: ${kept.wires} wires became ${kept.combinations} combinations with ${kept.pieces} pieces.`);
+      this.done.emit(
+        `${kept.name}: ${kept.wires} wires became ${kept.combinations} combinations with ${kept.pieces} pieces.`,
+      );
     } catch (error) {
       this.problem.set(toProblem(error));
       this.id = timeOrderedId();

@@ -35,7 +35,9 @@ const COLUMNS: Record<Kind, readonly string[]> = {
       <div class="page-head">
         <div>
           <h1>Cabinet</h1>
-          <p class="soft">What the shop has. It is filled from a shop file (JSON); editing parts here is not built yet.</p>
+          <p class="soft">
+            What the shop has. It is filled from a shop file (JSON); editing parts here is not built yet.
+          </p>
         </div>
         <div class="tools">
           <div class="field">
@@ -58,13 +60,27 @@ const COLUMNS: Record<Kind, readonly string[]> = {
       }
       <div class="kinds" role="tablist" aria-label="Kinds of part">
         @for (k of kinds; track k) {
-          <button type="button" role="tab" aria-controls="parts" [attr.aria-selected]="k === kind()" [class.here]="k === kind()" (click)="kind.set(k)">
+          <button
+            type="button"
+            role="tab"
+            aria-controls="parts"
+            [attr.aria-selected]="k === kind()"
+            [class.here]="k === kind()"
+            (click)="kind.set(k)"
+          >
             {{ k }} <span class="figures soft">{{ cabinet()?.[k]?.length ?? 0 }}</span>
           </button>
         }
       </div>
       <div id="parts" role="tabpanel" [attr.aria-label]="kind()">
-        <nz-table #table [nzData]="shown()" nzSize="small" [nzFrontPagination]="false" [nzShowPagination]="false" nzNoResult="Nothing here, or nothing matches.">
+        <nz-table
+          #table
+          [nzData]="shown()"
+          nzSize="small"
+          [nzFrontPagination]="false"
+          [nzShowPagination]="false"
+          nzNoResult="Nothing here, or nothing matches."
+        >
           <thead>
             <tr>
               <th scope="col">Part</th>
@@ -141,13 +157,23 @@ export class CabinetPage {
         return cabinet.terminals.map((t) => ({
           part: t.part,
           label: t.label,
-          facts: [familyName(t.family), rangeLabel(t.conductorRange), t.insulationRange ? `${t.insulationRange.min}–${t.insulationRange.max} mm` : 'not gripped', t.stud ?? 'none'],
+          facts: [
+            familyName(t.family),
+            rangeLabel(t.conductorRange),
+            t.insulationRange ? `${t.insulationRange.min}–${t.insulationRange.max} mm` : 'not gripped',
+            t.stud ?? 'none',
+          ],
         }));
       case 'wires':
         return cabinet.wires.map((w) => ({
           part: w.part,
           label: w.label,
-          facts: [sizeLabel(w.conductor.size), `${metalArea(w.conductor).toFixed(3)} mm²`, `${w.insulation}, ${w.insulationDiameter} mm`, w.conductor.kind],
+          facts: [
+            sizeLabel(w.conductor.size),
+            `${metalArea(w.conductor).toFixed(3)} mm²`,
+            `${w.insulation}, ${w.insulationDiameter} mm`,
+            w.conductor.kind,
+          ],
         }));
       case 'tools':
         return cabinet.tools.map((t) => ({
@@ -155,7 +181,9 @@ export class CabinetPage {
           label: t.label,
           facts: [
             t.kind,
-            judgeTool(t, cabinet.checks, now).reasons.map((r) => r.text).join(' '),
+            judgeTool(t, cabinet.checks, now)
+              .reasons.map((r) => r.text)
+              .join(' '),
             t.dies.map((d) => `${d.label}: ${d.nests.map((n) => n.label).join(', ')}`).join('; '),
             `${t.cycles} of ${t.cycleLimit}`,
           ],
@@ -196,12 +224,20 @@ export class CabinetPage {
     this.problem.set(null);
     try {
       const { parts, limits } = await this.api.importShopFile(JSON.parse(await file.text()));
-      this.said.set(`${parts} parts are new or revised; ${limits} limit tables came in as drafts for quality to release.`);
+      this.said.set(
+        `${parts} parts are new or revised; ${limits} limit tables came in as drafts for quality to release.`,
+      );
       await this.load();
     } catch (error) {
       this.problem.set(
         error instanceof SyntaxError
-          ? { type: 'about:blank', status: 422, code: 'not-json', title: 'The file is not JSON.', detail: `${file.name} was not read. ${error.message}` }
+          ? {
+              type: 'about:blank',
+              status: 422,
+              code: 'not-json',
+              title: 'The file is not JSON.',
+              detail: `${file.name} was not read. ${error.message}`,
+            }
           : toProblem(error),
       );
     }

@@ -34,10 +34,16 @@ import { Keys } from '../shell/keys';
             [seamAngle]="s!.orientation!.angle"
             [width]="660"
           />
-          <tm-end-view [terminal]="view.terminal" [wire]="view.wire" [profile]="s!.tool!.nest.profile" [orientation]="s!.orientation!" />
+          <tm-end-view
+            [terminal]="view.terminal"
+            [wire]="view.wire"
+            [profile]="s!.tool!.nest.profile"
+            [orientation]="s!.orientation!"
+          />
         </div>
         <p class="lies">
-          <strong>{{ s!.orientation!.headline }}</strong> {{ s!.orientation!.critical ? 'Critical. ' : '' }}<span class="soft">{{ bites() }}</span>
+          <strong>{{ s!.orientation!.headline }}</strong> {{ s!.orientation!.critical ? 'Critical. ' : ''
+          }}<span class="soft">{{ bites() }}</span>
         </p>
         <ol aria-label="Steps">
           @for (gate of s!.gates; track gate.gate; let i = $index) {
@@ -55,7 +61,9 @@ import { Keys } from '../shell/keys';
           } @else if (step(); as gate) {
             @if (asking()) {
               <form class="notice" (submit)="confirm($event, note.value)">
-                <label for="gate-note">{{ asking() === 'no' ? 'What differs?' : 'What was done about it? The first answer stays on record.' }}</label>
+                <label for="gate-note">{{
+                  asking() === 'no' ? 'What differs?' : 'What was done about it? The first answer stays on record.'
+                }}</label>
                 <input nz-input id="gate-note" #note maxlength="500" />
                 <button nz-button nzType="primary" class="bench-button" type="submit">
                   {{ asking() === 'no' ? 'Put it on record' : gate.confirm }}
@@ -63,14 +71,18 @@ import { Keys } from '../shell/keys';
                 <button nz-button class="bench-button" type="button" (click)="asking.set(null)">Back</button>
               </form>
             } @else {
-              <button nz-button nzType="primary" class="bench-button" type="button" (click)="yes()">{{ gate.confirm }}</button>
+              <button nz-button nzType="primary" class="bench-button" type="button" (click)="yes()">
+                {{ gate.confirm }}
+              </button>
               @if (!isRefused()) {
                 <button nz-button class="bench-button" type="button" (click)="ask('no')">Not like this</button>
               }
               <span class="keys"><kbd>Enter</kbd> confirm <kbd>N</kbd> say what differs</span>
             }
           } @else {
-            <button nz-button nzType="primary" class="bench-button" type="button" (click)="to('look')">Go on to Look</button>
+            <button nz-button nzType="primary" class="bench-button" type="button" (click)="to('look')">
+              Go on to Look
+            </button>
             <span class="keys"><kbd>Enter</kbd> go on</span>
           }
           @if (refusal()) {
@@ -80,7 +92,9 @@ import { Keys } from '../shell/keys';
       } @else {
         <h1>The crimp waits for a tool.</h1>
         <p class="why">Orientation, bites and mark depend on the nest.</p>
-        <div class="foot"><button nz-button class="bench-button" type="button" (click)="to('tool')">To Tool</button></div>
+        <div class="foot">
+          <button nz-button class="bench-button" type="button" (click)="to('tool')">To Tool</button>
+        </div>
       }
     }
   `,
@@ -144,17 +158,23 @@ export class CrimpStage {
   protected readonly taken = computed(() => this.hand.of('tool').length > 0);
   protected readonly answers = computed(() => new Map(this.hand.of('gate').map((entry) => [entry.body.gate, entry])));
   /** The first step without a yes. */
-  protected readonly step = computed(() => this.setUp()?.gates.find((g) => this.answers().get(g.gate)?.body.answer !== 'yes') ?? null);
+  protected readonly step = computed(
+    () => this.setUp()?.gates.find((g) => this.answers().get(g.gate)?.body.answer !== 'yes') ?? null,
+  );
   protected readonly isRefused = computed(() => {
     const step = this.step();
     return step !== null && this.answers().get(step.gate)?.body.answer === 'no';
   });
-  protected readonly headline = computed(() => this.step()?.headline ?? `Make ${this.hand.view()?.practice.setUpPieces} sample pieces just like this.`);
+  protected readonly headline = computed(
+    () => this.step()?.headline ?? `Make ${this.hand.view()?.practice.setUpPieces} sample pieces just like this.`,
+  );
   protected readonly why = computed(() => {
     const step = this.step();
     if (!step) return 'Every step is confirmed. The samples are looked at first, then pulled: a pull destroys them.';
     const given = this.answers().get(step.gate);
-    return given?.body.answer === 'no' ? `Answered ‘not like this’: ${given.body.note} Mend it, then confirm the step.` : step.why;
+    return given?.body.answer === 'no'
+      ? `Answered ‘not like this’: ${given.body.note} Mend it, then confirm the step.`
+      : step.why;
   });
   protected readonly bites = computed(() => {
     const bites = this.setUp()?.bites ?? [];

@@ -23,8 +23,12 @@ export const handFeature = createFeature({
   name: 'hand',
   reducer: createReducer<HandState>(
     { id: null, view: null, problem: null },
-    on(handActions.take, (s, { id }): HandState => (s.id === id ? { ...s, problem: null } : { id, view: null, problem: null })),
-    on(handActions.loaded, (s, { view }): HandState => (view.combination.id === s.id ? { ...s, view, problem: null } : s)),
+    on(handActions.take, (s, { id }): HandState =>
+      s.id === id ? { ...s, problem: null } : { id, view: null, problem: null },
+    ),
+    on(handActions.loaded, (s, { view }): HandState =>
+      view.combination.id === s.id ? { ...s, view, problem: null } : s,
+    ),
     on(handActions.failed, (s, { problem }): HandState => ({ ...s, problem })),
     on(outboxActions.kept, (s, { combination, entry }): HandState => {
       if (!s.view || s.id !== combination || s.view.entries.some((e) => e.id === entry.id)) return s;

@@ -86,7 +86,10 @@ export class Hand {
     if (!view || !setUp || !person) {
       return { code: 'not-ready', field: '', text: 'The combination is not loaded yet. Wait a moment and try again.' };
     }
-    const check = checkEntry(setUp, this.entries(), body, { isCorrection: correction !== null, why: correction?.why ?? null });
+    const check = checkEntry(setUp, this.entries(), body, {
+      isCorrection: correction !== null,
+      why: correction?.why ?? null,
+    });
     if (!check.ok) return check.refusal;
     const now = new Date();
     this.now.set(now.toISOString());

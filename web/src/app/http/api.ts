@@ -96,5 +96,10 @@ export class Api {
 export function toProblem(error: unknown): Problem {
   if (error instanceof ApiProblem) return error.problem;
   console.error(error);
-  return { ...OFFLINE, status: 500, title: 'Something went wrong on this page.', detail: 'Reload it; what you entered is kept.' };
+  return {
+    ...OFFLINE,
+    status: 500,
+    title: 'Something went wrong on this page.',
+    detail: 'Reload it; what you entered is kept.',
+  };
 }

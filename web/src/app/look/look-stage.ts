@@ -48,7 +48,9 @@ const PIECE_STATE = { accepted: 'pass', rework: 'hold', rejected: 'fail', open: 
               <tm-mark [state]="given ? state[given.body.finding] : 'missing'" [size]="18" />
               <span class="title">{{ criterion.title }}</span>
               <span>{{ criterion.accept }}</span>
-              <span class="soft">{{ given ? given.body.finding + (given.body.note ? ': ' + given.body.note : '') : criterion.view }}</span>
+              <span class="soft">{{
+                given ? given.body.finding + (given.body.note ? ': ' + given.body.note : '') : criterion.view
+              }}</span>
             </button>
           </li>
         }
@@ -57,7 +59,8 @@ const PIECE_STATE = { accepted: 'pass', rework: 'hold', rejected: 'fail', open: 
         @if (change(); as wanted) {
           <form class="notice" (submit)="correct($event, why.value)">
             <label for="why-finding">
-              It is on record as {{ wanted.standing }}. Why is it {{ wanted.finding }} now? The first finding stays on record.
+              It is on record as {{ wanted.standing }}. Why is it {{ wanted.finding }} now? The first finding stays on
+              record.
             </label>
             <input nz-input id="why-finding" #why maxlength="500" />
             <button nz-button nzType="primary" class="bench-button" type="submit">Correct it</button>
@@ -66,14 +69,28 @@ const PIECE_STATE = { accepted: 'pass', rework: 'hold', rejected: 'fail', open: 
         } @else if (current(); as criterion) {
           @for (answer of answers; track answer.key) {
             @if (criterion.findings.includes(answer.finding)) {
-              <button nz-button [nzType]="answer.finding === 'accept' ? 'primary' : 'default'" class="bench-button" type="button" (click)="find(answer.finding)">
+              <button
+                nz-button
+                [nzType]="answer.finding === 'accept' ? 'primary' : 'default'"
+                class="bench-button"
+                type="button"
+                (click)="find(answer.finding)"
+              >
                 <kbd>{{ answer.key }}</kbd> {{ answer.word }}
               </button>
             }
           }
           <div class="field note">
             <label for="look-note" class="out-of-sight">Note for this point</label>
-            <input nz-input id="look-note" maxlength="500" placeholder="note for this point (N)" [value]="note()" (input)="note.set(value($event))" (keydown.enter)="leaveNote($event)" />
+            <input
+              nz-input
+              id="look-note"
+              maxlength="500"
+              placeholder="note for this point (N)"
+              [value]="note()"
+              (input)="note.set(value($event))"
+              (keydown.enter)="leaveNote($event)"
+            />
           </div>
           <span class="keys"><kbd>↑</kbd> <kbd>↓</kbd> points <kbd>←</kbd> <kbd>→</kbd> pieces</span>
         }
@@ -185,7 +202,9 @@ export class LookStage {
   protected readonly criteria = computed<readonly Criterion[]>(() => this.hand.setUp()?.criteria ?? []);
   protected readonly current = computed(() => this.criteria()[this.point()]);
   protected readonly pieces = computed(() => this.hand.judgement()?.look.pieces ?? []);
-  protected readonly findings = computed(() => new Map(this.hand.of('finding').map((e) => [`${e.body.piece}/${e.body.criterion}`, e])));
+  protected readonly findings = computed(
+    () => new Map(this.hand.of('finding').map((e) => [`${e.body.piece}/${e.body.criterion}`, e])),
+  );
   protected readonly done = computed(() => this.pieces().length > 0 && !this.pieces().includes('open'));
   protected readonly headline = computed(() => {
     const rejected = this.pieces().filter((p) => p === 'rejected').length;

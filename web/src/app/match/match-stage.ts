@@ -1,6 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { breakingLoad, envelopeDiameter, familyName, metalArea, nominalArea, otherScale, rangeLabel, sizeLabel } from '@tug-mark/core';
+import {
+  breakingLoad,
+  envelopeDiameter,
+  familyName,
+  metalArea,
+  nominalArea,
+  otherScale,
+  rangeLabel,
+  sizeLabel,
+} from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Hand } from '../hand/hand';
 import { RangeBar } from '../parts/range-bar';
@@ -28,13 +37,21 @@ import { Keys } from '../shell/keys';
               <dt>conductor</dt>
               <dd>{{ range() }}</dd>
               <dt>insulation</dt>
-              <dd>{{ view.terminal.insulationRange ? view.terminal.insulationRange.min + '–' + view.terminal.insulationRange.max + ' mm' : 'not gripped' }}</dd>
+              <dd>
+                {{
+                  view.terminal.insulationRange
+                    ? view.terminal.insulationRange.min + '–' + view.terminal.insulationRange.max + ' mm'
+                    : 'not gripped'
+                }}
+              </dd>
               <dt>stud or mating</dt>
               <dd>{{ view.terminal.stud ?? 'none' }}</dd>
               @if (view.terminal.sleeve) {
                 <dt>sleeve</dt>
                 <dd>
-                  <svg width="14" height="14" aria-hidden="true"><rect width="14" height="14" rx="2" [attr.fill]="chip()" /></svg>
+                  <svg width="14" height="14" aria-hidden="true">
+                    <rect width="14" height="14" rx="2" [attr.fill]="chip()" />
+                  </svg>
                   {{ view.terminal.sleeve }}, a hint only
                 </dd>
               }
@@ -50,7 +67,10 @@ import { Keys } from '../shell/keys';
               <dt>size</dt>
               <dd>{{ size() }}</dd>
               <dt>metal</dt>
-              <dd>{{ area() }}, {{ view.wire.conductor.strands }} × {{ view.wire.conductor.strandDiameter }} mm {{ view.wire.conductor.material }}</dd>
+              <dd>
+                {{ area() }}, {{ view.wire.conductor.strands }} × {{ view.wire.conductor.strandDiameter }} mm
+                {{ view.wire.conductor.material }}
+              </dd>
               <dt>over the strands</dt>
               <dd>{{ envelope() }} mm</dd>
               <dt>insulation</dt>
@@ -77,7 +97,13 @@ import { Keys } from '../shell/keys';
             }
             @if (view.terminal.insulationRange; as range) {
               <p class="soft">insulation, in the support's range</p>
-              <tm-range-bar [value]="view.wire.insulationDiameter" [min]="range.min" [max]="range.max" [band]="view.practice.edgeBand" unit="mm" />
+              <tm-range-bar
+                [value]="view.wire.insulationDiameter"
+                [min]="range.min"
+                [max]="range.max"
+                [band]="view.practice.edgeBand"
+                unit="mm"
+              />
             }
           </section>
         </div>
@@ -89,7 +115,9 @@ import { Keys } from '../shell/keys';
                 @for (near of s.nearest; track near.terminal.part) {
                   <li>
                     <strong class="figures">{{ near.terminal.part }}</strong> {{ near.terminal.label }}
-                    <span class="soft">{{ near.fit.verdict === 'edge' ? 'at the edge: trial evidence needed' : near.fit.reasons[0]?.text }}</span>
+                    <span class="soft">{{
+                      near.fit.verdict === 'edge' ? 'at the edge: trial evidence needed' : near.fit.reasons[0]?.text
+                    }}</span>
                   </li>
                 }
               </ul>
@@ -103,7 +131,9 @@ import { Keys } from '../shell/keys';
           @if (s.fit.verdict === 'no') {
             <p class="notice bad">Nothing can be put on record for this pair.</p>
           } @else {
-            <button nz-button nzType="primary" class="bench-button" type="button" (click)="next()">Go on to Prepare</button>
+            <button nz-button nzType="primary" class="bench-button" type="button" (click)="next()">
+              Go on to Prepare
+            </button>
             <span class="keys"><kbd>Enter</kbd> go on</span>
           }
         </div>
@@ -140,7 +170,10 @@ export class MatchStage {
   );
   protected readonly why = computed(() => {
     const fit = this.setUp()?.fit;
-    return (fit?.reasons.find((r) => r.weight === 'bad') ?? fit?.reasons.find((r) => r.weight === 'hold') ?? fit?.reasons[0])?.text ?? '';
+    return (
+      (fit?.reasons.find((r) => r.weight === 'bad') ?? fit?.reasons.find((r) => r.weight === 'hold') ?? fit?.reasons[0])
+        ?.text ?? ''
+    );
   });
   protected readonly family = computed(() => familyName(this.terminal()?.family ?? 'bare-ring'));
   protected readonly range = computed(() => {
@@ -169,9 +202,14 @@ export class MatchStage {
   protected readonly conductor = computed(() => {
     const wire = this.wire();
     const range = this.terminal()?.conductorRange;
-    return wire && range && { value: metalArea(wire.conductor), min: nominalArea(range.smallest), max: nominalArea(range.largest) };
+    return (
+      wire &&
+      range && { value: metalArea(wire.conductor), min: nominalArea(range.smallest), max: nominalArea(range.largest) }
+    );
   });
-  protected readonly chip = computed(() => ({ red: '#c0392b', blue: '#2d5f9a', yellow: '#e0b020' })[this.terminal()?.sleeve ?? 'red']);
+  protected readonly chip = computed(
+    () => ({ red: '#c0392b', blue: '#2d5f9a', yellow: '#e0b020' })[this.terminal()?.sleeve ?? 'red'],
+  );
 
   constructor() {
     inject(Keys).use([{ key: 'Enter', does: 'go on to Prepare' }], (key) => {
@@ -182,6 +220,7 @@ export class MatchStage {
   }
 
   protected next(): void {
-    if (this.setUp()?.fit.verdict !== 'no') void this.router.navigate(['/bench', this.hand.view()?.combination.id, 'prepare']);
+    if (this.setUp()?.fit.verdict !== 'no')
+      void this.router.navigate(['/bench', this.hand.view()?.combination.id, 'prepare']);
   }
 }

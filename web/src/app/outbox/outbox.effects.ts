@@ -1,7 +1,20 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { concatMap, exhaustMap, filter, from, fromEvent, interval, map, merge, Observable, of, switchMap, tap } from 'rxjs';
+import {
+  concatMap,
+  exhaustMap,
+  filter,
+  from,
+  fromEvent,
+  interval,
+  map,
+  merge,
+  Observable,
+  of,
+  switchMap,
+  tap,
+} from 'rxjs';
 import { Api, ApiProblem, toProblem } from '../http/api';
 import { sessionActions, sessionFeature } from '../session/session.state';
 import { OutboxDb } from './outbox-db';
@@ -48,7 +61,11 @@ export const remember = createEffect(
   (actions$ = inject(Actions), store = inject(Store), db = inject(OutboxDb)) =>
     actions$.pipe(
       ofType(outboxActions.refused),
-      map(({ id }) => store.selectSignal(outboxFeature.selectItems)().find((item) => item.entry.id === id)),
+      map(({ id }) =>
+        store
+          .selectSignal(outboxFeature.selectItems)()
+          .find((item) => item.entry.id === id),
+      ),
       filter((item) => item !== undefined),
       tap((item) => void db.put(item).catch(() => undefined)),
     ),
@@ -77,31 +94,33 @@ export const flush = createEffect(
     const next = () => (state() === 'in' ? waiting().find((item) => item.person === person()?.id) : undefined);
 
     const sendAll = () =>
-      new Observable<ReturnType<(typeof outboxActions)[keyof typeof outboxActions]> | ReturnType<typeof sessionActions.expired>>(
-        (out) => {
-          const send = async () => {
-            for (let item = next(); item; item = next()) {
-              const { combination, entry } = item;
-              try {
-                out.next(outboxActions.kept({ id: entry.id, combination, entry: await api.putOnRecord(combination, entry) }));
-              } catch (error) {
-                if (error instanceof ApiProblem && error.isOffline) {
-                  out.next(outboxActions.serverSilent());
-                  return;
-                }
-                if (error instanceof ApiProblem && error.problem.status === 401) {
-                  out.next(sessionActions.expired());
-                  return;
-                }
-                out.next(outboxActions.refused({ id: entry.id, problem: toProblem(error) }));
+      new Observable<
+        ReturnType<(typeof outboxActions)[keyof typeof outboxActions]> | ReturnType<typeof sessionActions.expired>
+      >((out) => {
+        const send = async () => {
+          for (let item = next(); item; item = next()) {
+            const { combination, entry } = item;
+            try {
+              out.next(
+                outboxActions.kept({ id: entry.id, combination, entry: await api.putOnRecord(combination, entry) }),
+              );
+            } catch (error) {
+              if (error instanceof ApiProblem && error.isOffline) {
+                out.next(outboxActions.serverSilent());
+                return;
               }
+              if (error instanceof ApiProblem && error.problem.status === 401) {
+                out.next(sessionActions.expired());
+                return;
+              }
+              out.next(outboxActions.refused({ id: entry.id, problem: toProblem(error) }));
             }
-          };
-          void send().finally(() => {
-            out.complete();
-          });
-        },
-      );
+          }
+        };
+        void send().finally(() => {
+          out.complete();
+        });
+      });
     // An entry put while the last reply is being handled must not wait for the next one: look once more at the end.
     return actions$.pipe(
       ofType(outboxActions.flush),

@@ -42,8 +42,14 @@ export const outboxFeature = createFeature({
       return { ...s, items: [...items.filter((item) => !known.has(item.entry.id)), ...s.items] };
     }),
     on(outboxActions.put, (s, { item }): OutboxState => ({ ...s, items: [...s.items, item] })),
-    on(outboxActions.kept, (s, { id }): OutboxState => ({ items: s.items.filter((item) => item.entry.id !== id), offline: false })),
-    on(outboxActions.dropped, (s, { id }): OutboxState => ({ ...s, items: s.items.filter((item) => item.entry.id !== id) })),
+    on(outboxActions.kept, (s, { id }): OutboxState => ({
+      items: s.items.filter((item) => item.entry.id !== id),
+      offline: false,
+    })),
+    on(outboxActions.dropped, (s, { id }): OutboxState => ({
+      ...s,
+      items: s.items.filter((item) => item.entry.id !== id),
+    })),
     on(outboxActions.refused, (s, { id, problem }): OutboxState => ({
       offline: false,
       items: s.items.map((item) => (item.entry.id === id ? { ...item, refused: problem } : item)),

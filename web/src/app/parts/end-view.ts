@@ -25,7 +25,10 @@ const DIES: Record<NestProfile, { upper: string; lower: string }> = {
       <svg viewBox="-130 -140 290 280" role="img" [attr.aria-label]="said()">
         @switch (profile()) {
           @case ('rolled') {
-            <path class="die" d="M-95 -136H95V-84C70 -84 52 -66 48 -50H34C30 -72 12 -78 0 -62C-12 -78 -30 -72 -34 -50H-48C-52 -66 -70 -84 -95 -84Z" />
+            <path
+              class="die"
+              d="M-95 -136H95V-84C70 -84 52 -66 48 -50H34C30 -72 12 -78 0 -62C-12 -78 -30 -72 -34 -50H-48C-52 -66 -70 -84 -95 -84Z"
+            />
             <path class="die" d="M-95 136H95V57H-95Z" />
           }
           @case ('symmetric-oval') {
@@ -55,7 +58,19 @@ const DIES: Record<NestProfile, { upper: string; lower: string }> = {
         }
         @if (seam(); as angle) {
           @let s = at(angle, (outer() + inner()) / 2);
-          <path class="slit" [attr.d]="'M' + at(angle, inner() - 1).x + ' ' + at(angle, inner() - 1).y + 'L' + at(angle, outer() + 1).x + ' ' + at(angle, outer() + 1).y" />
+          <path
+            class="slit"
+            [attr.d]="
+              'M' +
+              at(angle, inner() - 1).x +
+              ' ' +
+              at(angle, inner() - 1).y +
+              'L' +
+              at(angle, outer() + 1).x +
+              ' ' +
+              at(angle, outer() + 1).y
+            "
+          />
           <path class="pointer" [attr.d]="'M' + s.x + ' ' + s.y + 'L104 ' + (s.y - 6)" />
           <text x="106" [attr.y]="s.y - 2">seam</text>
         }

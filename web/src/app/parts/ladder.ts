@@ -24,7 +24,12 @@ const TITLES = { match: 'Match', prepare: 'Prepare', tool: 'Tool', crimp: 'Crimp
         }
       </ol>
     </nav>
-    <p class="holding" [class.bad]="judgement().verdict === 'rejected'" [class.good]="judgement().verdict === 'accepted'" role="status">
+    <p
+      class="holding"
+      [class.bad]="judgement().verdict === 'rejected'"
+      [class.good]="judgement().verdict === 'accepted'"
+      role="status"
+    >
       {{ judgement().headline }}
     </p>
   `,

@@ -29,7 +29,9 @@ export interface SamplePiece {
           </li>
         }
       </ol>
-      <div class="bar" [class.ready]="ready()"><span>1</span><span>{{ pieces() }}</span></div>
+      <div class="bar" [class.ready]="ready()">
+        <span>1</span><span>{{ pieces() }}</span>
+      </div>
     </div>
   `,
   styles: `

@@ -8,7 +8,12 @@ const SHAPES: Record<StageState | 'note', { path: string; word: string }> = {
   missing: { path: '', word: 'open' },
   note: { path: 'M8 7V12.6M8 3.4V4.6', word: 'note' },
 };
-const OF_WEIGHT: Record<Reason['weight'], StageState | 'note'> = { good: 'pass', hold: 'hold', bad: 'fail', note: 'note' };
+const OF_WEIGHT: Record<Reason['weight'], StageState | 'note'> = {
+  good: 'pass',
+  hold: 'hold',
+  bad: 'fail',
+  note: 'note',
+};
 
 /** A state as shape, colour and word together: nobody has to tell green from red. */
 @Component({
@@ -27,7 +32,11 @@ const OF_WEIGHT: Record<Reason['weight'], StageState | 'note'> = { good: 'pass',
           <circle cx="8" cy="8" r="7.2" />
         }
       }
-      <path class="sign" [attr.d]="shape().path" [attr.transform]="kind() === 'hold' ? 'translate(0 1) scale(1 .95)' : null" />
+      <path
+        class="sign"
+        [attr.d]="shape().path"
+        [attr.transform]="kind() === 'hold' ? 'translate(0 1) scale(1 .95)' : null"
+      />
     </svg>
     <span class="out-of-sight">{{ shape().word }}</span>
   `,

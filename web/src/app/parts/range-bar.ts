@@ -9,7 +9,13 @@ const WIDTH = 420;
   template: `
     <svg viewBox="-10 0 440 62" role="img" [attr.aria-label]="said()">
       <rect class="all" x="0" y="22" width="420" height="12" />
-      <rect class="edge" [attr.x]="x(min() * (1 - band()))" y="22" [attr.width]="x(max() * (1 + band())) - x(min() * (1 - band()))" height="12" />
+      <rect
+        class="edge"
+        [attr.x]="x(min() * (1 - band()))"
+        y="22"
+        [attr.width]="x(max() * (1 + band())) - x(min() * (1 - band()))"
+        height="12"
+      />
       <rect class="in" [attr.x]="x(min())" y="22" [attr.width]="x(max()) - x(min())" height="12" />
       <text [attr.x]="x(min())" y="50" text-anchor="middle">{{ round(min()) }}</text>
       <text [attr.x]="x(max())" y="50" text-anchor="middle">{{ round(max()) }}</text>
@@ -58,8 +64,13 @@ export class RangeBar {
   readonly unit = input.required<string>();
   /** Share outside the range that still counts as edge. */
   readonly band = input(0);
-  private readonly ends = computed(() => [0.6 * Math.min(this.value(), this.min()), 1.6 * Math.max(this.value(), this.max())] as const);
-  protected readonly said = computed(() => `${this.round(this.value())} ${this.unit()} on a range of ${this.round(this.min())} to ${this.round(this.max())}.`);
+  private readonly ends = computed(
+    () => [0.6 * Math.min(this.value(), this.min()), 1.6 * Math.max(this.value(), this.max())] as const,
+  );
+  protected readonly said = computed(
+    () =>
+      `${this.round(this.value())} ${this.unit()} on a range of ${this.round(this.min())} to ${this.round(this.max())}.`,
+  );
 
   protected x(value: number): number {
     const [low, high] = this.ends();

@@ -10,7 +10,9 @@ import { Mark } from './mark';
   template: `
     <ul>
       @for (reason of reasons(); track $index) {
-        <li><tm-mark [weight]="reason.weight" /> <span>{{ reason.text }}</span></li>
+        <li>
+          <tm-mark [weight]="reason.weight" /> <span>{{ reason.text }}</span>
+        </li>
       }
     </ul>
   `,

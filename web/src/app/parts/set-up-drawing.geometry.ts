@@ -39,7 +39,13 @@ const INSULATION_SHOWN = 11;
  * The side view, in mm, from the computed numbers alone: the strip length drawn is the set point, and the insulation
  * edge lies in the middle of where it may lie at that set point.
  */
-export function sideView(terminal: Terminal, wire: Wire, strip: StripWindow, bites: readonly Bite[], dieWidth: number): SideView {
+export function sideView(
+  terminal: Terminal,
+  wire: Wire,
+  strip: StripWindow,
+  bites: readonly Bite[],
+  dieWidth: number,
+): SideView {
   const { barrel } = terminal;
   const stripLength = strip.setPoint ?? (strip.window ? (strip.window.min + strip.window.max) / 2 : barrel.length);
   const gap = insulationEdge(strip, barrel.length, barrel.depth, stripLength);
@@ -72,7 +78,12 @@ export function sideView(terminal: Terminal, wire: Wire, strip: StripWindow, bit
     width: stripLength + 0.8,
     height: pitch * 0.88,
   }));
-  const insulation = { x: gap, y: -wire.insulationDiameter / 2, width: INSULATION_SHOWN, height: wire.insulationDiameter };
+  const insulation = {
+    x: gap,
+    y: -wire.insulationDiameter / 2,
+    width: INSULATION_SHOWN,
+    height: wire.insulationDiameter,
+  };
   const inspection = barrel.inspection;
   return {
     from: terminal.family === 'window-splice' ? left - 1.5 : Math.min(left - TONGUE, wireEnd - 2),
@@ -106,7 +117,10 @@ function insulationEdge(strip: StripWindow, length: number, depth: number | null
  * and, among equally near ones, the lowest first, as strands settle. Strand radius is chosen so that the farthest
  * strand touches the circle.
  */
-export function packStrands(count: number, radius: number): { readonly r: number; readonly at: readonly { x: number; y: number }[] } {
+export function packStrands(
+  count: number,
+  radius: number,
+): { readonly r: number; readonly at: readonly { x: number; y: number }[] } {
   const reach = Math.ceil(Math.sqrt(count)) + 1;
   const places: { x: number; y: number; distance: number }[] = [];
   for (let row = -reach; row <= reach; row++) {

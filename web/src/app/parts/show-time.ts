@@ -1,4 +1,10 @@
-const BENCH = new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+const BENCH = new Intl.DateTimeFormat(undefined, {
+  day: 'numeric',
+  month: 'short',
+  hour: '2-digit',
+  minute: '2-digit',
+  hourCycle: 'h23',
+});
 const RECORD = new Intl.DateTimeFormat(undefined, {
   year: 'numeric',
   month: 'short',

@@ -18,48 +18,139 @@ import { sideView } from './set-up-drawing.geometry';
           <path class="tin" [attr.d]="floor()" />
         }
         @for (wall of v.walls; track $index) {
-          <rect class="tin" [attr.x]="x(wall.x)" [attr.y]="y(wall.y)" [attr.width]="wall.width * k()" [attr.height]="wall.height * k()" />
+          <rect
+            class="tin"
+            [attr.x]="x(wall.x)"
+            [attr.y]="y(wall.y)"
+            [attr.width]="wall.width * k()"
+            [attr.height]="wall.height * k()"
+          />
         }
         @if (v.window; as window) {
-          <rect class="hole" [attr.x]="x(window.x)" [attr.y]="y(window.y) - 1" [attr.width]="window.width * k()" [attr.height]="window.height * k() + 2" />
-          <text class="name" [attr.x]="x(window.x + window.width / 2)" [attr.y]="y(-v.halfHeight) - 8" text-anchor="middle">window</text>
+          <rect
+            class="hole"
+            [attr.x]="x(window.x)"
+            [attr.y]="y(window.y) - 1"
+            [attr.width]="window.width * k()"
+            [attr.height]="window.height * k() + 2"
+          />
+          <text
+            class="name"
+            [attr.x]="x(window.x + window.width / 2)"
+            [attr.y]="y(-v.halfHeight) - 8"
+            text-anchor="middle"
+          >
+            window
+          </text>
         }
         @for (strand of v.strands; track $index) {
-          <rect class="copper" rx="2" [attr.x]="x(strand.x)" [attr.y]="y(strand.y)" [attr.width]="strand.width * k()" [attr.height]="strand.height * k()" />
+          <rect
+            class="copper"
+            rx="2"
+            [attr.x]="x(strand.x)"
+            [attr.y]="y(strand.y)"
+            [attr.width]="strand.width * k()"
+            [attr.height]="strand.height * k()"
+          />
         }
-        <rect class="insulation" rx="2" [attr.x]="x(v.insulation.x)" [attr.y]="y(v.insulation.y)" [attr.width]="v.insulation.width * k()" [attr.height]="v.insulation.height * k()" />
-        <rect class="shine" [attr.x]="x(v.insulation.x)" [attr.y]="y(v.insulation.y)" [attr.width]="v.insulation.width * k()" [attr.height]="v.insulation.height * k() * 0.28" />
+        <rect
+          class="insulation"
+          rx="2"
+          [attr.x]="x(v.insulation.x)"
+          [attr.y]="y(v.insulation.y)"
+          [attr.width]="v.insulation.width * k()"
+          [attr.height]="v.insulation.height * k()"
+        />
+        <rect
+          class="shine"
+          [attr.x]="x(v.insulation.x)"
+          [attr.y]="y(v.insulation.y)"
+          [attr.width]="v.insulation.width * k()"
+          [attr.height]="v.insulation.height * k() * 0.28"
+        />
         @if (v.support; as support) {
-          <rect class="support" [class.sleeve]="isRing()" [attr.x]="x(support.x)" [attr.y]="y(support.y)" [attr.width]="support.width * k()" [attr.height]="support.height * k()" />
-          <text class="name" [attr.x]="x(support.x + support.width / 2)" [attr.y]="y(support.y + support.height) + 15" text-anchor="middle">{{
-            isRing() ? 'sleeve' : 'insulation grip'
-          }}</text>
+          <rect
+            class="support"
+            [class.sleeve]="isRing()"
+            [attr.x]="x(support.x)"
+            [attr.y]="y(support.y)"
+            [attr.width]="support.width * k()"
+            [attr.height]="support.height * k()"
+          />
+          <text
+            class="name"
+            [attr.x]="x(support.x + support.width / 2)"
+            [attr.y]="y(support.y + support.height) + 15"
+            text-anchor="middle"
+          >
+            {{ isRing() ? 'sleeve' : 'insulation grip' }}
+          </text>
         }
         @if (seamDown()) {
-          <path class="seam" [attr.d]="'M' + (x(v.walls[0]?.x ?? 0) + 5) + ' ' + (y(v.halfHeight) - 4) + 'H' + (x(0) - 5)" />
+          <path
+            class="seam"
+            [attr.d]="'M' + (x(v.walls[0]?.x ?? 0) + 5) + ' ' + (y(v.halfHeight) - 4) + 'H' + (x(0) - 5)"
+          />
         }
         @if (showBites()) {
           @for (bite of v.bites; track bite.order) {
             <path class="die" [attr.d]="arrow(bite.centre, bite.width)" />
-            <text class="order" [attr.x]="x(bite.centre)" [attr.y]="y(-v.halfHeight) - 18" text-anchor="middle">{{ bite.order }}</text>
+            <text class="order" [attr.x]="x(bite.centre)" [attr.y]="y(-v.halfHeight) - 18" text-anchor="middle">
+              {{ bite.order }}
+            </text>
           }
         }
         @let base = y(v.halfHeight) + 34;
         @if (v.brush !== null) {
-          <path class="dim" [attr.d]="'M' + x(v.wireEnd) + ' ' + y(0.2) + 'V' + (base + 46) + 'M' + x(-length()) + ' ' + y(v.halfHeight) + 'V' + (base + 14)" />
+          <path
+            class="dim"
+            [attr.d]="
+              'M' +
+              x(v.wireEnd) +
+              ' ' +
+              y(0.2) +
+              'V' +
+              (base + 46) +
+              'M' +
+              x(-length()) +
+              ' ' +
+              y(v.halfHeight) +
+              'V' +
+              (base + 14)
+            "
+          />
           <path class="dim" [attr.d]="'M' + x(v.wireEnd) + ' ' + (base + 8) + 'H' + x(-length())" />
-          <text class="dim-text" [attr.x]="x(v.wireEnd) - 6" [attr.y]="base + 12" text-anchor="end">brush {{ mm(v.brush) }} ({{ range(strip().brush) }})</text>
+          <text class="dim-text" [attr.x]="x(v.wireEnd) - 6" [attr.y]="base + 12" text-anchor="end">
+            brush {{ mm(v.brush) }} ({{ range(strip().brush) }})
+          </text>
         } @else {
           <path class="dim" [attr.d]="'M' + x(v.wireEnd) + ' ' + y(v.halfHeight) + 'V' + (base + 46)" />
           <text class="dim-text" [attr.x]="x(v.wireEnd) - 6" [attr.y]="base + 12" text-anchor="end">at the stop</text>
         }
-        <path class="dim" [attr.d]="'M' + x(0) + ' ' + y(v.halfHeight) + 'V' + (base + 14) + 'M' + x(v.insulationEdge) + ' ' + y(v.halfHeight) + 'V' + (base + 46)" />
+        <path
+          class="dim"
+          [attr.d]="
+            'M' +
+            x(0) +
+            ' ' +
+            y(v.halfHeight) +
+            'V' +
+            (base + 14) +
+            'M' +
+            x(v.insulationEdge) +
+            ' ' +
+            y(v.halfHeight) +
+            'V' +
+            (base + 46)
+          "
+        />
         <text class="dim-text" [attr.x]="x(v.insulationEdge) + 6" [attr.y]="base + 12">
           {{ strip().rule === 'window' ? 'edge' : 'gap' }} {{ mm(v.gap) }} ({{ range(strip().position) }})
         </text>
         <path class="dim" [attr.d]="'M' + x(v.wireEnd) + ' ' + (base + 38) + 'H' + x(v.insulationEdge)" />
         <text class="strip" [attr.x]="x((v.wireEnd + v.insulationEdge) / 2)" [attr.y]="base + 60" text-anchor="middle">
-          strip {{ strip().setPoint ?? 'none' }} <tspan class="dim-text">{{ range(strip().window) }} mm</tspan>
+          strip {{ strip().setPoint ?? 'none' }}
+          <tspan class="dim-text">{{ range(strip().window) }} mm</tspan>
         </text>
       </svg>
     </figure>
@@ -78,7 +169,9 @@ export class SideViewDrawing {
   /** Degrees of the seam; 180 draws it in the lower wall. */
   readonly seamAngle = input<number | null>(null);
 
-  protected readonly view = computed(() => sideView(this.terminal(), this.wire(), this.strip(), this.bites(), this.dieWidth()));
+  protected readonly view = computed(() =>
+    sideView(this.terminal(), this.wire(), this.strip(), this.bites(), this.dieWidth()),
+  );
   protected readonly k = computed(() => {
     const { from, to, halfHeight } = this.view();
     return Math.min(this.width() / (to - from), this.width() / 9 / halfHeight);

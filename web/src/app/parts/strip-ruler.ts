@@ -15,7 +15,13 @@ const CARD = 85.6;
     <div class="ruler">
       <svg [attr.width]="width()" height="84" role="img" [attr.aria-label]="said()">
         @if (strip().window; as window) {
-          <rect class="band" [attr.x]="x(window.min)" y="0" [attr.width]="(window.max - window.min) * k()" height="30" />
+          <rect
+            class="band"
+            [attr.x]="x(window.min)"
+            y="0"
+            [attr.width]="(window.max - window.min) * k()"
+            height="30"
+          />
         }
         @if (strip().guard; as guard) {
           <rect class="guard" [attr.x]="x(guard.min)" y="0" [attr.width]="(guard.max - guard.min) * k()" height="30" />
@@ -29,7 +35,9 @@ const CARD = 85.6;
         @if (strip().setPoint !== null) {
           <path class="set" [attr.d]="'M' + x(strip().setPoint ?? 0) + ' 0v32'" />
         }
-        <text class="tell" x="10" y="74">Lay the cut insulation at 0: the wire's end falls in the band, best on the line.</text>
+        <text class="tell" x="10" y="74">
+          Lay the cut insulation at 0: the wire's end falls in the band, best on the line.
+        </text>
       </svg>
       <p class="soft">
         @if (screen.isChecked()) {
@@ -37,7 +45,13 @@ const CARD = 85.6;
         } @else {
           <strong>not true size yet</strong>
         }
-        <button nz-button class="quiet" type="button" (click)="checking.set(!checking())" [attr.aria-expanded]="checking()">
+        <button
+          nz-button
+          class="quiet"
+          type="button"
+          (click)="checking.set(!checking())"
+          [attr.aria-expanded]="checking()"
+        >
           {{ screen.isChecked() ? 'check again' : 'check this screen' }}
         </button>
       </p>

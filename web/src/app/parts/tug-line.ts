@@ -10,7 +10,11 @@ const LINE = 118;
   selector: 'tm-tug-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg [attr.viewBox]="'-6 ' + (compact() ? 88 : 0) + ' 952 ' + (compact() ? 44 : 178)" role="img" [attr.aria-label]="said()">
+    <svg
+      [attr.viewBox]="'-6 ' + (compact() ? 88 : 0) + ' 952 ' + (compact() ? 44 : 178)"
+      role="img"
+      [attr.aria-label]="said()"
+    >
       <rect class="below" x="0" [attr.y]="line - 13" [attr.width]="limitX()" height="13" />
       <rect class="above" [attr.x]="limitX()" [attr.y]="line - 13" [attr.width]="breaksX() - limitX()" height="13" />
       <rect class="beyond" [attr.x]="breaksX()" [attr.y]="line - 13" [attr.width]="width - breaksX()" height="13" />
@@ -25,12 +29,16 @@ const LINE = 118;
       @if (limit() !== null) {
         <path class="limit" [attr.d]="'M' + limitX() + ' ' + (line - 32) + 'V' + (line + 8)" />
         @if (!compact()) {
-          <text class="limit-name" [attr.x]="limitX()" [attr.y]="line + 46" text-anchor="middle">limit {{ shown(limit() ?? 0) }}</text>
+          <text class="limit-name" [attr.x]="limitX()" [attr.y]="line + 46" text-anchor="middle">
+            limit {{ shown(limit() ?? 0) }}
+          </text>
         }
       }
       <path class="breaks" [attr.d]="'M' + breaksX() + ' ' + (line - 24) + 'V' + line" />
       @if (!compact()) {
-        <text class="breaks-name" [attr.x]="breaksX()" [attr.y]="line + 46" text-anchor="middle">wire itself breaks near {{ round(breaks()) }}</text>
+        <text class="breaks-name" [attr.x]="breaksX()" [attr.y]="line + 46" text-anchor="middle">
+          wire itself breaks near {{ round(breaks()) }}
+        </text>
       }
       @for (flag of placed(); track flag.piece) {
         @let top = line - 38 - flag.row * pitch();

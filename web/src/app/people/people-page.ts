@@ -33,7 +33,9 @@ import { ProblemNotice } from '../parts/problem-notice';
         <tbody>
           @for (person of table.data; track person.id) {
             <tr class="ant-table-row">
-              <td><strong>{{ person.name }}</strong></td>
+              <td>
+                <strong>{{ person.name }}</strong>
+              </td>
               <td>{{ person.role }}</td>
               <td>
                 <input
@@ -59,7 +61,9 @@ import { ProblemNotice } from '../parts/problem-notice';
       </nz-table>
       <h2>A new account</h2>
       <form (submit)="add($event, name.value, role.value, password.value, until.value)">
-        <div class="field"><label for="new-name">Name</label><input nz-input id="new-name" #name maxlength="60" required /></div>
+        <div class="field">
+          <label for="new-name">Name</label><input nz-input id="new-name" #name maxlength="60" required />
+        </div>
         <div class="field">
           <label for="new-role">Role</label>
           <select id="new-role" #role>
@@ -70,9 +74,19 @@ import { ProblemNotice } from '../parts/problem-notice';
         </div>
         <div class="field">
           <label for="new-password">First password, 10 characters or more</label>
-          <input nz-input id="new-password" #password type="password" autocomplete="new-password" minlength="10" required />
+          <input
+            nz-input
+            id="new-password"
+            #password
+            type="password"
+            autocomplete="new-password"
+            minlength="10"
+            required
+          />
         </div>
-        <div class="field"><label for="new-until">Qualified until</label><input nz-input id="new-until" #until type="date" /></div>
+        <div class="field">
+          <label for="new-until">Qualified until</label><input nz-input id="new-until" #until type="date" />
+        </div>
         <button nz-button nzType="primary" class="bench-button" type="submit">Add the account</button>
       </form>
     </div>
@@ -143,7 +157,13 @@ export class PeoplePage {
     const form = event.target as HTMLFormElement;
     this.said.set('');
     const added = await this.attempt(async () => {
-      await this.api.addPerson({ id: timeOrderedId(), name, role: role as Role, password, qualifiedUntil: until || null });
+      await this.api.addPerson({
+        id: timeOrderedId(),
+        name,
+        role: role as Role,
+        password,
+        qualifiedUntil: until || null,
+      });
       await this.load();
     });
     if (added) {

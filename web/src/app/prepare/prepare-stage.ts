@@ -29,11 +29,19 @@ import { Keys } from '../shell/keys';
               <dt>window</dt>
               <dd>{{ range(p.strip.window) }}</dd>
               <dt>guard band</dt>
-              <dd>{{ range(p.strip.guard) }} <span class="soft">± {{ p.stripper.repeatability }} mm off each side</span></dd>
+              <dd>
+                {{ range(p.strip.guard) }} <span class="soft">± {{ p.stripper.repeatability }} mm off each side</span>
+              </dd>
               <dt>stripper</dt>
               <dd>{{ p.stripper.label }}</dd>
               <dt>notch</dt>
-              <dd>{{ p.notch.notch ? p.notch.notch.label + ', bore ' + p.notch.notch.bore + ' mm, ' + p.notch.notch.for : 'none' }}</dd>
+              <dd>
+                {{
+                  p.notch.notch
+                    ? p.notch.notch.label + ', bore ' + p.notch.notch.bore + ' mm, ' + p.notch.notch.for
+                    : 'none'
+                }}
+              </dd>
               <dt>strands hurt</dt>
               <dd>{{ damage() }}</dd>
               <dt>slide on first</dt>

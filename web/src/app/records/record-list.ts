@@ -21,7 +21,9 @@ const STATES = { accepted: 'pass', 'meets-made-up-limits': 'pass', rejected: 'fa
       <div class="page-head">
         <div>
           <h1>{{ lines().length }} {{ lines().length === 1 ? 'record' : 'records' }}</h1>
-          <p class="soft">Every combination something was put on record for. Nothing in a record is ever changed or deleted.</p>
+          <p class="soft">
+            Every combination something was put on record for. Nothing in a record is ever changed or deleted.
+          </p>
         </div>
         @if (mayImport()) {
           <div class="field">
@@ -33,7 +35,14 @@ const STATES = { accepted: 'pass', 'meets-made-up-limits': 'pass', rejected: 'fa
       @if (problem(); as found) {
         <tm-problem [problem]="found" />
       }
-      <nz-table #table [nzData]="lines()" nzSize="small" [nzFrontPagination]="false" [nzShowPagination]="false" nzNoResult="Nothing is on record yet.">
+      <nz-table
+        #table
+        [nzData]="lines()"
+        nzSize="small"
+        [nzFrontPagination]="false"
+        [nzShowPagination]="false"
+        nzNoResult="Nothing is on record yet."
+      >
         <thead>
           <tr>
             <th scope="col">Combination</th>
@@ -46,7 +55,9 @@ const STATES = { accepted: 'pass', 'meets-made-up-limits': 'pass', rejected: 'fa
           @for (line of table.data; track line.id) {
             <tr class="ant-table-row">
               <td>
-                <a [routerLink]="['/records', line.id]"><strong class="figures">{{ line.terminal }} on {{ line.wire }}</strong></a>
+                <a [routerLink]="['/records', line.id]"
+                  ><strong class="figures">{{ line.terminal }} on {{ line.wire }}</strong></a
+                >
               </td>
               <td>{{ line.list }}</td>
               <td><tm-mark [state]="states[line.verdict]" /> {{ line.headline }}</td>
@@ -88,7 +99,7 @@ export class RecordList {
 
   private async load(): Promise<void> {
     try {
-      for (let next: number | null = 0; next !== null; ) {
+      for (let next: number | null = 0; next !== null;) {
         const page = await this.api.combinations(next);
         this.all.update((lines) => [...lines, ...page.lines]);
         next = page.next;
@@ -108,7 +119,13 @@ export class RecordList {
     } catch (error) {
       this.problem.set(
         error instanceof SyntaxError
-          ? { type: 'about:blank', status: 422, code: 'not-json', title: 'The file is not JSON.', detail: `${file.name} was not read. ${error.message}` }
+          ? {
+              type: 'about:blank',
+              status: 422,
+              code: 'not-json',
+              title: 'The file is not JSON.',
+              detail: `${file.name} was not read. ${error.message}`,
+            }
           : toProblem(error),
       );
     }

@@ -28,26 +28,48 @@ export class RecordPage {
 
   protected readonly setUp = computed(() => {
     const record = this.record();
-    return record && computeSetUp({ ...record, place: record.combination.place, class: record.combination.class, cabinet: [] }, record.entries, record.exportedAt);
+    return (
+      record &&
+      computeSetUp(
+        { ...record, place: record.combination.place, class: record.combination.class, cabinet: [] },
+        record.entries,
+        record.exportedAt,
+      )
+    );
   });
   protected readonly judgement = computed(() => {
     const record = this.record();
     const setUp = this.setUp();
-    return record && setUp && judgeCombination(setUp, record.entries, record.practice, record.tools, record.checks, record.exportedAt);
+    return (
+      record &&
+      setUp &&
+      judgeCombination(setUp, record.entries, record.practice, record.tools, record.checks, record.exportedAt)
+    );
   });
-  protected readonly breaks = computed(() => breakingLoad(this.record()?.wire.conductor ?? { strands: 1, strandDiameter: 1, material: 'copper' }));
+  protected readonly breaks = computed(() =>
+    breakingLoad(this.record()?.wire.conductor ?? { strands: 1, strandDiameter: 1, material: 'copper' }),
+  );
   private readonly corrected = computed(() => new Set(this.record()?.entries.map((entry) => entry.corrects)));
   protected readonly flags = computed<TugFlag[]>(() => {
     const limit = this.setUp()?.standing.limit?.force ?? null;
     return (this.record()?.entries ?? []).flatMap(({ id, body }) =>
       body.kind === 'reading' && !this.corrected().has(id)
-        ? [{ piece: body.piece, force: body.force, verdict: judgeReading(body.force, limit, body.mode).verdict, current: false }]
+        ? [
+            {
+              piece: body.piece,
+              force: body.force,
+              verdict: judgeReading(body.force, limit, body.mode).verdict,
+              current: false,
+            },
+          ]
         : [],
     );
   });
   protected readonly limitName = computed(() => {
     const limit = this.setUp()?.standing.limit;
-    return limit ? `${limit.table.document} rev ${limit.table.revision}, class ${limit.table.class}: at least ${limit.force.toFixed(1)} N` : 'no limit';
+    return limit
+      ? `${limit.table.document} rev ${limit.table.revision}, class ${limit.table.class}: at least ${limit.force.toFixed(1)} N`
+      : 'no limit';
   });
 
   constructor() {

@@ -16,13 +16,16 @@ import { sessionActions } from '../session/session.state';
     <main class="page">
       <h1>A new shop</h1>
       <p>
-        Nobody has an account yet. Make the first engineer's: an engineer adds the others and fills the cabinet; releasing
-        limits stays with quality.
+        Nobody has an account yet. Make the first engineer's: an engineer adds the others and fills the cabinet;
+        releasing limits stays with quality.
       </p>
       <form (submit)="make($event, shop.value, name.value, password.value)">
-        <div class="field"><label for="shop">Name of the shop</label><input nz-input id="shop" #shop required maxlength="60" /></div>
         <div class="field">
-          <label for="name">Your name</label><input nz-input id="name" #name autocomplete="username" required maxlength="60" />
+          <label for="shop">Name of the shop</label><input nz-input id="shop" #shop required maxlength="60" />
+        </div>
+        <div class="field">
+          <label for="name">Your name</label
+          ><input nz-input id="name" #name autocomplete="username" required maxlength="60" />
         </div>
         <div class="field">
           <label for="password">Password, 10 characters or more</label>
@@ -56,7 +59,9 @@ export class FirstEngineerPage {
   protected async make(event: Event, shopName: string, name: string, password: string): Promise<void> {
     event.preventDefault();
     try {
-      this.store.dispatch(sessionActions.arrived({ here: await this.api.makeFirstEngineer({ shopName, name, password }) }));
+      this.store.dispatch(
+        sessionActions.arrived({ here: await this.api.makeFirstEngineer({ shopName, name, password }) }),
+      );
     } catch (error) {
       this.problem.set(toProblem(error));
     }

@@ -19,7 +19,8 @@ export class Keys {
     const listen = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented || isField(event.target)) return;
       // Enter on a button or link is that button's own.
-      if (event.key === 'Enter' && event.target instanceof HTMLElement && event.target.closest('button, a, summary')) return;
+      if (event.key === 'Enter' && event.target instanceof HTMLElement && event.target.closest('button, a, summary'))
+        return;
       if (handle(event.key, event)) event.preventDefault();
     };
     document.addEventListener('keydown', listen);
@@ -31,5 +32,7 @@ export class Keys {
 }
 
 function isField(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable], nz-select') !== null;
+  return (
+    target instanceof HTMLElement && target.closest('input, textarea, select, [contenteditable], nz-select') !== null
+  );
 }

@@ -37,11 +37,18 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
               <div>
                 <h2>{{ candidate.tool.label }}, {{ candidate.die.label }}, nest {{ candidate.nest.label }}</h2>
                 <p class="figures">
-                  mark to verify: <strong>{{ candidate.nest.mark }}</strong> · {{ candidate.tool.kind }} · {{ candidate.nest.profile }} ·
-                  {{ candidate.nest.area.min }}–{{ candidate.nest.area.max }} mm²
+                  mark to verify: <strong>{{ candidate.nest.mark }}</strong> · {{ candidate.tool.kind }} ·
+                  {{ candidate.nest.profile }} · {{ candidate.nest.area.min }}–{{ candidate.nest.area.max }} mm²
                 </p>
                 <p class="soft">
-                  <span>last check: {{ candidate.state.lastCheck ? time(candidate.state.lastCheck.at) + ' by ' + candidate.state.lastCheck.by : 'none' }}</span>
+                  <span
+                    >last check:
+                    {{
+                      candidate.state.lastCheck
+                        ? time(candidate.state.lastCheck.at) + ' by ' + candidate.state.lastCheck.by
+                        : 'none'
+                    }}</span
+                  >
                   · <span>calibrated to {{ candidate.tool.calibrationUntil }}</span> ·
                   <span>{{ candidate.tool.cycles }} of {{ candidate.tool.cycleLimit }} cycles</span>
                 </p>
@@ -52,23 +59,74 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
               @if (isTaken) {
                 <strong>Taken.</strong>
               } @else if (candidate.state.state === 'ready') {
-                <button nz-button [nzType]="candidate === s.toolChoice.chosen && !takenKey() ? 'primary' : 'default'" class="bench-button" type="button" (click)="take(candidate)">
+                <button
+                  nz-button
+                  [nzType]="candidate === s.toolChoice.chosen && !takenKey() ? 'primary' : 'default'"
+                  class="bench-button"
+                  type="button"
+                  (click)="take(candidate)"
+                >
                   {{ takenKey() ? 'Change to it' : 'Take it' }}
                 </button>
               }
               @if (isMendedByCheck(candidate)) {
-                <button nz-button class="bench-button" type="button" (click)="checking.set(candidate.tool.part)">Check it: go and no-go</button>
+                <button nz-button class="bench-button" type="button" (click)="checking.set(candidate.tool.part)">
+                  Check it: go and no-go
+                </button>
               }
             </div>
             @if (checking() === candidate.tool.part && first(candidate)) {
               <div class="check" role="group" [attr.aria-label]="'Check of ' + candidate.tool.label">
                 <p><strong>Go gauge:</strong> does it pass freely through the closed nest?</p>
-                <button nz-button class="bench-button" type="button" [class.on]="go() === true" [attr.aria-pressed]="go() === true" (click)="go.set(true)">It passes</button>
-                <button nz-button class="bench-button" type="button" [class.on]="go() === false" [attr.aria-pressed]="go() === false" (click)="go.set(false)">It does not</button>
+                <button
+                  nz-button
+                  class="bench-button"
+                  type="button"
+                  [class.on]="go() === true"
+                  [attr.aria-pressed]="go() === true"
+                  (click)="go.set(true)"
+                >
+                  It passes
+                </button>
+                <button
+                  nz-button
+                  class="bench-button"
+                  type="button"
+                  [class.on]="go() === false"
+                  [attr.aria-pressed]="go() === false"
+                  (click)="go.set(false)"
+                >
+                  It does not
+                </button>
                 <p><strong>No-go gauge:</strong> it may enter, but does it stop?</p>
-                <button nz-button class="bench-button" type="button" [class.on]="noGo() === true" [attr.aria-pressed]="noGo() === true" (click)="noGo.set(true)">It stops</button>
-                <button nz-button class="bench-button" type="button" [class.on]="noGo() === false" [attr.aria-pressed]="noGo() === false" (click)="noGo.set(false)">It passes through</button>
-                <button nz-button nzType="primary" class="bench-button keep" type="button" [disabled]="go() === null || noGo() === null" (click)="keepCheck(candidate)">
+                <button
+                  nz-button
+                  class="bench-button"
+                  type="button"
+                  [class.on]="noGo() === true"
+                  [attr.aria-pressed]="noGo() === true"
+                  (click)="noGo.set(true)"
+                >
+                  It stops
+                </button>
+                <button
+                  nz-button
+                  class="bench-button"
+                  type="button"
+                  [class.on]="noGo() === false"
+                  [attr.aria-pressed]="noGo() === false"
+                  (click)="noGo.set(false)"
+                >
+                  It passes through
+                </button>
+                <button
+                  nz-button
+                  nzType="primary"
+                  class="bench-button keep"
+                  type="button"
+                  [disabled]="go() === null || noGo() === null"
+                  (click)="keepCheck(candidate)"
+                >
                   Keep this check
                 </button>
               </div>
@@ -82,7 +140,9 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
         <form class="notice" (submit)="change($event, candidate, why.value)">
           <label for="why-change">Why is the tool changed? The first choice stays on record.</label>
           <input nz-input id="why-change" #why maxlength="500" />
-          <button nz-button nzType="primary" class="bench-button" type="submit">Change to {{ candidate.tool.label }}, nest {{ candidate.nest.label }}</button>
+          <button nz-button nzType="primary" class="bench-button" type="submit">
+            Change to {{ candidate.tool.label }}, nest {{ candidate.nest.label }}
+          </button>
         </form>
       }
       @if (refusal()) {
@@ -185,7 +245,11 @@ export class ToolStage {
     const tool = s?.tool;
     if (!tool) return 'No tool can be taken.';
     const name = `${tool.tool.label}, ${tool.die.label}, nest ${tool.nest.label}`;
-    return this.takenKey() ? `${name} is taken.` : tool.state.state === 'ready' ? `Take ${name}.` : `Check ${tool.tool.label} first.`;
+    return this.takenKey()
+      ? `${name} is taken.`
+      : tool.state.state === 'ready'
+        ? `Take ${name}.`
+        : `Check ${tool.tool.label} first.`;
   });
   protected readonly why = computed(() => {
     const s = this.setUp();
@@ -244,7 +308,10 @@ export class ToolStage {
     event.preventDefault();
     const corrects = this.taken()?.id;
     if (!corrects) return;
-    const refusal = this.hand.put({ kind: 'tool', tool: c.tool.part, die: c.die.id, nest: c.nest.id }, { corrects, why });
+    const refusal = this.hand.put(
+      { kind: 'tool', tool: c.tool.part, die: c.die.id, nest: c.nest.id },
+      { corrects, why },
+    );
     this.refusal.set(refusal?.text ?? '');
     if (!refusal) this.changing.set(null);
   }

@@ -17,7 +17,10 @@ import { sessionFeature } from '../session/session.state';
       <div class="page-head">
         <div>
           <h1>{{ headline() }}</h1>
-          <p class="soft">A pull is judged by the one released table of its class that is in effect that day. Released specifications decide, not this program.</p>
+          <p class="soft">
+            A pull is judged by the one released table of its class that is in effect that day. Released specifications
+            decide, not this program.
+          </p>
         </div>
       </div>
       @if (problem(); as found) {
@@ -27,25 +30,39 @@ import { sessionFeature } from '../session/session.state';
         <ul aria-label="Tables">
           @for (table of tables(); track key(table)) {
             <li>
-              <button type="button" [class.here]="key(table) === key(chosen())" [attr.aria-pressed]="key(table) === key(chosen())" (click)="pick.set(key(table))">
+              <button
+                type="button"
+                [class.here]="key(table) === key(chosen())"
+                [attr.aria-pressed]="key(table) === key(chosen())"
+                (click)="pick.set(key(table))"
+              >
                 <strong class="figures">{{ table.document }} rev {{ table.revision }}</strong>
                 <span>class {{ table.class }}</span>
                 <span class="state {{ table.status }}">{{ table.status }}</span>
               </button>
             </li>
           } @empty {
-            <li class="soft">No table yet. An engineer brings drafts in with a shop file, under Cabinet; quality releases them.</li>
+            <li class="soft">
+              No table yet. An engineer brings drafts in with a shop file, under Cabinet; quality releases them.
+            </li>
           }
         </ul>
         @if (chosen(); as table) {
           <section aria-labelledby="table">
             <h2 id="table">{{ table.document }} rev {{ table.revision }}, class {{ table.class }}</h2>
             @if (table.origin === 'made-up') {
-              <p class="notice">Made up for the demo. Nothing judged by it is accepted; a shop enters its own from a controlled document.</p>
+              <p class="notice">
+                Made up for the demo. Nothing judged by it is accepted; a shop enters its own from a controlled
+                document.
+              </p>
             }
             <p class="soft">
-              {{ table.owner }} · in effect from {{ table.effectiveFrom }}{{ table.effectiveUntil ? ' to ' + table.effectiveUntil : '' }} · pulled at
-              {{ table.speed.min }}–{{ table.speed.max }} mm/min · {{ table.interpolates ? 'interpolation between rows allowed' : 'rows only, nothing between them' }}
+              {{ table.owner }} · in effect from {{ table.effectiveFrom
+              }}{{ table.effectiveUntil ? ' to ' + table.effectiveUntil : '' }} · pulled at {{ table.speed.min }}–{{
+                table.speed.max
+              }}
+              mm/min ·
+              {{ table.interpolates ? 'interpolation between rows allowed' : 'rows only, nothing between them' }}
             </p>
             <table class="figures">
               <thead>
@@ -67,9 +84,13 @@ import { sessionFeature } from '../session/session.state';
             </table>
             @if (mayRelease()) {
               @if (table.status === 'draft') {
-                <button nz-button nzType="primary" class="bench-button" type="button" (click)="move(table, 'release')">Release rev {{ table.revision }}, class {{ table.class }}</button>
+                <button nz-button nzType="primary" class="bench-button" type="button" (click)="move(table, 'release')">
+                  Release rev {{ table.revision }}, class {{ table.class }}
+                </button>
               } @else if (table.status === 'released') {
-                <button nz-button class="bench-button" type="button" (click)="move(table, 'withdraw')">Withdraw rev {{ table.revision }}, class {{ table.class }}</button>
+                <button nz-button class="bench-button" type="button" (click)="move(table, 'withdraw')">
+                  Withdraw rev {{ table.revision }}, class {{ table.class }}
+                </button>
               }
             } @else {
               <p class="soft">Releasing and withdrawing is for quality.</p>

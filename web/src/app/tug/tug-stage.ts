@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, ElementRef, inject, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  ElementRef,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { Store } from '@ngrx/store';
 import { may } from '@tug-mark/contract';
 import {
@@ -51,7 +61,11 @@ export class TugStage {
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
 
   protected readonly units = FORCE_UNITS;
-  protected readonly modes = FAILURE_MODES.map((mode, index) => ({ mode, key: String(index + 1), name: failureModeName(mode) }));
+  protected readonly modes = FAILURE_MODES.map((mode, index) => ({
+    mode,
+    key: String(index + 1),
+    name: failureModeName(mode),
+  }));
   protected readonly modeName = failureModeName;
   protected readonly time = showTime;
 
@@ -93,7 +107,9 @@ export class TugStage {
   });
 
   /** The next piece without a reading; an invalid one is replaced by a further piece. */
-  protected readonly piece = computed(() => this.correcting()?.piece ?? Math.max(0, ...this.readings().map((r) => r.piece)) + 1);
+  protected readonly piece = computed(
+    () => this.correcting()?.piece ?? Math.max(0, ...this.readings().map((r) => r.piece)) + 1,
+  );
   protected readonly validCount = computed(() => this.group()?.summary?.n ?? 0);
   protected readonly enough = computed(() => this.validCount() >= this.wanted());
 
@@ -104,7 +120,8 @@ export class TugStage {
       .map((r) => ({ piece: r.piece, force: r.entry.body.force, verdict: r.verdict.verdict, current: false }));
     const pending = this.pending();
     const verdict = this.verdict();
-    if (pending && verdict) flags.push({ piece: this.piece(), force: pending.newtons, verdict: verdict.verdict, current: true });
+    if (pending && verdict)
+      flags.push({ piece: this.piece(), force: pending.newtons, verdict: verdict.verdict, current: true });
     return flags;
   });
 
@@ -117,13 +134,19 @@ export class TugStage {
     const correcting = this.correcting();
     if (correcting) return `Correct piece ${correcting.piece}`;
     if (this.enough() && !this.pending()) return `${this.validCount()} of ${this.wanted()} pulled`;
-    const extra = this.piece() > this.wanted() ? `Piece ${this.piece()}, a replacement` : `Piece ${this.piece()} of ${this.wanted()}`;
+    const extra =
+      this.piece() > this.wanted()
+        ? `Piece ${this.piece()}, a replacement`
+        : `Piece ${this.piece()} of ${this.wanted()}`;
     return extra;
   });
   protected readonly how = computed(() => {
     const view = this.hand.view();
     const speed = this.setUp()?.limit.limit?.table.speed;
-    const grip = view?.practice.pullEvidence === 'grip-open' && (view.terminal.barrel.supportLength ?? 0) > 0 ? 'Insulation grip open, ' : '';
+    const grip =
+      view?.practice.pullEvidence === 'grip-open' && (view.terminal.barrel.supportLength ?? 0) > 0
+        ? 'Insulation grip open, '
+        : '';
     return `${grip}${speed ? `${speed.min}–${speed.max} mm/min, ` : ''}straight pull, eyes covered: wire ends whip.`;
   });
 
@@ -351,7 +374,11 @@ export class TugStage {
 
   protected shown(newtons: number): string {
     const limit = this.setUp()?.standing.limit?.force;
-    return showNumber(fromNewtons(newtons, this.unit()), 1, limit === undefined ? undefined : fromNewtons(limit, this.unit()));
+    return showNumber(
+      fromNewtons(newtons, this.unit()),
+      1,
+      limit === undefined ? undefined : fromNewtons(limit, this.unit()),
+    );
   }
 
   /** The margin in words, in the shown unit. */
@@ -359,13 +386,17 @@ export class TugStage {
     const limit = this.limit();
     if (limit === null) return 'Kept without a verdict: no limit applies.';
     if (mode !== null && !isValidMode(mode)) {
-      return newtons < limit ? 'Low and called not valid: quality decides.' : 'Not a test of the crimp: pull a replacement.';
+      return newtons < limit
+        ? 'Low and called not valid: quality decides.'
+        : 'Not a test of the crimp: pull a replacement.';
     }
     const margin = fromNewtons(Math.abs(newtons - limit), this.unit());
     const percent = Math.abs((newtons / limit - 1) * 100).toFixed(0);
     const by = `${showNumber(margin, 1, 0)} ${this.unit()}`;
     if (newtons === limit) return 'Holds: exactly at the limit';
-    return newtons > limit ? `Holds: ${by} above the limit (${percent} %)` : `Does not hold: ${by} below the limit (${percent} %)`;
+    return newtons > limit
+      ? `Holds: ${by} above the limit (${percent} %)`
+      : `Does not hold: ${by} below the limit (${percent} %)`;
   }
 
   protected value(event: Event): string {

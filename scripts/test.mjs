@@ -1,0 +1,109 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { checkNode, ensureChromium, ensurePackages } from './lib/packages.mjs';
+import { ensurePages } from './lib/pages.mjs';
+import { ROOT, STATE } from './lib/paths.mjs';
+import { startPostgres } from './lib/postgres.mjs';
+import { run, say } from './lib/say.mjs';
+import { follow } from './lib/shell.mjs';
+
+/* npm test runs every check; npm test -- core server runs only those named. */
+
+const JASMINE = ['--import', 'tsx', 'node_modules/jasmine/bin/jasmine.js'];
+
+/** Passed and failed specs as a runner's closing line gives them; a runner that never closed has failed. */
+function count(out, code) {
+  const jasmine = /(\d+) specs?, (\d+) failures?/.exec(out);
+  const karma = [...out.matchAll(/Executed (\d+) of (\d+)(?:.*?\((\d+) FAILED\))?/g)].at(-1);
+  if (jasmine) {
+    const failed = Number(jasmine[2]);
+    return { passed: Math.max(0, Number(jasmine[1]) - failed), failed: Math.max(failed, code === 0 ? 0 : 1) };
+  }
+  if (karma) {
+    const failed = Number(karma[3] ?? 0);
+    return { passed: Number(karma[1]) - failed, failed: Math.max(failed, code === 0 ? 0 : 1) };
+  }
+  return { passed: 0, failed: 1 };
+}
+
+/** A check that either holds or does not. */
+const check = (name, command, args, options) => ({
+  name,
+  run: async () => {
+    const { code, out } = await follow(command, args, options);
+    return { passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1, out };
+  },
+});
+
+const specs = (name, args, options = {}) => ({
+  name,
+  run: async (env) => {
+    const { code, out } = await follow(options.command ?? process.execPath, args, {
+      ...options,
+      env: { ...process.env, ...env },
+    });
+    return { ...count(out, code), out };
+  },
+});
+
+const PARTS = [
+  check('format', 'npx', ['prettier', '--check', '.']),
+  check('lint', 'npx', ['eslint', '.']),
+  ...['core', 'contract', 'server', 'e2e', 'bench'].map((part) => check(`types ${part}`, 'npx', ['tsc', '-p', part])),
+  check('types web', 'npx', ['ngc', '-p', 'web/tsconfig.app.json', '--noEmit']),
+  check('dependency rules', 'npx', [
+    'depcruise',
+    '--config',
+    '.dependency-cruiser.cjs',
+    'core',
+    'contract',
+    'server',
+    'web/src',
+    'e2e',
+    'bench',
+  ]),
+  check('unused exports', 'npx', ['knip']),
+  specs('core', [...JASMINE, '--config=scripts/jasmine.json']),
+  specs('server', [...JASMINE, '--config=scripts/jasmine-server.json']),
+  specs('web', ['ng', 'test', 'tug-mark'], { command: 'npx', cwd: `${ROOT}web` }),
+  specs('e2e', [...JASMINE, '--config=scripts/jasmine-e2e.json']),
+];
+
+run(async () => {
+  checkNode();
+  ensurePackages();
+  const wanted = process.argv.slice(2);
+  const parts = PARTS.filter(({ name }) => !wanted.length || wanted.some((word) => name.split(' ').includes(word)));
+  const needs = (name) => parts.some((part) => part.name === name);
+  let cluster;
+  if (needs('web') || needs('e2e')) ensureChromium();
+  if (needs('server') || needs('e2e')) {
+    // A throwaway cluster of its own: nothing in it outlives a power cut, and it is never the demo's.
+    cluster = await startPostgres('test-postgres', {
+      firstPort: 54970,
+      settings: { fsync: 'off', max_connections: 200 },
+    });
+  }
+  if (needs('e2e')) await ensurePages();
+  mkdirSync(`${STATE}logs`, { recursive: true });
+
+  let passed = 0;
+  let failed = 0;
+  try {
+    for (const part of parts) {
+      const started = Date.now();
+      const result = await part.run({ TUG_TEST_DATABASE_URL: cluster?.url('postgres') ?? '' });
+      passed += result.passed;
+      failed += result.failed;
+      const seconds = ((Date.now() - started) / 1000).toFixed(1);
+      say(
+        `${result.failed ? 'FAILED' : 'passed'}  ${part.name.padEnd(18)} ${String(result.passed).padStart(4)} passed ${String(result.failed).padStart(3)} failed  ${seconds} s`,
+      );
+      writeFileSync(`${STATE}logs/${part.name.replaceAll(' ', '-')}.log`, result.out);
+      if (result.failed) say(result.out.trim().split('\n').slice(-120).join('\n'));
+    }
+  } finally {
+    cluster?.stop();
+  }
+  say(`${passed} passed, ${failed} failed`);
+  process.exitCode = failed ? 1 : 0;
+});
