@@ -37,7 +37,7 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '(^|/)(dist|\\.angular)/' },
     tsPreCompilationDeps: true,
-    tsConfig: { fileName: 'web/tsconfig.json' },
+    tsConfig: { fileName: 'tsconfig.json' },
     enhancedResolveOptions: {
       exportsFields: ['exports'],
       conditionNames: ['import', 'types', 'default'],

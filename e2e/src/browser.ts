@@ -57,13 +57,19 @@ export class Browser {
     await this.driver.get(`${this.address}${path}`);
   }
 
-  /** The button, link or labelled field with this text; waits until it shows. */
+  /** The button or link with this text, else the first that has it in its text; waits until it shows. */
   async button(text: string): Promise<WebElement> {
-    return this.shown(
-      By.xpath(
-        `//button[contains(normalize-space(.), ${quote(text)})] | //a[contains(normalize-space(.), ${quote(text)})]`,
-      ),
+    const matching = (test: string) => this.driver.findElements(By.xpath(`//button[${test}] | //a[${test}]`));
+    const found = await this.driver.wait(
+      async () =>
+        (await matching(`normalize-space(.)=${quote(text)}`))[0] ??
+        (await matching(`contains(normalize-space(.), ${quote(text)})`))[0] ??
+        null,
+      PATIENCE,
+      `No button says: ${text}`,
     );
+    if (!found) throw new Error(`No button says: ${text}`);
+    return this.driver.wait(until.elementIsVisible(found), PATIENCE);
   }
 
   async field(label: string): Promise<WebElement> {

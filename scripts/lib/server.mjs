@@ -5,11 +5,12 @@ import { Stop } from './say.mjs';
 /**
  * Starts the server process and waits until it listens.
  * @param env its settings, see server/src/main.ts
+ * @param entry another program that says when it listens
  * @returns the child process
  */
-export function startServer(env) {
+export function startServer(env, entry = 'server/src/main.ts') {
   return new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+    const child = spawn(process.execPath, ['--import', 'tsx', entry], {
       cwd: ROOT,
       env: { ...process.env, ...env },
       stdio: ['ignore', 'pipe', 'pipe'],

@@ -1,7 +1,4 @@
-/// <reference path="./jstat.d.ts" />
-import jstat from 'jstat';
-
-const { erf, gammaln, normal } = jstat.jStat;
+import { erf, gammaln, normal } from './specialFunctions';
 
 /** Even number of Simpson intervals; enough for 7 digits of k from n = 2 up. */
 const INTERVALS = 2048;

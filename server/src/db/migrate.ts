@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
-import * as first from './migrations/001-first';
+import { down, up } from './migrations/001-first';
 
-const MIGRATIONS = [{ name: '001-first', ...first }];
+const MIGRATIONS = [{ name: '001-first', up, down }];
 
 /** Brings the database to the newest schema; safe to run from several processes at once (Knex locks). */
 export async function migrate(db: Knex): Promise<void> {

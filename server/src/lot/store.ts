@@ -176,7 +176,7 @@ export async function readView(db: Knex, id: string): Promise<CombinationView> {
 
 /**
  * Contexts kept between requests, good for one version of the shop: only what can be read again is kept, so any number
- * of server processes serve one database (docs/decisions/006-one-round-trip-per-reading.md).
+ * of server processes serve one database (docs/decisions/006-reading-path.md).
  */
 class ContextCache {
   private version = '';

@@ -40,21 +40,23 @@ const PIECE_STATE = { accepted: 'pass', rework: 'hold', rejected: 'fail', open: 
           </button>
         }
       </div>
-      <ol id="points" role="tabpanel" [attr.aria-label]="'Points of piece ' + piece()">
-        @for (criterion of criteria(); track criterion.code; let i = $index) {
-          @let given = findings().get(piece() + '/' + criterion.code);
-          <li [class.here]="i === point()" [attr.aria-current]="i === point() ? 'step' : null">
-            <button type="button" class="row" (click)="point.set(i)">
-              <tm-mark [state]="given ? state[given.body.finding] : 'missing'" [size]="18" />
-              <span class="title">{{ criterion.title }}</span>
-              <span>{{ criterion.accept }}</span>
-              <span class="soft">{{
-                given ? given.body.finding + (given.body.note ? ': ' + given.body.note : '') : criterion.view
-              }}</span>
-            </button>
-          </li>
-        }
-      </ol>
+      <div id="points" role="tabpanel" [attr.aria-label]="'Points of piece ' + piece()">
+        <ol>
+          @for (criterion of criteria(); track criterion.code; let i = $index) {
+            @let given = findings().get(piece() + '/' + criterion.code);
+            <li [class.here]="i === point()" [attr.aria-current]="i === point() ? 'step' : null">
+              <button type="button" class="row" (click)="point.set(i)">
+                <tm-mark [state]="given ? state[given.body.finding] : 'missing'" [size]="18" />
+                <span class="title">{{ criterion.title }}</span>
+                <span>{{ criterion.accept }}</span>
+                <span class="soft">{{
+                  given ? given.body.finding + (given.body.note ? ': ' + given.body.note : '') : criterion.view
+                }}</span>
+              </button>
+            </li>
+          }
+        </ol>
+      </div>
       <div class="foot">
         @if (change(); as wanted) {
           <form class="notice" (submit)="correct($event, why.value)">

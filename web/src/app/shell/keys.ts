@@ -14,7 +14,7 @@ export class Keys {
    * Listens to keys for as long as the calling component lives. Keys typed into fields, and those held with Ctrl, Alt
    * or Meta, are left alone.
    */
-  use(help: readonly KeyHelp[], handle: (key: string, event: KeyboardEvent) => boolean | void): void {
+  use(help: readonly KeyHelp[], handle: (key: string, event: KeyboardEvent) => boolean): void {
     this.here.set(help);
     const listen = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented || isField(event.target)) return;

@@ -215,9 +215,13 @@ export class TugStage {
       return true;
     }
     if (this.question()) {
-      if (key.toLowerCase() === 'y') this.yes();
-      else return false;
-      return true;
+      if (key.toLowerCase() === 'y') {
+        this.yes();
+        return true;
+      }
+      // A new value instead of an answer: it replaces the doubtful one.
+      if (/^[0-9.,]$/.test(key)) this.field()?.nativeElement.select();
+      return false;
     }
     if (!this.pending()) {
       // The field takes its own keys; a key from elsewhere on the page goes to it.
@@ -252,6 +256,7 @@ export class TugStage {
   protected typed(event: Event): void {
     this.text.set((event.target as HTMLInputElement).value);
     this.message.set('');
+    this.question.set(null);
   }
 
   protected paste(event: ClipboardEvent): void {
@@ -289,10 +294,13 @@ export class TugStage {
   private read(): void {
     const lowest = this.group()?.summary?.min ?? null;
     const read = readForce(this.text(), this.unit(), this.breaks(), lowest);
+    this.question.set(null);
     if (read.outcome === 'refused') this.message.set(read.text);
     else if (read.outcome === 'question') {
       this.message.set('');
       this.question.set(read);
+      // Out of the field, so that Y and Esc answer the question.
+      this.field()?.nativeElement.blur();
     } else this.accept(read.newtons, read.unit, [], read.note);
   }
 

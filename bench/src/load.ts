@@ -1,0 +1,66 @@
+import { randomUUID } from 'node:crypto';
+import { Agent, request } from 'node:http';
+
+export interface Station {
+  readonly combination: string;
+  /** Next piece to be read. */
+  piece: number;
+}
+
+export interface LoadResult {
+  /** Readings accepted in a second. */
+  readonly perSecond: number;
+  /** 95th percentile of the time to an answer, ms. */
+  readonly p95: number;
+}
+
+/** Posts `each` readings from every station, the stations side by side, each waiting for its answer as a bench does. */
+export async function load(address: string, cookie: string, stations: Station[], each: number): Promise<LoadResult> {
+  const agent = new Agent({ keepAlive: true, maxSockets: stations.length });
+  const times: number[] = [];
+  const started = performance.now();
+  await Promise.all(
+    stations.map(async (station) => {
+      for (let i = 0; i < each; i++) {
+        const before = performance.now();
+        await post(agent, address, cookie, station.combination, station.piece++);
+        times.push(performance.now() - before);
+      }
+    }),
+  );
+  const seconds = (performance.now() - started) / 1000;
+  agent.destroy();
+  times.sort((a, b) => a - b);
+  return { perSecond: times.length / seconds, p95: times[Math.floor(times.length * 0.95)] ?? 0 };
+}
+
+function post(agent: Agent, address: string, cookie: string, combination: string, piece: number): Promise<void> {
+  const force = 115 + (piece % 97) / 10;
+  const payload = JSON.stringify({
+    id: randomUUID(),
+    body: { kind: 'reading', piece, force, typed: String(force), unit: 'N', mode: 'slid-out', note: '', confirmed: [] },
+    corrects: null,
+    why: null,
+  });
+  return new Promise((resolve, reject) => {
+    const call = request(
+      `${address}/api/combinations/${combination}/entries`,
+      {
+        method: 'POST',
+        agent,
+        headers: { 'content-type': 'application/json', 'content-length': Buffer.byteLength(payload), cookie },
+      },
+      (answer) => {
+        let said = '';
+        answer.setEncoding('utf8');
+        answer.on('data', (chunk: string) => (said += chunk));
+        answer.on('end', () => {
+          if (answer.statusCode === 201) resolve();
+          else reject(new Error(`${answer.statusCode}: ${said}`));
+        });
+      },
+    );
+    call.on('error', reject);
+    call.end(payload);
+  });
+}

@@ -1,0 +1,114 @@
+import { shopFileSchema } from '@tug-mark/contract';
+import { readFileSync } from 'node:fs';
+import { benchGroup } from './group';
+import { firstLoad } from './firstLoad';
+import { load, type LoadResult, type Station } from './load';
+
+/* Prints every figure as a ratio to a named baseline measured in the same run. Started by scripts/bench.mjs, which
+   starts the two servers and builds the two pages. */
+
+const setting = (name: string) => {
+  const value = process.env[name];
+  if (!value) throw new Error(`${name} is not set: run npm run bench`);
+  return value;
+};
+const say = (text: string) => process.stdout.write(`${text}\n`);
+const OURS = setting('BENCH_OURS');
+const BARE = setting('BENCH_BARE');
+const STATIONS = 16;
+
+/** Signs in, imports as many copies of a small list as there are stations, and takes the tool on each. */
+async function prepare(): Promise<{ cookie: string; stations: Station[] }> {
+  const signIn = await fetch(`${OURS}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name: 'Odile', password: 'demo-odile-bench' }),
+  });
+  const cookie = (signIn.headers.get('set-cookie') ?? '').split(';')[0] ?? '';
+  const stations: Station[] = [];
+  for (let i = 0; i < STATIONS; i++) {
+    const list = 'wire id,wire part,length mm,terminal a,terminal b,quantity\nA1,FL-W-0075,100,FL-RT-0406,-,400';
+    const name = `bench ${Date.now()} ${i}`;
+    const answer = await fetch(`${OURS}/api/wire-lists?id=${crypto.randomUUID()}&name=${encodeURIComponent(name)}`, {
+      method: 'POST',
+      headers: { 'content-type': 'text/csv', cookie },
+      body: list,
+    });
+    if (!answer.ok) throw new Error(await answer.text());
+    const { lines } = (await (await fetch(`${OURS}/api/combinations`, { headers: { cookie } })).json()) as {
+      lines: { id: string; list: string }[];
+    };
+    const combination = lines.find((line) => line.list === name)?.id ?? '';
+    const taken = await fetch(`${OURS}/api/combinations/${combination}/entries`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', cookie },
+      body: JSON.stringify({
+        id: crypto.randomUUID(),
+        body: { kind: 'tool', tool: 'HT-11', die: 'A', nest: '1' },
+        corrects: null,
+        why: null,
+      }),
+    });
+    if (!taken.ok) throw new Error(await taken.text());
+    stations.push({ combination, piece: 1 });
+  }
+  return { cookie, stations };
+}
+
+const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
+
+async function benchReading(cookie: string, stations: Station[]): Promise<void> {
+  const bare = stations.map((station) => ({ ...station }));
+  const ours: LoadResult[] = [];
+  const base: LoadResult[] = [];
+  await load(BARE, '', bare, 100);
+  await load(OURS, cookie, stations, 100);
+  for (let round = 0; round < 7; round++) {
+    base.push(await load(BARE, '', bare, 100));
+    ours.push(await load(OURS, cookie, stations, 100));
+  }
+  const throughput = median(ours.map((o, i) => o.perSecond / (base[i]?.perSecond ?? 1)));
+  const p95 = median(ours.map((o, i) => o.p95 / (base[i]?.p95 ?? 1)));
+  say(
+    `reading over HTTP / bare Fastify + pg INSERT    throughput ${throughput.toFixed(2)} (goal at least 0.6), p95 ${p95.toFixed(2)} (goal at most 1.6)` +
+      `   [${median(ours.map((o) => o.perSecond)).toFixed(0)} against ${median(base.map((o) => o.perSecond)).toFixed(0)} a second, ${STATIONS} stations]`,
+  );
+}
+
+/** Resident memory of a process, MB. */
+function memory(pid: string): number {
+  return Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
+}
+
+async function benchMemory(cookie: string, stations: Station[], readings: number): Promise<void> {
+  const steps = 20;
+  const samples: number[] = [];
+  for (let step = 0; step < steps; step++) {
+    await load(OURS, cookie, stations, Math.ceil(readings / steps / stations.length));
+    samples.push(memory(setting('BENCH_OURS_PID')));
+  }
+  const middle = median(samples.slice(6, 13));
+  const last = median(samples.slice(13));
+  say(
+    `server memory over ${readings} readings               last third / middle third ${(last / middle).toFixed(3)} (no growth: near 1)   ` +
+      `[MB: ${samples.map((s) => s.toFixed(0)).join(' ')}]`,
+  );
+}
+
+const { practices } = shopFileSchema.parse(
+  JSON.parse(readFileSync(new URL('../../demo/shop.json', import.meta.url), 'utf8')),
+);
+const [practice] = practices;
+if (!practice) throw new Error('the demo shop has no practice');
+const group = benchGroup(practice);
+say(
+  `group verdict of 1,000,000 / plain two-pass loop ratio ${group.ratio.toFixed(2)} (goal at most 3)   [${group.milliseconds.toFixed(1)} against ${group.baseline.toFixed(1)} ms]`,
+);
+const own = firstLoad(setting('BENCH_PAGES'));
+const empty = firstLoad(setting('BENCH_EMPTY'));
+say(
+  `first load, Brotli / empty Angular+NgRx+NG-ZORRO ratio ${(own / empty).toFixed(2)} (goal at most 1.4)   [${(own / 1024).toFixed(0)} against ${(empty / 1024).toFixed(0)} kB, fonts alike and left out]`,
+);
+const { cookie, stations } = await prepare();
+await benchReading(cookie, stations);
+await benchMemory(cookie, stations, Number(process.env['BENCH_READINGS'] ?? 100_000));

@@ -1,0 +1,12 @@
+// @ts-expect-error the package ships no types of its own; the few functions in use are typed below
+import jstat from 'jstat';
+
+interface SpecialFunctions {
+  erf(x: number): number;
+  /** Natural logarithm of the gamma function. */
+  gammaln(x: number): number;
+  readonly normal: { inv(p: number, mean: number, std: number): number };
+}
+
+/** Error function, log gamma and normal quantile, from jstat. */
+export const { erf, gammaln, normal } = (jstat as { readonly jStat: SpecialFunctions }).jStat;

@@ -1,0 +1,101 @@
+import pg from 'pg';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { createServer } from 'node:net';
+import { fileURLToPath } from 'node:url';
+
+const ROOT = fileURLToPath(new URL('../../', import.meta.url));
+
+function urlOf(database: string): string {
+  const url = process.env['TUG_TEST_DATABASE_URL'];
+  if (!url) throw new Error('TUG_TEST_DATABASE_URL is not set: run npm test');
+  return url.replace(/[^/]*$/, database);
+}
+
+async function asAdmin(statement: string, database = 'postgres'): Promise<void> {
+  const client = new pg.Client({ connectionString: urlOf(database) });
+  await client.connect();
+  await client.query(statement).finally(() => client.end());
+}
+
+const freePort = () =>
+  new Promise<number>((resolve) => {
+    const probe = createServer();
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => {
+        resolve(typeof address === 'object' && address ? address.port : 0);
+      });
+    });
+  });
+
+/** The real server process on a database of its own, which can be stopped, killed and started again. */
+export class Server {
+  private child: ChildProcess | null = null;
+
+  private constructor(
+    private readonly database: string,
+    private readonly port: number,
+    private readonly demo: boolean,
+  ) {}
+
+  static async open(kind: 'demo' | 'empty'): Promise<Server> {
+    const database = `e2e_${randomUUID().replaceAll('-', '')}`;
+    await asAdmin(`CREATE DATABASE ${database}`);
+    const server = new Server(database, await freePort(), kind === 'demo');
+    await server.start();
+    return server;
+  }
+
+  get address(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  start(): Promise<void> {
+    const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+      cwd: ROOT,
+      env: {
+        ...process.env,
+        TUG_DATABASE_URL: urlOf(this.database),
+        TUG_PORT: String(this.port),
+        TUG_PAGES: `${ROOT}web/dist/tug-mark/browser`,
+        TUG_DEMO: this.demo ? '1' : '0',
+        TUG_SIGN_INS_PER_MINUTE: '1000',
+      },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    this.child = child;
+    return new Promise((resolve, reject) => {
+      let said = '';
+      child.stdout.on('data', (chunk: Buffer) => {
+        said += chunk.toString();
+        if (said.includes('listening')) resolve();
+      });
+      child.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()));
+      child.once('exit', (code) => {
+        reject(new Error(`the server ended with ${code}: ${said}`));
+      });
+    });
+  }
+
+  /** Ends the process: politely, or as a power cut would. */
+  async stop(signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
+    const { child } = this;
+    this.child = null;
+    if (!child || child.exitCode !== null) return;
+    await new Promise((resolve) => {
+      child.once('exit', resolve);
+      child.kill(signal);
+    });
+  }
+
+  /** Runs a statement on the shop's own database, behind the application's back. */
+  sql(statement: string): Promise<void> {
+    return asAdmin(statement, this.database);
+  }
+
+  async close(): Promise<void> {
+    await this.stop();
+    await asAdmin(`DROP DATABASE ${this.database} WITH (FORCE)`);
+  }
+}

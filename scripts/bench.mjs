@@ -1,0 +1,48 @@
+import { spawn } from 'node:child_process';
+import { buildPages, compress, ensurePages, PAGES } from './lib/pages.mjs';
+import { ensurePackages } from './lib/packages.mjs';
+import { ROOT } from './lib/paths.mjs';
+import { freePort } from './lib/ports.mjs';
+import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
+import { run, say } from './lib/say.mjs';
+import { startServer } from './lib/server.mjs';
+
+/* npm run bench: every figure as a ratio to a baseline of the same run. The database keeps its safe settings (fsync on):
+   it is part of what is measured. */
+run(async () => {
+  ensurePackages();
+  await ensurePages();
+  say('Building the empty shell ...');
+  await buildPages('empty-shell');
+  const empty = `${ROOT}web/dist/empty-shell/browser`;
+  compress(empty);
+  const cluster = await startPostgres('bench-postgres', { firstPort: 55070, settings: { max_connections: 100 } });
+  const database = `bench_${Date.now()}`;
+  await ensureDatabase(cluster, database);
+  const url = cluster.url(database);
+  const port = await freePort(5870);
+  const ours = await startServer({ TUG_DATABASE_URL: url, TUG_PORT: String(port), TUG_DEMO: '1' });
+  const barePort = await freePort(port + 1);
+  const bare = await startServer({ TUG_DATABASE_URL: url, TUG_PORT: String(barePort) }, 'bench/src/bareServer.ts');
+  try {
+    const code = await new Promise((resolve) => {
+      spawn(process.execPath, ['--import', 'tsx', 'bench/src/main.ts'], {
+        cwd: ROOT,
+        stdio: 'inherit',
+        env: {
+          ...process.env,
+          BENCH_OURS: `http://127.0.0.1:${port}`,
+          BENCH_OURS_PID: String(ours.pid),
+          BENCH_BARE: `http://127.0.0.1:${barePort}`,
+          BENCH_PAGES: PAGES,
+          BENCH_EMPTY: empty,
+        },
+      }).on('exit', resolve);
+    });
+    process.exitCode = code ?? 1;
+  } finally {
+    ours.kill();
+    bare.kill();
+    cluster.stop();
+  }
+});
