@@ -90,9 +90,11 @@ export class Browser {
   }
 
   async fill(label: string, text: string): Promise<void> {
-    const field = await this.field(label);
-    await field.clear();
-    await field.sendKeys(text);
+    await this.retry(async () => {
+      const field = await this.field(label);
+      await field.clear();
+      await field.sendKeys(text);
+    });
   }
 
   /** Waits until the page's text holds this. */

@@ -252,6 +252,7 @@ describe('From a wire list to a judged pull', () => {
       await elsewhere.sees('Quinn can sign in as quality.');
       expect(await accessibilityFaults(elsewhere)).toEqual([]);
       await elsewhere.press('Sign out');
+      await elsewhere.sees('Who is at the bench?');
       await elsewhere.fill('Name', 'Quinn');
       await elsewhere.fill('Password', 'correct horse');
       await elsewhere.press('Sign in');

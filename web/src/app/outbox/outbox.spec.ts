@@ -1,0 +1,137 @@
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { provideEffects } from '@ngrx/effects';
+import { provideStore, Store } from '@ngrx/store';
+import type { Here, KeptEntry } from '@tug-mark/contract';
+import { Api, ApiProblem } from '../http/api';
+import { timeOrderedId } from '../http/uuid';
+import { sessionActions, sessionFeature } from '../session/session.state';
+import { OutboxDb } from './outbox-db';
+import * as effects from './outbox.effects';
+import { outboxActions, outboxFeature, type OutboxItem } from './outbox.state';
+
+const problem = (status: number, code = 'x') =>
+  new ApiProblem({ type: 'about:blank', title: 'No.', detail: 'Do else.', status, code });
+const here = (id: string, name: string) =>
+  ({
+    person: { id, name, role: 'technician', active: true, qualifiedUntil: null },
+    shop: { name: 's', isDemo: false, isNew: false, demoSignIns: [] },
+  }) as Here;
+
+function item(id: string, person = 'odile'): OutboxItem {
+  const body = { kind: 'finding', piece: 1, criterion: 'seam', finding: 'accept', note: '' } as const;
+  return {
+    entry: { id, body, corrects: null, why: null },
+    combination: 'c',
+    person,
+    personName: person,
+    madeAt: '',
+    refused: null,
+  };
+}
+
+describe('The outbox', () => {
+  let store: Store;
+  let answers: (() => Promise<KeptEntry>)[];
+  let sent: string[];
+  let kept: Map<string, OutboxItem>;
+
+  beforeEach(() => {
+    answers = [];
+    sent = [];
+    kept = new Map();
+    TestBed.configureTestingModule({
+      providers: [
+        provideZonelessChangeDetection(),
+        provideStore({ [sessionFeature.name]: sessionFeature.reducer, [outboxFeature.name]: outboxFeature.reducer }),
+        provideEffects(effects),
+        {
+          provide: Api,
+          useValue: {
+            putOnRecord: (_combination: string, entry: { id: string }) => {
+              sent.push(entry.id);
+              const next = answers.shift();
+              return next ? next() : Promise.resolve({ ...entry, seq: sent.length } as unknown as KeptEntry);
+            },
+          },
+        },
+        {
+          provide: OutboxDb,
+          useValue: {
+            all: () => Promise.resolve([...kept.values()]),
+            put: (i: OutboxItem) => Promise.resolve(kept.set(i.entry.id, i)),
+            remove: (id: string) => Promise.resolve(kept.delete(id)),
+          },
+        },
+      ],
+    });
+    store = TestBed.inject(Store);
+    store.dispatch(sessionActions.arrived({ here: here('odile', 'Odile') }));
+  });
+  const settle = () => new Promise((resolve) => setTimeout(resolve, 30));
+  const items = () => store.selectSignal(outboxFeature.selectItems)();
+
+  it('sends in the order of making and forgets what the server has', async () => {
+    for (const id of ['a', 'b', 'c']) store.dispatch(outboxActions.put({ item: item(id) }));
+    await settle();
+    expect(sent).toEqual(['a', 'b', 'c']);
+    expect(items()).toEqual([]);
+    expect(kept.size).toBe(0);
+  });
+
+  it('keeps what a silent server did not answer, and sends it again under the same id', async () => {
+    answers = [() => Promise.reject(problem(0, 'offline'))];
+    store.dispatch(outboxActions.put({ item: item('a') }));
+    await settle();
+    expect(store.selectSignal(outboxFeature.selectOffline)()).toBeTrue();
+    expect([...kept.keys()]).toEqual(['a']);
+    store.dispatch(outboxActions.flush());
+    await settle();
+    expect(sent).toEqual(['a', 'a']);
+    expect(store.selectSignal(outboxFeature.selectOffline)()).toBeFalse();
+    expect(items()).toEqual([]);
+  });
+
+  it('waits for the same person to sign in again when the session has ended', async () => {
+    answers = [() => Promise.reject(problem(401))];
+    store.dispatch(outboxActions.put({ item: item('a') }));
+    await settle();
+    expect(store.selectSignal(sessionFeature.selectState)()).toBe('expired');
+    store.dispatch(sessionActions.arrived({ here: here('ines', 'Ines') }));
+    await settle();
+    expect(sent).toEqual(['a']);
+    store.dispatch(sessionActions.arrived({ here: here('odile', 'Odile') }));
+    await settle();
+    expect(sent).toEqual(['a', 'a']);
+    expect(items()).toEqual([]);
+  });
+
+  it('holds a refused entry with its reason, goes on with the rest, and drops it only when told to', async () => {
+    answers = [() => Promise.reject(problem(409, 'slot-taken'))];
+    store.dispatch(outboxActions.put({ item: item('a') }));
+    store.dispatch(outboxActions.put({ item: item('b') }));
+    await settle();
+    expect(sent).toEqual(['a', 'b']);
+    expect(items().map((i) => [i.entry.id, i.refused?.code])).toEqual([['a', 'slot-taken']]);
+    expect(kept.get('a')?.refused?.code).toBe('slot-taken');
+    store.dispatch(outboxActions.dropped({ id: 'a' }));
+    await settle();
+    expect(kept.size).toBe(0);
+  });
+
+  it('finds after a reload what was left unsent', async () => {
+    kept.set('old', item('old'));
+    store.dispatch(outboxActions.restored({ items: [item('old')] }));
+    await settle();
+    expect(sent).toEqual(['old']);
+  });
+});
+
+describe('An id made here', () => {
+  it('is a version 7 UUID, and later ones sort after earlier ones', () => {
+    const early = timeOrderedId(1_764_000_000_000);
+    const late = timeOrderedId(1_764_000_000_001);
+    expect(early).toMatch(/^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/);
+    expect(early < late).toBeTrue();
+  });
+});
