@@ -17,14 +17,20 @@ run(async () => {
   const empty = `${ROOT}web/dist/empty-shell/browser`;
   compress(empty);
   const cluster = await startPostgres('bench-postgres', { firstPort: 55070, settings: { max_connections: 100 } });
-  const database = `bench_${Date.now()}`;
-  await ensureDatabase(cluster, database);
-  const url = cluster.url(database);
-  const port = await freePort(5870);
-  const ours = await startServer({ TUG_DATABASE_URL: url, TUG_PORT: String(port), TUG_DEMO: '1' });
-  const barePort = await freePort(port + 1);
-  const bare = await startServer({ TUG_DATABASE_URL: url, TUG_PORT: String(barePort) }, 'bench/src/bareServer.ts');
+  const servers = [];
+  const serve = async (...args) => {
+    const server = await startServer(...args);
+    servers.push(server);
+    return server;
+  };
   try {
+    const database = `bench_${Date.now()}`;
+    await ensureDatabase(cluster, database);
+    const url = cluster.url(database);
+    const port = await freePort(5870);
+    const ours = await serve({ TUG_DATABASE_URL: url, TUG_PORT: String(port), TUG_DEMO: '1' });
+    const barePort = await freePort(port + 1);
+    await serve({ TUG_DATABASE_URL: url, TUG_PORT: String(barePort) }, 'bench/src/bareServer.ts');
     const code = await new Promise((resolve) => {
       spawn(process.execPath, ['--import', 'tsx', 'bench/src/main.ts'], {
         cwd: ROOT,
@@ -41,8 +47,7 @@ run(async () => {
     });
     process.exitCode = code ?? 1;
   } finally {
-    ours.kill();
-    bare.kill();
+    for (const server of servers) server.kill();
     cluster.stop();
   }
 });

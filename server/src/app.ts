@@ -1,5 +1,4 @@
 import cookie from '@fastify/cookie';
-import helmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
 import swagger from '@fastify/swagger';
 import Fastify, { type FastifyInstance, type FastifyServerOptions } from 'fastify';
@@ -36,11 +35,6 @@ export async function buildApp({
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   handleErrors(app);
-  await app.register(helmet, {
-    contentSecurityPolicy: false,
-    strictTransportSecurity: false,
-    crossOriginEmbedderPolicy: false,
-  });
 
   await app.register(
     async (api) => {
@@ -60,8 +54,8 @@ export async function buildApp({
       api.setNotFoundHandler(() => {
         throw refusals.notFound('This address');
       });
-      api.addHook('onSend', async (_request, reply) => {
-        void reply.header('cache-control', 'no-store');
+      api.addHook('onRequest', async (_request, reply) => {
+        void reply.headers({ 'cache-control': 'no-store', 'x-content-type-options': 'nosniff' });
       });
       await api.register(peopleRoutes, { db, signInsPerMinute });
       await api.register(cabinetRoutes, { db });

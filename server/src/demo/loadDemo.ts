@@ -118,7 +118,7 @@ async function replay(
         row.id,
         entry,
         { name: job.by, role: 'technician' },
-        'demo',
+        { version: 'demo', session: null },
         hoursAgo(job.hoursAgo - minutes / 60),
       );
     };

@@ -1,3 +1,4 @@
+import helmet from '@fastify/helmet';
 import fastifyStatic from '@fastify/static';
 import type { FastifyInstance, FastifyReply } from 'fastify';
 import { randomBytes } from 'node:crypto';
@@ -25,6 +26,12 @@ const policy = (nonce: string) =>
 
 /** Serves the built pages: hashed assets for good and precompressed, the page itself fresh with its own nonce. */
 export async function servePages(app: FastifyInstance, folder: string): Promise<void> {
+  // The pages' own policy is set per request, below; the API answers data only and needs none of this.
+  await app.register(helmet, {
+    contentSecurityPolicy: false,
+    strictTransportSecurity: false,
+    crossOriginEmbedderPolicy: false,
+  });
   const page = await readFile(join(folder, 'index.html'), 'utf8');
   const sendPage = (reply: FastifyReply) => {
     const nonce = randomBytes(16).toString('base64');

@@ -9,6 +9,7 @@ import { computeSetUp, familyName, judgeCombination } from '@tug-mark/core';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import type { Knex } from 'knex';
 import { z } from 'zod';
+import { Refusal } from '../http/problems';
 import { only, signedIn } from '../people/session';
 import { contextOf, Journal, pageCombinations, readJournals, readShared, readView } from './store';
 
@@ -76,18 +77,30 @@ export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
     '/combinations/:id/entries',
     {
       onRequest: only('record'),
+      config: { rememberSession: true },
+      // The answer is made here from checked parts: writing it down needs no second look through the schema.
+      serializerCompiler: () => JSON.stringify,
       schema: { params, body: newEntrySchema, response: { 200: keptEntrySchema, 201: keptEntrySchema } },
     },
     async (request, reply) => {
-      if (request.body.body.kind === 'ruling') await only('rule')(request);
-      const { entry, repeated } = await journal.append(
-        request.params.id,
-        request.body,
-        signedIn(request),
-        request.shopVersion,
-        new Date(),
-      );
-      return reply.code(repeated ? 200 : 201).send(entry);
+      const append = async () => {
+        if (request.body.body.kind === 'ruling') await only('rule')(request);
+        const believed = { version: request.shopVersion, session: request.sessionToken };
+        return journal.append(request.params.id, request.body, signedIn(request), believed, new Date());
+      };
+      // Neither keeping nor refusing rests on a remembered session or shop.
+      const careful = () =>
+        append().catch((error: unknown) => {
+          if (error instanceof Refusal && request.isRemembered) return 'look-again' as const;
+          throw error;
+        });
+      let done = await careful();
+      while (done === 'look-again') {
+        await request.lookAgain();
+        await only('record')(request);
+        done = await careful();
+      }
+      return reply.code(done.repeated ? 200 : 201).send(done.entry);
     },
   );
 };

@@ -7,11 +7,13 @@ import {
   judgeFit,
   slotsToCheck,
   type LimitKey,
+  type SetUp,
   type SetUpContext,
 } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
 import { listChecks, listParts, readPart } from '../cabinet/store';
+import { runPrepared } from '../db/prepared';
 import { refusals } from '../http/problems';
 import { listLimits } from '../tug/store';
 import { sealedContent } from './chain';
@@ -181,10 +183,28 @@ export async function readView(db: Knex, id: string): Promise<CombinationView> {
 class ContextCache {
   private version = '';
   private readonly contexts = new Map<string, SetUpContext>();
+  private readonly forReadings = new Map<string, { setUp: SetUp; journal: KeptEntry[]; day: string }>();
 
-  async get(db: Knex, id: string, version: string): Promise<SetUpContext> {
+  /**
+   * What an entry is checked against: the set-up, and the journal as far as the check looks at it. A reading asks only
+   * for limit, breaking load and whether a tool was ever taken, which stay the same for a day of one version.
+   */
+  async toCheck(db: Knex, id: string, version: string, body: KeptEntry['body'], now: string) {
+    const context = await this.get(db, id, version);
+    const day = now.slice(0, 10);
+    const kept = this.forReadings.get(id);
+    if (body.kind === 'reading' && kept?.day === day) return kept;
+    const journal = await readJournal(db, id, slotsToCheck(body));
+    const found = { setUp: computeSetUp(context, journal, now), journal, day };
+    const hasTool = journal.some((entry) => entry.body.kind === 'tool');
+    if (body.kind === 'reading' && hasTool && version === this.version) this.forReadings.set(id, found);
+    return found;
+  }
+
+  private async get(db: Knex, id: string, version: string): Promise<SetUpContext> {
     if (version !== this.version || this.contexts.size >= 500) {
       this.contexts.clear();
+      this.forReadings.clear();
       this.version = version;
     }
     const known = this.contexts.get(id);
@@ -208,22 +228,22 @@ export class Journal {
   constructor(private readonly db: Knex) {}
 
   /**
+   * @param believed session and shop version the caller goes by; the database confirms both as it keeps the entry. A
+   *   null session (the demo's replay) is not confirmed
    * @param at instant of keeping; given so that the demo's history can be replayed
+   * @returns 'look-again' when what the caller believed no longer holds; nothing was kept then
    * @throws Refusal when the rules of the job, the slot or the id refuse it
    */
   async append(
     combination: string,
     entry: NewEntry,
     person: Pick<Person, 'name' | 'role'>,
-    shopVersion: string,
+    believed: { version: string; session: string | null },
     at: Date,
-  ): Promise<Appended> {
+  ): Promise<Appended | 'look-again'> {
     const { db } = this;
-    const context = await this.cache.get(db, combination, shopVersion);
-    const slots = slotsToCheck(entry.body);
-    const journal = slots.length ? await readJournal(db, combination, slots) : [];
     const now = at.toISOString();
-    const setUp = computeSetUp(context, journal, now);
+    const { setUp, journal } = await this.cache.toCheck(db, combination, believed.version, entry.body, now);
     const check = checkEntry(setUp, journal, entry.body, { isCorrection: entry.corrects !== null, why: entry.why });
     if (!check.ok) {
       const known = await this.known(entry.id, entry);
@@ -250,11 +270,13 @@ export class Journal {
       why: entry.why,
     };
     const slot = entrySlot(entry.body);
-    const { rows } = await db.raw<{
-      rows: { outcome: string; row_seq: number; row_previous: string; row_hash: string }[];
-    }>(
-      'SELECT * FROM append_entry(?::uuid, ?::uuid, ?, ?::json, ?::json, ?::json, ?::timestamptz, ?, ?, ?::uuid, ?, ?)',
+    const [done] = await runPrepared<{ outcome: string; row_seq: number; row_previous: string; row_hash: string }>(
+      db,
+      'append-entry',
+      'SELECT * FROM append_entry($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14)',
       [
+        believed.session,
+        believed.session === null ? null : believed.version,
         content.id,
         combination,
         slot,
@@ -267,11 +289,12 @@ export class Journal {
         content.corrects,
         content.why,
         sealedContent(content),
-      ] as string[],
+      ],
     );
-    const done = rows[0];
     if (!done) throw new Error('append_entry gave no row');
     switch (done.outcome) {
+      case 'look-again':
+        return 'look-again';
       case 'kept':
         return {
           entry: { ...content, seq: done.row_seq, previous: done.row_previous, hash: done.row_hash },

@@ -1,8 +1,8 @@
 import { may, whoMay, type Action, type Person } from '@tug-mark/contract';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import type { Knex } from 'knex';
-import { refusals } from '../http/problems';
-import { readSession } from './store';
+import { refusals, type Refusal } from '../http/problems';
+import { hashToken, readSession } from './store';
 
 export const SESSION_COOKIE = 'tug_mark_session';
 
@@ -12,18 +12,56 @@ declare module 'fastify' {
     person: Person | null;
     /** Version of cabinet, limits and checks as this request found them. */
     shopVersion: string;
+    /** Hash of the session's token, as the database knows it. */
+    sessionToken: string | null;
+    /** The person is what an earlier request found: a refusal has to look again first. */
+    isRemembered: boolean;
+    /** Reads session and version anew from the database. */
+    lookAgain(): Promise<void>;
+  }
+  interface FastifyContextConfig {
+    /** This route may begin with a remembered session and confirms it when it writes. */
+    rememberSession?: boolean;
   }
 }
 
-/** Reads the session cookie on every API request. The session itself lives in the database, so any process can serve it. */
+/** Sessions remembered between requests; only ever a belief that the database confirms before anything is kept. */
+const MOST_REMEMBERED = 1000;
+
+/**
+ * Reads the session cookie on every API request. The session itself lives in the database, so any process can serve it.
+ * A route with `config.rememberSession` may start from what an earlier request found, and must have the database confirm
+ * it in the statement that writes (docs/decisions/006-reading-path.md).
+ */
 export function readSessions(app: FastifyInstance, db: Knex): void {
+  const remembered = new Map<string, { person: Person; shopVersion: string }>();
   app.decorateRequest('person', null);
   app.decorateRequest('shopVersion', '');
-  app.addHook('onRequest', async (request) => {
+  app.decorateRequest('sessionToken', null);
+  app.decorateRequest('isRemembered', false);
+  const look = async (request: FastifyRequest) => {
     const token = request.cookies[SESSION_COOKIE];
     const session = token ? await readSession(db, token) : null;
+    if (token && session) {
+      if (remembered.size >= MOST_REMEMBERED) remembered.clear();
+      remembered.set(token, session);
+    } else if (token) remembered.delete(token);
+    request.isRemembered = false;
     request.person = session?.person ?? null;
     request.shopVersion = session?.shopVersion ?? '';
+  };
+  app.decorateRequest('lookAgain', async function (this: FastifyRequest) {
+    await look(this);
+  });
+  app.addHook('onRequest', async (request) => {
+    const token = request.cookies[SESSION_COOKIE];
+    request.sessionToken = token ? hashToken(token) : null;
+    const known = token && request.routeOptions.config.rememberSession ? remembered.get(token) : undefined;
+    if (known) {
+      request.isRemembered = true;
+      request.person = known.person;
+      request.shopVersion = known.shopVersion;
+    } else await look(request);
   });
 }
 
@@ -36,11 +74,18 @@ export function signedIn(request: FastifyRequest): Person {
 /** A hook that lets only some roles pass, before anything of the request's body is read. */
 export function only(action: Action) {
   return async (request: FastifyRequest): Promise<void> => {
-    const person = signedIn(request);
-    if (!may(person.role, action)) throw refusals.roleMayNot(person.role, whoMay(action));
-    const today = new Date().toISOString().slice(0, 10);
-    if (action === 'record' && person.qualifiedUntil !== null && person.qualifiedUntil < today) {
-      throw refusals.qualificationLapsed(person.qualifiedUntil);
-    }
+    if (whyNot(request, action) && request.isRemembered) await request.lookAgain();
+    const refusal = whyNot(request, action);
+    if (refusal) throw refusal;
   };
+}
+
+function whyNot({ person }: FastifyRequest, action: Action): Refusal | null {
+  if (!person) return refusals.signInFirst();
+  if (!may(person.role, action)) return refusals.roleMayNot(person.role, whoMay(action));
+  const today = new Date().toISOString().slice(0, 10);
+  if (action === 'record' && person.qualifiedUntil !== null && person.qualifiedUntil < today) {
+    return refusals.qualificationLapsed(person.qualifiedUntil);
+  }
+  return null;
 }

@@ -1,6 +1,7 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import type { FirstEngineer, NewPerson, Person } from '@tug-mark/contract';
 import type { Knex } from 'knex';
+import { bumpVersion } from '../db/bumpVersion';
 import { refusals } from '../http/problems';
 import { hashPassword, verifyPassword } from './passwords';
 
@@ -24,7 +25,8 @@ const toPerson = (row: PersonRow): Person => ({
   qualifiedUntil: row.qualified_until,
 });
 
-const hashToken = (token: string) => createHash('sha256').update(token).digest('hex');
+/** A session's token as it is kept: whoever reads the table cannot sign in with it. */
+export const hashToken = (token: string) => createHash('sha256').update(token).digest('hex');
 
 /** Checks name and password and opens a session; null when they do not belong together. */
 export async function openSession(db: Knex, name: string, password: string) {
@@ -101,11 +103,15 @@ export async function changePerson(
   id: string,
   change: Pick<Person, 'active' | 'qualifiedUntil'>,
 ): Promise<Person> {
-  const [row] = await db<PersonRow>('people')
-    .where({ id })
-    .update({ active: change.active, qualified_until: change.qualifiedUntil })
-    .returning('*');
-  if (!row) throw refusals.notFound('This account');
-  if (!change.active) await db('sessions').where({ person: id }).delete();
-  return toPerson(row);
+  return db.transaction(async (trx) => {
+    const [row] = await trx<PersonRow>('people')
+      .where({ id })
+      .update({ active: change.active, qualified_until: change.qualifiedUntil })
+      .returning('*');
+    if (!row) throw refusals.notFound('This account');
+    if (!change.active) await trx('sessions').where({ person: id }).delete();
+    // Whoever remembers this person has to look again.
+    await bumpVersion(trx);
+    return toPerson(row);
+  });
 }

@@ -108,15 +108,15 @@ export async function up(db: Knex): Promise<void> {
       at timestamptz(3) NOT NULL,
       by_name text NOT NULL,
       by_role text NOT NULL,
-      corrects uuid UNIQUE REFERENCES journal,
+      corrects uuid REFERENCES journal,
       why text,
       previous text NOT NULL,
       hash text NOT NULL,
       UNIQUE (combination, seq)
     );
-    -- One uncorrected chain per slot: the first entry is alone, every later one corrects one that nothing else corrects.
-    CREATE UNIQUE INDEX journal_slot ON journal (combination, slot) WHERE corrects IS NULL;
-    CREATE INDEX journal_by_slot ON journal (combination, slot);
+    -- One unforked chain per slot: one entry that corrects nothing, and each entry corrected by one other at most.
+    CREATE UNIQUE INDEX journal_slot ON journal (combination, slot, coalesce(corrects, '00000000-0000-0000-0000-000000000000'));
+    CREATE UNIQUE INDEX journal_corrects ON journal (corrects) WHERE corrects IS NOT NULL;
 
     CREATE FUNCTION refuse_change() RETURNS trigger LANGUAGE plpgsql AS $$
     BEGIN
@@ -133,8 +133,10 @@ export async function up(db: Knex): Promise<void> {
       FOR EACH STATEMENT EXECUTE FUNCTION refuse_change();
 
     -- Appends one entry at the end of its combination's chain, in one round trip. p_content is what the entry says, in
-    -- the one form that is hashed; the chain adds the row before and the place in the row.
+    -- the one form that is hashed; the chain adds the row before and the place in the row. p_token and p_version are what
+    -- the server believes of session and shop: when either no longer holds, nothing is kept and the server looks again.
     CREATE FUNCTION append_entry(
+      p_token text, p_version bigint,
       p_id uuid, p_combination uuid, p_slot text, p_body json, p_verdict json, p_limit json, p_at timestamptz,
       p_name text, p_role text, p_corrects uuid, p_why text, p_content text
     ) RETURNS TABLE (outcome text, row_seq int, row_previous text, row_hash text) LANGUAGE plpgsql AS $$
@@ -142,21 +144,14 @@ export async function up(db: Knex): Promise<void> {
       last_seq int;
       last_hash text;
     BEGIN
-      PERFORM pg_advisory_xact_lock(hashtextextended(p_combination::text, 0));
-      IF EXISTS (SELECT 1 FROM journal WHERE id = p_id) THEN
-        RETURN QUERY SELECT 'id-known', 0, '', ''; RETURN;
+      IF p_token IS NOT NULL AND NOT EXISTS (
+        SELECT 1 FROM sessions x CROSS JOIN shop s WHERE x.token_hash = p_token AND x.expires_at > now() AND s.version = p_version
+      ) THEN
+        RETURN QUERY SELECT 'look-again', 0, '', ''; RETURN;
       END IF;
-      IF p_corrects IS NULL THEN
-        IF EXISTS (SELECT 1 FROM journal WHERE combination = p_combination AND slot = p_slot AND corrects IS NULL) THEN
-          RETURN QUERY SELECT 'slot-taken', 0, '', ''; RETURN;
-        END IF;
-      ELSE
-        IF NOT EXISTS (SELECT 1 FROM journal WHERE id = p_corrects AND combination = p_combination AND slot = p_slot) THEN
-          RETURN QUERY SELECT 'corrects-unknown', 0, '', ''; RETURN;
-        END IF;
-        IF EXISTS (SELECT 1 FROM journal WHERE corrects = p_corrects) THEN
-          RETURN QUERY SELECT 'corrects-stale', 0, '', ''; RETURN;
-        END IF;
+      PERFORM pg_advisory_xact_lock(hashtextextended(p_combination::text, 0));
+      IF p_corrects IS NOT NULL AND NOT EXISTS (SELECT 1 FROM journal WHERE id = p_corrects AND combination = p_combination AND slot = p_slot) THEN
+        RETURN QUERY SELECT 'corrects-unknown', 0, '', ''; RETURN;
       END IF;
       SELECT seq, hash INTO last_seq, last_hash FROM journal WHERE combination = p_combination ORDER BY seq DESC LIMIT 1;
       last_seq := coalesce(last_seq, 0);
@@ -165,7 +160,14 @@ export async function up(db: Knex): Promise<void> {
         INSERT INTO journal (id, combination, seq, slot, body, verdict, limit_key, at, by_name, by_role, corrects, why, previous, hash)
         VALUES (p_id, p_combination, last_seq + 1, p_slot, p_body, p_verdict, p_limit, p_at, p_name, p_role, p_corrects, p_why, last_hash,
           encode(sha256(convert_to(last_hash || ':' || (last_seq + 1) || ':' || p_content, 'UTF8')), 'hex'))
+        ON CONFLICT DO NOTHING
         RETURNING 'kept', seq, previous, hash;
+      IF NOT FOUND THEN
+        RETURN QUERY SELECT CASE
+          WHEN EXISTS (SELECT 1 FROM journal WHERE id = p_id) THEN 'id-known'
+          WHEN p_corrects IS NULL THEN 'slot-taken'
+          ELSE 'corrects-stale' END, 0, '', '';
+      END IF;
     END $$;
   `);
 }
