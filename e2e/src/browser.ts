@@ -36,6 +36,10 @@ export class Browser {
       Driver;
     const browser = new Browser(driver, profile, address);
     await browser.size(width, height);
+    // No transitions: what is looked at is what the page comes to.
+    await driver.sendDevToolsCommand('Emulation.setEmulatedMedia', {
+      features: [{ name: 'prefers-reduced-motion', value: 'reduce' }],
+    });
     return browser;
   }
 

@@ -31,7 +31,7 @@ export async function buildApp({
   signInsPerMinute = 20,
   logger = false,
 }: AppOptions): Promise<FastifyInstance> {
-  const app = Fastify({ logger, bodyLimit: 1024 * 1024, trustProxy: 'loopback' });
+  const app = Fastify({ logger, bodyLimit: 1024 * 1024, trustProxy: 'loopback', childLoggerFactory: (own) => own });
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   handleErrors(app);

@@ -138,7 +138,7 @@ function judgeToolStage(
     const due = reason(
       'tool-not-taken',
       'hold',
-      `Take ${chosen.tool.label}, ${chosen.die.label}, nest ${chosen.nest.label}.`,
+      `${chosen.state.state === 'ready' ? 'Take' : 'Check, then take,'} ${chosen.tool.label}, ${chosen.die.label}, nest ${chosen.nest.label}.`,
     );
     return { stage: 'tool', state: 'missing', answer: due.text, reasons: [due, ...chosen.reasons] };
   }

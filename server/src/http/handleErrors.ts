@@ -7,7 +7,7 @@ import { Refusal, refusals } from './problems';
 export function handleErrors(app: FastifyInstance): void {
   app.setErrorHandler((error: Error & { code?: string; statusCode?: number }, request, reply) => {
     const problem = toProblem(error);
-    if (problem.status >= 500) request.log.error(error);
+    if (problem.status >= 500) request.log.error({ err: error, request: `${request.method} ${request.url}` });
     return reply.code(problem.status).type('application/problem+json').send(JSON.stringify(problem));
   });
 }

@@ -34,7 +34,7 @@ const MOST_REMEMBERED = 1000;
  * it in the statement that writes (docs/decisions/006-reading-path.md).
  */
 export function readSessions(app: FastifyInstance, db: Knex): void {
-  const remembered = new Map<string, { person: Person; shopVersion: string }>();
+  const remembered = new Map<string, { person: Person; shopVersion: string; hash: string }>();
   app.decorateRequest('person', null);
   app.decorateRequest('shopVersion', '');
   app.decorateRequest('sessionToken', null);
@@ -44,7 +44,7 @@ export function readSessions(app: FastifyInstance, db: Knex): void {
     const session = token ? await readSession(db, token) : null;
     if (token && session) {
       if (remembered.size >= MOST_REMEMBERED) remembered.clear();
-      remembered.set(token, session);
+      remembered.set(token, { ...session, hash: hashToken(token) });
     } else if (token) remembered.delete(token);
     request.isRemembered = false;
     request.person = session?.person ?? null;
@@ -55,8 +55,8 @@ export function readSessions(app: FastifyInstance, db: Knex): void {
   });
   app.addHook('onRequest', async (request) => {
     const token = request.cookies[SESSION_COOKIE];
-    request.sessionToken = token ? hashToken(token) : null;
     const known = token && request.routeOptions.config.rememberSession ? remembered.get(token) : undefined;
+    request.sessionToken = known?.hash ?? (token ? hashToken(token) : null);
     if (known) {
       request.isRemembered = true;
       request.person = known.person;

@@ -138,35 +138,36 @@ export async function up(db: Knex): Promise<void> {
     CREATE FUNCTION append_entry(
       p_token text, p_version bigint,
       p_id uuid, p_combination uuid, p_slot text, p_body json, p_verdict json, p_limit json, p_at timestamptz,
-      p_name text, p_role text, p_corrects uuid, p_why text, p_content text
-    ) RETURNS TABLE (outcome text, row_seq int, row_previous text, row_hash text) LANGUAGE plpgsql AS $$
-    DECLARE
-      last_seq int;
-      last_hash text;
+      p_name text, p_role text, p_corrects uuid, p_why text, p_content text,
+      OUT outcome text, OUT row_seq int, OUT row_previous text, OUT row_hash text
+    ) LANGUAGE plpgsql AS $$
     BEGIN
-      IF p_token IS NOT NULL AND NOT EXISTS (
-        SELECT 1 FROM sessions x CROSS JOIN shop s WHERE x.token_hash = p_token AND x.expires_at > now() AND s.version = p_version
-      ) THEN
-        RETURN QUERY SELECT 'look-again', 0, '', ''; RETURN;
+      IF p_token IS NOT NULL THEN
+        PERFORM 1 FROM sessions x, shop s WHERE x.token_hash = p_token AND x.expires_at > now() AND s.version = p_version;
+        IF NOT FOUND THEN
+          outcome := 'look-again'; RETURN;
+        END IF;
       END IF;
       PERFORM pg_advisory_xact_lock(hashtextextended(p_combination::text, 0));
-      IF p_corrects IS NOT NULL AND NOT EXISTS (SELECT 1 FROM journal WHERE id = p_corrects AND combination = p_combination AND slot = p_slot) THEN
-        RETURN QUERY SELECT 'corrects-unknown', 0, '', ''; RETURN;
+      IF p_corrects IS NOT NULL THEN
+        PERFORM 1 FROM journal WHERE id = p_corrects AND combination = p_combination AND slot = p_slot;
+        IF NOT FOUND THEN
+          outcome := 'corrects-unknown'; RETURN;
+        END IF;
       END IF;
-      SELECT seq, hash INTO last_seq, last_hash FROM journal WHERE combination = p_combination ORDER BY seq DESC LIMIT 1;
-      last_seq := coalesce(last_seq, 0);
-      last_hash := coalesce(last_hash, repeat('0', 64));
-      RETURN QUERY
-        INSERT INTO journal (id, combination, seq, slot, body, verdict, limit_key, at, by_name, by_role, corrects, why, previous, hash)
-        VALUES (p_id, p_combination, last_seq + 1, p_slot, p_body, p_verdict, p_limit, p_at, p_name, p_role, p_corrects, p_why, last_hash,
-          encode(sha256(convert_to(last_hash || ':' || (last_seq + 1) || ':' || p_content, 'UTF8')), 'hex'))
-        ON CONFLICT DO NOTHING
-        RETURNING 'kept', seq, previous, hash;
-      IF NOT FOUND THEN
-        RETURN QUERY SELECT CASE
-          WHEN EXISTS (SELECT 1 FROM journal WHERE id = p_id) THEN 'id-known'
-          WHEN p_corrects IS NULL THEN 'slot-taken'
-          ELSE 'corrects-stale' END, 0, '', '';
+      SELECT seq, hash INTO row_seq, row_previous FROM journal WHERE combination = p_combination ORDER BY seq DESC LIMIT 1;
+      row_seq := coalesce(row_seq, 0) + 1;
+      row_previous := coalesce(row_previous, repeat('0', 64));
+      row_hash := encode(sha256(convert_to(row_previous || ':' || row_seq || ':' || p_content, 'UTF8')), 'hex');
+      INSERT INTO journal (id, combination, seq, slot, body, verdict, limit_key, at, by_name, by_role, corrects, why, previous, hash)
+      VALUES (p_id, p_combination, row_seq, p_slot, p_body, p_verdict, p_limit, p_at, p_name, p_role, p_corrects, p_why, row_previous, row_hash)
+      ON CONFLICT DO NOTHING;
+      IF FOUND THEN
+        outcome := 'kept';
+      ELSIF EXISTS (SELECT 1 FROM journal WHERE id = p_id) THEN
+        outcome := 'id-known';
+      ELSE
+        outcome := CASE WHEN p_corrects IS NULL THEN 'slot-taken' ELSE 'corrects-stale' END;
       END IF;
     END $$;
   `);

@@ -47,12 +47,14 @@ import { ProblemNotice } from '../parts/problem-notice';
     :host {
       display: grid;
       grid-template-columns: 292px 1fr;
-      grid-template-rows: 1fr auto;
-      min-height: 0;
+      grid-template-rows: minmax(0, 1fr) auto;
+      /* The lot line stays in sight: ladder and stage scroll above it. */
+      height: calc(100vh - 46px);
     }
     aside {
       background: var(--paper);
       border-right: 1px solid var(--line);
+      overflow-y: auto;
     }
     .what {
       display: grid;
@@ -75,6 +77,7 @@ import { ProblemNotice } from '../parts/problem-notice';
       display: flex;
       flex-direction: column;
       min-width: 0;
+      overflow-y: auto;
     }
     .stage ::ng-deep router-outlet + * {
       flex: 1;
@@ -85,8 +88,9 @@ import { ProblemNotice } from '../parts/problem-notice';
     .page {
       grid-column: 1 / -1;
     }
-    @media (max-width: 860px) {
+    @media (max-width: 860px), (max-height: 560px) {
       :host {
+        height: auto;
         grid-template-columns: 1fr;
         grid-template-rows: auto 1fr auto;
       }

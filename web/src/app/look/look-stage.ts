@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { type Criterion, type Finding } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -18,7 +18,7 @@ const PIECE_STATE = { accepted: 'pass', rework: 'hold', rejected: 'fail', open: 
 /** Is the finished crimp right to the eye? Piece by piece, point by point, by keys. */
 @Component({
   selector: 'tm-look-stage',
-  imports: [NzButtonModule, NzInputModule, Mark],
+  imports: [RouterLink, NzButtonModule, NzInputModule, Mark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (criteria().length) {
@@ -26,6 +26,12 @@ const PIECE_STATE = { accepted: 'pass', rework: 'hold', rejected: 'fail', open: 
         <h1>{{ headline() }}</h1>
         <p class="why">{{ why() }}</p>
       </div>
+      @if (!taken()) {
+        <p class="notice">
+          No tool is taken yet, so nothing can be kept: the pieces have to be made first.
+          <a [routerLink]="['/bench', hand.view()?.combination?.id, 'tool']">To Tool</a>
+        </p>
+      }
       <div class="pieces" role="tablist" aria-label="Sample pieces">
         @for (state of pieces(); track $index) {
           <button
@@ -202,6 +208,7 @@ export class LookStage {
   protected readonly change = signal<{ finding: Finding; standing: Finding; corrects: string } | null>(null);
 
   protected readonly criteria = computed<readonly Criterion[]>(() => this.hand.setUp()?.criteria ?? []);
+  protected readonly taken = computed(() => this.hand.of('tool').length > 0);
   protected readonly current = computed(() => this.criteria()[this.point()]);
   protected readonly pieces = computed(() => this.hand.judgement()?.look.pieces ?? []);
   protected readonly findings = computed(

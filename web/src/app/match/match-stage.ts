@@ -9,6 +9,7 @@ import {
   otherScale,
   rangeLabel,
   sizeLabel,
+  type Terminal,
 } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Hand } from '../hand/hand';
@@ -116,7 +117,9 @@ import { Keys } from '../shell/keys';
                   <li>
                     <strong class="figures">{{ near.terminal.part }}</strong> {{ near.terminal.label }}
                     <span class="soft">{{
-                      near.fit.verdict === 'edge' ? 'at the edge: trial evidence needed' : near.fit.reasons[0]?.text
+                      near.fit.verdict === 'edge'
+                        ? 'at the edge: trial evidence needed'
+                        : 'fits, takes ' + takes(near.terminal)
                     }}</span>
                   </li>
                 }
@@ -210,6 +213,10 @@ export class MatchStage {
   protected readonly chip = computed(
     () => ({ red: '#c0392b', blue: '#2d5f9a', yellow: '#e0b020' })[this.terminal()?.sleeve ?? 'red'],
   );
+
+  protected takes(terminal: Terminal): string {
+    return rangeLabel(terminal.conductorRange);
+  }
 
   constructor() {
     inject(Keys).use([{ key: 'Enter', does: 'go on to Prepare' }], (key) => {

@@ -1,20 +1,7 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import {
-  concatMap,
-  exhaustMap,
-  filter,
-  from,
-  fromEvent,
-  interval,
-  map,
-  merge,
-  Observable,
-  of,
-  switchMap,
-  tap,
-} from 'rxjs';
+import { concatMap, filter, from, fromEvent, interval, map, merge, Observable, switchMap, tap } from 'rxjs';
 import { Api, ApiProblem, toProblem } from '../http/api';
 import { sessionActions, sessionFeature } from '../session/session.state';
 import { OutboxDb } from './outbox-db';
@@ -88,7 +75,7 @@ export const wake = createEffect(
 /** Sends what waits, one after the other and in order, each in the name of the person who made it. */
 export const flush = createEffect(
   (actions$ = inject(Actions), store = inject(Store), api = inject(Api)) => {
-    const waiting = store.selectSignal(outboxFeature.selectWaiting);
+    const waiting = store.selectSignal(outboxFeature.selectToSend);
     const person = store.selectSignal(sessionFeature.selectPerson);
     const state = store.selectSignal(sessionFeature.selectState);
     const next = () => (state() === 'in' ? waiting().find((item) => item.person === person()?.id) : undefined);
@@ -121,22 +108,11 @@ export const flush = createEffect(
           out.complete();
         });
       });
-    // An entry put while the last reply is being handled must not wait for the next one: look once more at the end.
+    // One at a time, and none lost: a flush asked for while another runs comes after it, and finds little to do.
     return actions$.pipe(
       ofType(outboxActions.flush),
-      exhaustMap(() => sendAll()),
+      concatMap(() => sendAll()),
     );
   },
-  { functional: true },
-);
-
-/** Looks again after each answer: a flush asked for while one was running is not lost. */
-export const flushAgain = createEffect(
-  (actions$ = inject(Actions), store = inject(Store)) =>
-    actions$.pipe(
-      ofType(outboxActions.kept, outboxActions.refused),
-      filter(() => store.selectSignal(outboxFeature.selectWaiting)().length > 0),
-      switchMap(() => of(outboxActions.flush())),
-    ),
   { functional: true },
 );

@@ -15,6 +15,8 @@ export interface OutboxItem {
 
 export interface OutboxState {
   readonly items: readonly OutboxItem[];
+  /** Ids of entries this device has kept: only those are sent, so that forgetting comes after keeping. */
+  readonly stored: readonly string[];
   readonly offline: boolean;
 }
 
@@ -33,30 +35,42 @@ export const outboxActions = createActionGroup({
   },
 });
 
+function without(state: OutboxState, id: string): OutboxState {
+  return {
+    ...state,
+    items: state.items.filter((item) => item.entry.id !== id),
+    stored: state.stored.filter((other) => other !== id),
+  };
+}
+
 export const outboxFeature = createFeature({
   name: 'outbox',
   reducer: createReducer<OutboxState>(
-    { items: [], offline: false },
+    { items: [], stored: [], offline: false },
     on(outboxActions.restored, (s, { items }): OutboxState => {
       const known = new Set(s.items.map((item) => item.entry.id));
-      return { ...s, items: [...items.filter((item) => !known.has(item.entry.id)), ...s.items] };
+      const restored = items.filter((item) => !known.has(item.entry.id));
+      return {
+        ...s,
+        items: [...restored, ...s.items],
+        stored: [...restored.map((item) => item.entry.id), ...s.stored],
+      };
     }),
     on(outboxActions.put, (s, { item }): OutboxState => ({ ...s, items: [...s.items, item] })),
-    on(outboxActions.kept, (s, { id }): OutboxState => ({
-      items: s.items.filter((item) => item.entry.id !== id),
-      offline: false,
-    })),
-    on(outboxActions.dropped, (s, { id }): OutboxState => ({
-      ...s,
-      items: s.items.filter((item) => item.entry.id !== id),
-    })),
+    on(outboxActions.stored, (s, { item }): OutboxState => ({ ...s, stored: [...s.stored, item.entry.id] })),
+    on(outboxActions.kept, (s, { id }): OutboxState => ({ ...without(s, id), offline: false })),
+    on(outboxActions.dropped, (s, { id }): OutboxState => without(s, id)),
     on(outboxActions.refused, (s, { id, problem }): OutboxState => ({
+      ...s,
       offline: false,
       items: s.items.map((item) => (item.entry.id === id ? { ...item, refused: problem } : item)),
     })),
     on(outboxActions.serverSilent, (s): OutboxState => ({ ...s, offline: true })),
   ),
-  extraSelectors: ({ selectItems }) => ({
+  extraSelectors: ({ selectItems, selectStored }) => ({
+    selectToSend: createSelector(selectItems, selectStored, (items, stored) =>
+      items.filter((item) => item.refused === null && stored.includes(item.entry.id)),
+    ),
     selectWaiting: createSelector(selectItems, (items) => items.filter((item) => item.refused === null)),
     selectRefused: createSelector(selectItems, (items) => items.filter((item) => item.refused !== null)),
   }),

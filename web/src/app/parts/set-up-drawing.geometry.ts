@@ -86,7 +86,10 @@ export function sideView(
   };
   const inspection = barrel.inspection;
   return {
-    from: terminal.family === 'window-splice' ? left - 1.5 : Math.min(left - TONGUE, wireEnd - 2),
+    from:
+      terminal.family === 'window-splice'
+        ? left - 1.5
+        : Math.min(left - TONGUE, wireEnd - 2, left - terminal.brushMax - 2),
     to: gap + INSULATION_SHOWN,
     halfHeight: Math.max(outer, wire.insulationDiameter / 2 + 0.25),
     walls,

@@ -209,7 +209,8 @@ export class SideViewDrawing {
     const thick = ((barrel.outerDiameter - barrel.innerDiameter) / 2) * this.k();
     const front = this.x(this.view().from + 0.3);
     const back = this.x((barrel.betweenGrips ?? 0) + barrel.supportLength);
-    const nose = this.x(-barrel.length - 1.8);
+    // The body begins where the room for the brush ends.
+    const nose = this.x(-barrel.length - this.terminal().brushMax);
     return `M${front} ${top - thick * 2}H${nose}V${top}H${back}V${top + thick}H${front}Z`;
   });
 

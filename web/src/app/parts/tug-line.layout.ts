@@ -44,18 +44,15 @@ export function tugScale(width: number, limit: number | null, breaks: number, fo
 }
 
 /**
- * Puts each flag at its force, on the lowest row where it does not stand on another. The strongest goes first, so that
- * poles grow to the left and no pole strikes through the number of a flag beside it.
+ * Puts each flag at its force, the strongest first and lowest. A flag stands one row above every flag close to its right,
+ * so that no pole strikes through the number of a flag beside it.
  */
 export function placeFlags(flags: readonly TugFlag[], x: (force: number) => number): PlacedFlag[] {
-  const taken: number[][] = Array.from({ length: ROWS }, () => []);
-  return [...flags]
-    .sort((a, b) => b.force - a.force)
-    .map((flag) => {
-      const at = x(flag.force);
-      const free = taken.findIndex((row) => row.every((other) => Math.abs(other - at) >= FLAG_WIDTH));
-      const row = free < 0 ? ROWS - 1 : free;
-      taken[row]?.push(at);
-      return { ...flag, x: at, row };
-    });
+  const placed: PlacedFlag[] = [];
+  for (const flag of [...flags].sort((a, b) => b.force - a.force)) {
+    const at = x(flag.force);
+    const near = placed.filter((other) => other.x - at < FLAG_WIDTH).map((other) => other.row);
+    placed.push({ ...flag, x: at, row: Math.min(ROWS - 1, Math.max(-1, ...near) + 1) });
+  }
+  return placed;
 }

@@ -104,6 +104,9 @@ import { ProblemNotice } from '../parts/problem-notice';
     input[type='date'] {
       width: 170px;
     }
+    .wrong {
+      margin-left: 10px;
+    }
     form input,
     select {
       min-height: 46px;

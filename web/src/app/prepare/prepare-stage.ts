@@ -95,7 +95,8 @@ export class PrepareStage {
     if (!p) return '';
     const bad = [...p.strip.reasons, p.notch.reason].find((r) => r.weight === 'bad');
     if (bad) return bad.text;
-    return `${this.range(p.strip.window)} is good. Set ${p.stripper.label} to it, notch ${p.notch.notch?.label}; wire centred in the notch, square cut.`;
+    const mind = p.strip.kind === 'positioned' ? ' only in the position named below' : '';
+    return `${this.range(p.strip.window)} is good${mind}. Set ${p.stripper.label} to it, notch ${p.notch.notch?.label}; wire centred in the notch, square cut.`;
   });
   /** What is not said above already. */
   protected readonly notes = computed(() => {

@@ -38,7 +38,8 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
                 <h2>{{ candidate.tool.label }}, {{ candidate.die.label }}, nest {{ candidate.nest.label }}</h2>
                 <p class="figures">
                   mark to verify: <strong>{{ candidate.nest.mark }}</strong> · {{ candidate.tool.kind }} ·
-                  {{ candidate.nest.profile }} · {{ candidate.nest.area.min }}–{{ candidate.nest.area.max }} mm²
+                  <span>{{ candidate.nest.profile }}</span> ·
+                  <span>{{ candidate.nest.area.min }}–{{ candidate.nest.area.max }} mm²</span>
                 </p>
                 <p class="soft">
                   <span
@@ -155,7 +156,12 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
         @if (takenKey()) {
           <button nz-button nzType="primary" class="bench-button" type="button" (click)="next()">Go on to Crimp</button>
         }
-        <span class="keys"><kbd>Enter</kbd> {{ takenKey() ? 'go on' : 'take the first' }}</span>
+        <span class="keys"
+          ><kbd>Enter</kbd>
+          {{
+            takenKey() ? 'go on' : setUp()?.tool?.state?.state === 'ready' ? 'take the first' : 'check the first'
+          }}</span
+        >
       </div>
     }
   `,
@@ -169,7 +175,7 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
       border: 1px solid var(--line);
       display: grid;
       gap: 10px 24px;
-      grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr) auto;
+      grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr) 150px;
       padding: 12px 14px;
     }
     li.taken {

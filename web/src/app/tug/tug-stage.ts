@@ -9,6 +9,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may } from '@tug-mark/contract';
 import {
@@ -50,7 +51,7 @@ interface Pending {
 /** Does it hold? Readings typed or sent by a keyboard-like gauge, judged at once. */
 @Component({
   selector: 'tm-tug-stage',
-  imports: [NzButtonModule, NzInputModule, TugLine, Mark],
+  imports: [RouterLink, NzButtonModule, NzInputModule, TugLine, Mark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tug-stage.html',
   styleUrls: ['../parts/stage.less', './tug-stage.less'],
@@ -83,6 +84,7 @@ export class TugStage {
   protected readonly queue = signal<readonly string[]>([]);
 
   protected readonly setUp = this.hand.setUp;
+  protected readonly taken = computed(() => this.hand.of('tool').length > 0);
   protected readonly limit = computed(() => this.setUp()?.limit.limit?.force ?? null);
   protected readonly breaks = computed(() => this.setUp()?.breaks ?? 0);
   protected readonly group = computed(() => this.hand.judgement()?.group ?? null);
