@@ -12,8 +12,9 @@ export function startServer(env, entry = 'server/src/main.ts') {
   return new Promise((resolve, reject) => {
     const child = spawn(process.execPath, ['--import', 'tsx', entry], {
       cwd: ROOT,
-      env: { ...process.env, ...env },
-      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, ...env, TUG_ENDS_WITH_PARENT: '1' },
+      // The server sees its input close when this process dies, even of kill -9, and ends with it.
+      stdio: ['pipe', 'pipe', 'pipe'],
     });
     let said = '';
     child.stdout.on('data', (chunk) => {

@@ -27,11 +27,15 @@ const app = await buildApp({
 await app.listen({ host: '127.0.0.1', port });
 process.stdout.write(`listening ${port}\n`);
 
-for (const signal of ['SIGINT', 'SIGTERM'] as const) {
-  process.once(signal, () => {
-    void app
-      .close()
-      .then(() => db.destroy())
-      .then(() => process.exit(0));
-  });
+let closing = false;
+function close(): void {
+  if (closing) return;
+  closing = true;
+  void app
+    .close()
+    .then(() => db.destroy())
+    .then(() => process.exit(0));
 }
+process.once('SIGINT', close);
+process.once('SIGTERM', close);
+if (process.env['TUG_ENDS_WITH_PARENT'] === '1') process.stdin.once('close', close).resume();
