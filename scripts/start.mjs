@@ -4,7 +4,7 @@ import { ensurePages, PAGES } from './lib/pages.mjs';
 import { STATE } from './lib/paths.mjs';
 import { freePort, isFree } from './lib/ports.mjs';
 import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
-import { run, say, Stop } from './lib/say.mjs';
+import { explain, run, say, Stop } from './lib/say.mjs';
 import { startServer } from './lib/server.mjs';
 
 const HELP = `npm start              the demo shop
@@ -17,13 +17,7 @@ TUG_DATABASE_URL  an existing PostgreSQL database to use instead of a private cl
 /** One start per checkout: the second would fight the first over the database. */
 function takeTurn() {
   const file = `${STATE}start.json`;
-  try {
-    mkdirSync(STATE, { recursive: true });
-  } catch (error) {
-    throw new Stop(
-      `The folder ${STATE} cannot be made (${error.code}). Give this account the right to write in the checkout.`,
-    );
-  }
+  mkdirSync(STATE, { recursive: true });
   if (existsSync(file)) {
     const { pid, address } = JSON.parse(readFileSync(file, 'utf8') || '{}');
     if (pid && isRunning(pid))
@@ -121,7 +115,7 @@ run(async () => {
     });
   } catch (error) {
     if (stopping) return;
-    process.stderr.write(`${error instanceof Stop ? error.message : error.stack}\n`);
+    process.stderr.write(`${explain(error)}\n`);
     await stop(1);
   }
 });

@@ -95,13 +95,7 @@ function makeCluster(bin, home, data, secret) {
   say('Making the database ...');
   // Without the mark at its end nothing was ever kept in it.
   rmSync(home, { recursive: true, force: true });
-  try {
-    mkdirSync(home, { recursive: true });
-  } catch (error) {
-    throw new Stop(
-      `The folder ${home} cannot be made (${error.code}). Give this account the right to write there, or set TUG_DATABASE_URL to a PostgreSQL of your own.`,
-    );
-  }
+  mkdirSync(home, { recursive: true });
   writeFileSync(secret, randomBytes(24).toString('hex'), { mode: 0o600 });
   chmodSync(home, 0o700);
   if (isRoot()) {

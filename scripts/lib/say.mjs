@@ -3,12 +3,22 @@ export class Stop extends Error {}
 
 export const say = (text) => process.stdout.write(`${text}\n`);
 
-/** Runs a script's main function; a Stop ends it with its sentence, anything else is a bug and shows its stack. */
+/** What a failure says: a Stop its sentence, a missing right or a full disk a sentence too, anything else (a bug) its stack. */
+export function explain(error) {
+  if (error instanceof Stop) return error.message;
+  if (error?.code === 'EACCES' || error?.code === 'EPERM') {
+    return `This account may not write ${error.path}. Give it the right, or run from a checkout of its own.`;
+  }
+  if (error?.code === 'ENOSPC') return 'The disk is full. Make room and run it again; every record is kept.';
+  return error?.stack ?? String(error);
+}
+
+/** Runs a script's main function and ends the process with what its failure says. */
 export async function run(main) {
   try {
     await main();
   } catch (error) {
-    process.stderr.write(`${error instanceof Stop ? error.message : (error?.stack ?? error)}\n`);
+    process.stderr.write(`${explain(error)}\n`);
     process.exit(1);
   }
 }
