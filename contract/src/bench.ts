@@ -89,8 +89,8 @@ export const newToolCheckSchema = z.strictObject({
 });
 export type NewToolCheck = z.infer<typeof newToolCheckSchema>;
 
-/** Everything the bench needs of one combination: the set-up is computed from it, on both sides alike. */
-export const combinationViewSchema = z.object({
+/** What a combination is set up from and what is on record for it: the set-up is computed from this, everywhere alike. */
+export const setUpFields = {
   combination: combinationSchema,
   wire: wireSchema,
   terminal: terminalSchema,
@@ -99,9 +99,14 @@ export const combinationViewSchema = z.object({
   tools: z.array(toolSchema),
   checks: z.array(toolCheckSchema),
   limits: z.array(limitTableSchema),
+  entries: z.array(keptEntrySchema),
+};
+
+/** Everything the bench needs of one combination. */
+export const combinationViewSchema = z.object({
+  ...setUpFields,
   /** Other terminals of the cabinet; empty while this one fits. */
   cabinet: z.array(terminalSchema),
-  entries: z.array(keptEntrySchema),
 });
 export type CombinationView = z.infer<typeof combinationViewSchema>;
 

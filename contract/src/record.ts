@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import { combinationSchema, keptEntrySchema, toolCheckSchema } from './bench';
-import { limitTableSchema, practiceSchema, stripperSchema, terminalSchema, toolSchema, wireSchema } from './parts';
+import { setUpFields } from './bench';
 
 /**
  * The record of one combination: what it was set up from, everything put on record, and the judgement that follows.
@@ -11,15 +10,7 @@ export const recordSchema = z.strictObject({
   version: z.literal(1),
   exportedAt: z.string(),
   shop: z.strictObject({ name: z.string().max(60), isDemo: z.boolean() }),
-  combination: combinationSchema,
-  wire: wireSchema,
-  terminal: terminalSchema,
-  practice: practiceSchema,
-  strippers: z.array(stripperSchema),
-  tools: z.array(toolSchema),
-  checks: z.array(toolCheckSchema),
-  limits: z.array(limitTableSchema),
-  entries: z.array(keptEntrySchema),
+  ...setUpFields,
   judgement: z.strictObject({
     verdict: z.enum(['accepted', 'meets-made-up-limits', 'rejected', 'open']),
     headline: z.string(),

@@ -123,7 +123,7 @@ export async function listChecks(db: Knex): Promise<(ToolCheck & { id: string })
   }));
 }
 
-/** Adds one go/no-go check; the same id again changes nothing. */
+/** Adds one go/no-go check; the same id again changes nothing. Runs in the caller's transaction when given one. */
 export async function addCheck(db: Knex, check: ToolCheck & { id: string }): Promise<void> {
   await db.transaction(async (trx) => {
     const added = await trx('tool_checks')

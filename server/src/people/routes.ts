@@ -6,7 +6,9 @@ import {
   personSchema,
   signInSchema,
   type Here,
+  type SignIn,
 } from '@tug-mark/contract';
+import type { FastifyReply } from 'fastify';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import type { Knex } from 'knex';
 import { z } from 'zod';
@@ -25,6 +27,18 @@ export const peopleRoutes: FastifyPluginAsyncZod<{ db: Knex; signInsPerMinute: n
     return { person, shop: { ...shop, demoSignIns: shop.isDemo ? DEMO_SIGN_INS : [] } };
   };
 
+  const enter = async (reply: FastifyReply, { name, password }: SignIn): Promise<Here> => {
+    const session = await openSession(db, name, password);
+    if (!session) throw refusals.signInWrong();
+    void reply.setCookie(SESSION_COOKIE, session.token, {
+      path: '/',
+      httpOnly: true,
+      sameSite: 'strict',
+      secure: 'auto',
+    });
+    return here(session.person);
+  };
+
   app.get('/session', { schema: { response: { 200: hereSchema } } }, (request) => here(request.person));
 
   app.post(
@@ -40,15 +54,7 @@ export const peopleRoutes: FastifyPluginAsyncZod<{ db: Knex; signInsPerMinute: n
       },
     },
     async (request, reply) => {
-      const session = await openSession(db, request.body.name, request.body.password);
-      if (!session) throw refusals.signInWrong();
-      void reply.setCookie(SESSION_COOKIE, session.token, {
-        path: '/',
-        httpOnly: true,
-        sameSite: 'strict',
-        secure: 'auto',
-      });
-      return here(session.person);
+      return enter(reply, request.body);
     },
   );
 
@@ -63,15 +69,7 @@ export const peopleRoutes: FastifyPluginAsyncZod<{ db: Knex; signInsPerMinute: n
     { schema: { body: firstEngineerSchema, response: { 200: hereSchema } } },
     async (request, reply) => {
       await makeFirstEngineer(db, request.body);
-      const session = await openSession(db, request.body.name, request.body.password);
-      if (!session) throw refusals.signInWrong();
-      void reply.setCookie(SESSION_COOKIE, session.token, {
-        path: '/',
-        httpOnly: true,
-        sameSite: 'strict',
-        secure: 'auto',
-      });
-      return here(session.person);
+      return enter(reply, request.body);
     },
   );
 

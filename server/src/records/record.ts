@@ -3,7 +3,7 @@ import { computeSetUp, entrySlot, failureModeName, judgeCombination } from '@tug
 import { stringify } from 'csv-stringify/sync';
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
-import { keepParts, listParts, newestRevisions, type PartKind } from '../cabinet/store';
+import { addCheck, keepParts, listParts, newestRevisions, type PartKind } from '../cabinet/store';
 import { bumpVersion } from '../db/bumpVersion';
 import { Refusal, refusals } from '../http/problems';
 import { findBreak } from '../lot/chain';
@@ -126,19 +126,7 @@ export async function importRecord(db: Knex, record: CombinationRecord, by: stri
         throw refusals.conflictingPart(`Limit table ${table.document} rev ${table.revision}, class ${table.class},`);
       }
     }
-    for (const check of record.checks) {
-      await trx('tool_checks')
-        .insert({
-          id: check.id,
-          tool: check.tool,
-          at: check.at,
-          go_passed: check.goPassed,
-          no_go_stopped: check.noGoStopped,
-          by_name: check.by,
-        })
-        .onConflict('id')
-        .ignore();
-    }
+    for (const check of record.checks) await addCheck(trx, check);
     const revision = async (kind: PartKind, part: string) => (await newestRevisions(trx, kind)).get(part);
     await trx('combinations').insert({
       id: combination.id,

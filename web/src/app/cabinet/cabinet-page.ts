@@ -6,6 +6,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzTableModule } from 'ng-zorro-antd/table';
 import { Api, toProblem } from '../http/api';
+import { readJsonFile } from '../http/read-json-file';
 import { ProblemNotice } from '../parts/problem-notice';
 import { sessionFeature } from '../session/session.state';
 
@@ -223,23 +224,13 @@ export class CabinetPage {
     this.said.set('');
     this.problem.set(null);
     try {
-      const { parts, limits } = await this.api.importShopFile(JSON.parse(await file.text()));
+      const { parts, limits } = await this.api.importShopFile(await readJsonFile(file));
       this.said.set(
         `${parts} parts are new or revised; ${limits} limit tables came in as drafts for quality to release.`,
       );
       await this.load();
     } catch (error) {
-      this.problem.set(
-        error instanceof SyntaxError
-          ? {
-              type: 'about:blank',
-              status: 422,
-              code: 'not-json',
-              title: 'The file is not JSON.',
-              detail: `${file.name} was not read. ${error.message}`,
-            }
-          : toProblem(error),
-      );
+      this.problem.set(toProblem(error));
     }
     field.value = '';
   }

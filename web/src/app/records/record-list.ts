@@ -4,6 +4,7 @@ import { Store } from '@ngrx/store';
 import { may, type CombinationLine, type Problem } from '@tug-mark/contract';
 import { NzTableModule } from 'ng-zorro-antd/table';
 import { Api, toProblem } from '../http/api';
+import { readJsonFile } from '../http/read-json-file';
 import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
 import { showTime } from '../parts/show-time';
@@ -114,20 +115,10 @@ export class RecordList {
     const file = field.files?.[0];
     if (!file) return;
     try {
-      const { id } = await this.api.importRecord(JSON.parse(await file.text()));
+      const { id } = await this.api.importRecord(await readJsonFile(file));
       await this.router.navigate(['/records', id]);
     } catch (error) {
-      this.problem.set(
-        error instanceof SyntaxError
-          ? {
-              type: 'about:blank',
-              status: 422,
-              code: 'not-json',
-              title: 'The file is not JSON.',
-              detail: `${file.name} was not read. ${error.message}`,
-            }
-          : toProblem(error),
-      );
+      this.problem.set(toProblem(error));
     }
     field.value = '';
   }
