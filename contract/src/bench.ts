@@ -13,6 +13,8 @@ import { ROLES } from './roles';
 
 const note = z.string().max(500, 'is longer than 500 characters');
 const piece = z.number().int('is not a whole number').min(1, 'starts at 1').max(9999, 'is above 9999');
+/** UTC to the millisecond, the one form that is hashed and kept. */
+const instant = z.iso.datetime({ precision: 3 });
 const partId = z.string().min(1).max(40);
 
 export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind', [
@@ -44,7 +46,7 @@ export type NewEntry = z.infer<typeof newEntrySchema>;
 export const keptEntrySchema = z.object({
   id: z.uuid(),
   seq: z.number().int(),
-  at: z.string(),
+  at: instant,
   by: z.string(),
   role: z.enum(ROLES),
   body: entryBodySchema,
@@ -75,7 +77,7 @@ export type Combination = z.infer<typeof combinationSchema>;
 export const toolCheckSchema = z.object({
   id: z.uuid(),
   tool: z.string(),
-  at: z.string(),
+  at: instant,
   goPassed: z.boolean(),
   noGoStopped: z.boolean(),
   by: z.string(),

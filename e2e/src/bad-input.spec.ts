@@ -136,14 +136,17 @@ describe('At the pull test, with what really gets typed', () => {
       await pullByKeys(second, '127.7');
       await second.sees('Not on record: Piece 6 has a reading already: 134.1 N, by Odile.');
       await second.sees('134.1');
-      await second.press('I have seen it, drop mine');
-      await second.driver.wait(async () => !(await second.text()).includes('Not on record'), 10_000);
+      await second.sees('Yours: Piece 6 pulled: 127.7 N');
+      await second.press('Keep mine as piece 7');
+      await second.driver.wait(async () => !/Not on record|sending/.test(await second.text()), 10_000);
     } finally {
       await second.close();
     }
   });
 
   it('sends a low pull called not valid to quality, who rules on it', async () => {
+    await browser.driver.navigate().refresh();
+    await browser.sees('127.7');
     await (await browser.shown(By.id('force'))).sendKeys('60', Key.ENTER);
     await browser.sees('How did it let go?');
     await browser.driver.sleep(90);
@@ -160,7 +163,7 @@ describe('At the pull test, with what really gets typed', () => {
       await climbTo(ines, 'Tug');
       await ines.press('It was no test');
       await ines.sees('A ruling needs its reason.');
-      await ines.fill('Quality rules on piece 7', 'jaw marks on the wire');
+      await ines.fill('Quality rules on piece 8', 'jaw marks on the wire');
       await ines.press('It was no test');
       await ines.sees('quality: invalid');
     } finally {

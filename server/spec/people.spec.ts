@@ -130,6 +130,15 @@ describe('A role', () => {
     ).toBe(401);
   });
 
+  it('of engineer is never shut for the last one', async () => {
+    const marek = await shop.signIn('Marek');
+    const people = await marek.get<{ id: string; name: string }[]>('/api/people');
+    const own = people.find((p) => p.name === 'Marek');
+    const answer = await marek.call('PATCH', `/api/people/${own?.id}`, { active: false, qualifiedUntil: null });
+    expect([answer.statusCode, problemOf(answer).code]).toEqual([409, 'last-engineer']);
+    expect((await marek.call('GET', '/api/people')).statusCode).toBe(200);
+  });
+
   it('keeps names apart whatever their case, and text as text', async () => {
     const marek = await shop.signIn('Marek');
     const name = `<script>alert(1)</script>'; DROP TABLE people; --`;

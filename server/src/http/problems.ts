@@ -37,6 +37,13 @@ export const refusals = {
     new Refusal(404, 'not-found', `${what} is not here.`, 'Go back to the list and pick it again.'),
   notNew: () =>
     new Refusal(409, 'not-new', 'This shop has accounts already.', 'Sign in with one of them; an engineer adds more.'),
+  lastEngineer: () =>
+    new Refusal(
+      409,
+      'last-engineer',
+      'This is the last engineer account in use.',
+      'Add or open another engineer first: nobody else could open this one again.',
+    ),
   idTaken: () =>
     new Refusal(409, 'id-taken', 'This id is used for something else already.', 'Send it again under a new id.'),
   nameTaken: (what: string, name: string) =>

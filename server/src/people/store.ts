@@ -109,6 +109,8 @@ export async function changePerson(
       .update({ active: change.active, qualified_until: change.qualifiedUntil })
       .returning('*');
     if (!row) throw refusals.notFound('This account');
+    const engineer = await trx('people').where({ role: 'engineer', active: true }).first('id');
+    if (!engineer) throw refusals.lastEngineer();
     if (!change.active) await trx('sessions').where({ person: id }).delete();
     // Whoever remembers this person has to look again.
     await bumpVersion(trx);

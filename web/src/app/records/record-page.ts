@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { CombinationRecord, KeptEntry, Problem } from '@tug-mark/contract';
-import { breakingLoad, computeSetUp, failureModeName, judgeCombination, judgeReading } from '@tug-mark/core';
+import { breakingLoad, computeSetUp, judgeCombination, judgeReading } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api, toProblem } from '../http/api';
+import { describeEntry } from '../parts/describe-entry';
 import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
 import { showRecordTime } from '../parts/show-time';
@@ -95,19 +96,7 @@ export class RecordPage {
     window.print();
   }
 
-  /** What an entry says, in one line. */
   protected says({ body, verdict }: KeptEntry): string {
-    switch (body.kind) {
-      case 'tool':
-        return `Tool ${body.tool}, die ${body.die}, nest ${body.nest} taken`;
-      case 'gate':
-        return `Step ${body.gate}: ${body.answer}${body.note ? `, ${body.note}` : ''}`;
-      case 'finding':
-        return `Piece ${body.piece}, ${body.criterion}: ${body.finding}${body.note ? `, ${body.note}` : ''}`;
-      case 'reading':
-        return `Piece ${body.piece} pulled: ${body.force} N (typed ${body.typed} ${body.unit}), ${failureModeName(body.mode).toLowerCase()}. ${verdict?.text ?? ''}${body.note ? ` ${body.note}` : ''}`;
-      case 'ruling':
-        return `Piece ${body.piece}, quality rules: ${body.ruling}, ${body.note}`;
-    }
+    return `${describeEntry(body)}. ${verdict?.text ?? ''}`;
   }
 }

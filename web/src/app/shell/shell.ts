@@ -4,15 +4,16 @@ import { Store } from '@ngrx/store';
 import { may } from '@tug-mark/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzDrawerModule } from 'ng-zorro-antd/drawer';
-import { outboxActions, outboxFeature } from '../outbox/outbox.state';
+import { outboxFeature } from '../outbox/outbox.state';
 import { sessionActions, sessionFeature } from '../session/session.state';
 import { Keys } from './keys';
+import { RefusedEntries } from './refused-entries';
 import { SignInForm } from './sign-in-form';
 
 /** The frame of every page: where one can go, who is here, and what is still on its way to the server. */
 @Component({
   selector: 'tm-shell',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, NzButtonModule, NzDrawerModule, SignInForm],
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, NzButtonModule, NzDrawerModule, SignInForm, RefusedEntries],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'helpKey($event)' },
   template: `
@@ -62,16 +63,8 @@ import { SignInForm } from './sign-in-form';
         {{ others().length === 1 ? 'is' : 'are' }} sent when {{ others()[0]?.personName }} signs in here.
       </p>
     }
-    @for (item of refused(); track item.entry.id) {
-      <section class="strip notice bad" role="alert">
-        <p>
-          <strong>Not on record: {{ item.refused?.title }}</strong> {{ item.refused?.detail }}
-          @for (error of item.refused?.errors; track error.where) {
-            {{ error.text }}
-          }
-        </p>
-        <button nz-button type="button" (click)="drop(item.entry.id)">I have seen it, drop mine</button>
-      </section>
+    @defer (when refused().length) {
+      <tm-refused-entries />
     }
 
     <main id="content" tabindex="-1"><router-outlet /></main>
@@ -129,9 +122,5 @@ export class Shell {
 
   protected signOut(): void {
     this.store.dispatch(sessionActions.signOut());
-  }
-
-  protected drop(id: string): void {
-    this.store.dispatch(outboxActions.dropped({ id }));
   }
 }

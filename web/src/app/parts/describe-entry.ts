@@ -1,0 +1,18 @@
+import { failureModeName, type EntryBody } from '@tug-mark/core';
+
+/** What an entry says, in one line. */
+export function describeEntry(body: EntryBody): string {
+  const note = 'note' in body && body.note ? `, ${body.note}` : '';
+  switch (body.kind) {
+    case 'tool':
+      return `Tool ${body.tool}, die ${body.die}, nest ${body.nest} taken`;
+    case 'gate':
+      return `Step ${body.gate}: ${body.answer}${note}`;
+    case 'finding':
+      return `Piece ${body.piece}, ${body.criterion}: ${body.finding}${note}`;
+    case 'reading':
+      return `Piece ${body.piece} pulled: ${body.force} N (typed ${body.typed} ${body.unit}), ${failureModeName(body.mode).toLowerCase()}${note}`;
+    case 'ruling':
+      return `Piece ${body.piece}, quality rules: ${body.ruling}${note}`;
+  }
+}
