@@ -48,8 +48,7 @@ import { ProblemNotice } from '../parts/problem-notice';
       display: grid;
       grid-template-columns: 292px 1fr;
       grid-template-rows: minmax(0, 1fr) auto;
-      /* The lot line stays in sight: ladder and stage scroll above it. */
-      height: calc(100vh - 46px);
+      min-height: 0;
     }
     aside {
       background: var(--paper);
@@ -90,7 +89,6 @@ import { ProblemNotice } from '../parts/problem-notice';
     }
     @media (max-width: 860px), (max-height: 560px) {
       :host {
-        height: auto;
         grid-template-columns: 1fr;
         grid-template-rows: auto 1fr auto;
       }

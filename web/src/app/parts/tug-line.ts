@@ -69,6 +69,11 @@ const LINE = 118;
       fill: var(--ink-soft);
       font: 15px var(--figures);
     }
+    @media (max-width: 1100px) {
+      text {
+        font-size: 19px;
+      }
+    }
     .below {
       fill: var(--fail-tint);
     }
