@@ -84,7 +84,10 @@ import { ImportList } from './import-list';
               <th scope="col">Wire</th>
               <th scope="col">List</th>
               <th scope="col" class="count">Pieces</th>
-              <th scope="col" class="stages">Match · Prepare · Tool · Crimp · Look · Tug</th>
+              <th scope="col" class="stages">
+                <span class="wide">Match · Prepare · Tool · Crimp · Look · Tug</span
+                ><span class="narrow">Six stages</span>
+              </th>
               <th scope="col">Where it stands</th>
             </tr>
           </thead>
@@ -107,7 +110,7 @@ import { ImportList } from './import-list';
                 <td class="count figures">{{ line.pieces }}</td>
                 <td class="stages">
                   @for (state of line.stages; track $index) {
-                    <tm-mark [state]="state" [size]="18" />
+                    <tm-mark class="tight" [state]="state" [size]="18" />
                   }
                 </td>
                 <td [class.wrong]="line.verdict === 'rejected'">{{ line.headline }}</td>
@@ -136,17 +139,33 @@ import { ImportList } from './import-list';
       display: block;
       font-size: 14px;
     }
-    td:nth-child(-n + 3) {
-      white-space: nowrap;
+    .stages tm-mark {
+      margin-right: 9px;
+    }
+    .narrow {
+      display: none;
+    }
+    @media (min-width: 1201px) {
+      td:nth-child(-n + 3) {
+        white-space: nowrap;
+      }
+    }
+    @media (max-width: 1200px) {
+      .wide {
+        display: none;
+      }
+      .narrow {
+        display: inline;
+      }
+      .stages tm-mark.tight {
+        margin-right: 3px;
+      }
     }
     .count {
       text-align: right;
     }
     .stages {
       white-space: nowrap;
-    }
-    .stages tm-mark {
-      margin-right: 9px;
     }
     td a {
       display: inline-block;

@@ -54,6 +54,8 @@ import { ProblemNotice } from '../parts/problem-notice';
       background: var(--paper);
       border-right: 1px solid var(--line);
       overflow-y: auto;
+      /* Holds what is out of sight inside, so that it does not lengthen the page. */
+      position: relative;
     }
     .what {
       display: grid;
@@ -77,6 +79,7 @@ import { ProblemNotice } from '../parts/problem-notice';
       flex-direction: column;
       min-width: 0;
       overflow-y: auto;
+      position: relative;
     }
     .stage ::ng-deep router-outlet + * {
       flex: 1;

@@ -154,6 +154,9 @@ const PIECE_STATE = { accepted: 'pass', rework: 'hold', rejected: 'fail', open: 
       text-align: left;
       width: 100%;
     }
+    li {
+      scroll-margin-bottom: 90px;
+    }
     .title {
       font: 600 16px/1.25 var(--figures);
     }
@@ -188,6 +191,7 @@ const PIECE_STATE = { accepted: 'pass', rework: 'hold', rejected: 'fail', open: 
     @media (max-width: 1100px) {
       .row {
         grid-template-columns: 20px 120px 1fr;
+        row-gap: 1px;
       }
       .row .soft {
         grid-column: 3;
@@ -234,6 +238,12 @@ export class LookStage {
       start.destroy();
       const at = open ?? this.firstRejected();
       if (at) this.go(at.piece, at.point);
+    });
+    // The point in hand stays in sight above the buttons.
+    effect(() => {
+      this.piece();
+      this.point();
+      setTimeout(() => document.querySelector('#points .here')?.scrollIntoView({ block: 'nearest' }));
     });
     inject(Keys).use(
       [
