@@ -1,0 +1,230 @@
+import type { CombinationLine } from '@tug-mark/contract';
+import { windowSplice, wireOf } from '../../../../core/src/testing/shop';
+import { ApiProblem } from '../http/api';
+import { MatchStage } from '../match/match-stage';
+import { outboxActions } from '../outbox/outbox.state';
+import { PrepareStage } from '../prepare/prepare-stage';
+import { sessionActions } from '../session/session.state';
+import { RefusedEntries } from '../shell/refused-entries';
+import { Shell } from '../shell/shell';
+import { Bench, pulled, signedIn, TOOL_TAKEN, viewOf } from '../testing/bench';
+import { LimitsPage } from '../tug/limits-page';
+import { BenchList } from './bench-list';
+import { ImportList } from './import-list';
+
+const line = (id: string, changes: Partial<CombinationLine> = {}): CombinationLine => ({
+  id,
+  list: 'Sprayer loom',
+  terminal: `T-${id}`,
+  wire: 'FL-W-0075',
+  pieces: 24,
+  place: 'dry',
+  class: '2',
+  terminalLabel: 'ring M4',
+  wireLabel: '0.75 mm²',
+  family: 'bare ring',
+  verdict: 'open',
+  headline: 'Held back by tool.',
+  stages: ['pass', 'pass', 'missing', 'missing', 'missing', 'missing'],
+  touchedAt: null,
+  ...changes,
+});
+const problem = (status: number, changes = {}) =>
+  new ApiProblem({ type: 'about:blank', title: 'Refused.', detail: 'Do else.', status, code: 'x', ...changes });
+
+/** Answers given one after the other, each made when it is asked for. */
+const inTurn = (...answers: (() => Promise<unknown>)[]) =>
+  jasmine.createSpy('api').and.callFake(() => answers.shift()?.());
+
+describe('Around the bench', () => {
+  let bench: Bench<unknown>;
+  afterEach(() => {
+    bench.close();
+  });
+
+  describe('The list of combinations', () => {
+    it('says how many are through, rejected and open, and finds by any word', async () => {
+      const lines = [
+        line('1', { verdict: 'accepted' }),
+        line('2', { verdict: 'rejected', list: 'Mast loom' }),
+        line('3'),
+      ];
+      bench = await Bench.open(BenchList, { api: { combinations: () => Promise.resolve({ lines, next: null }) } });
+      expect(bench.headline).toBe('3 combinations: 1 through, 1 rejected, 1 open');
+      await bench.type('search', 'mast RING');
+      expect([...bench.element.querySelectorAll('tbody a')].map((a) => a.textContent)).toEqual(['T-2']);
+    });
+
+    it('goes on by the page and says where the server is silent', async () => {
+      const combinations = inTurn(
+        () => Promise.resolve({ lines: [line('1')], next: 200 }),
+        () => Promise.reject(problem(0, { title: 'The server does not answer.' })),
+      );
+      bench = await Bench.open(BenchList, { api: { combinations } });
+      expect(bench.headline).toContain('1 or more combinations');
+      await bench.press('Show more');
+      expect(combinations).toHaveBeenCalledWith(200);
+      expect(bench.text).toContain('The server does not answer.');
+      expect(bench.text).toContain('T-1');
+    });
+
+    it('offers the import to those who may import', async () => {
+      const api = { combinations: () => Promise.resolve({ lines: [], next: null }) };
+      bench = await Bench.open(BenchList, { api, role: 'quality' });
+      expect(bench.has('Import a wire list')).toBeFalse();
+      expect(bench.text).toContain('A technician or engineer imports the first wire list.');
+    });
+  });
+
+  describe('Importing a wire list', () => {
+    const choose = async (file: File) => {
+      const field = bench.element.querySelector<HTMLInputElement>('#list-file');
+      const data = new DataTransfer();
+      data.items.add(file);
+      if (field) field.files = data.files;
+      field?.dispatchEvent(new Event('change'));
+      await bench.settle();
+    };
+
+    it('refuses 50 MB before sending them', async () => {
+      const importWireList = jasmine.createSpy('importWireList');
+      bench = await Bench.open(ImportList, { api: { importWireList } });
+      await choose(new File([new Uint8Array(50 * 1024 * 1024)], 'huge.csv'));
+      await bench.submit();
+      expect(bench.text).toContain('huge.csv has 50.0 MB; at most 16.0 MB are read.');
+      expect(importWireList).not.toHaveBeenCalled();
+    });
+
+    it('shows every fault by row and column and sends the mended file under a new id', async () => {
+      const errors = [{ row: 3, where: 'wire part', text: "The cabinet has no wire 'X'." }];
+      const importWireList = inTurn(
+        () => Promise.reject(problem(422, { title: '2 things in this list cannot be read.', errors, total: 2 })),
+        () => Promise.resolve({ name: 'loom', wires: 1, combinations: 1, pieces: 4 }),
+      );
+      bench = await Bench.open(ImportList, { api: { importWireList } });
+      await choose(new File(['a'], 'loom.csv'));
+      await bench.submit();
+      expect(bench.element.querySelector('tbody')?.textContent?.replace(/\s+/g, ' ').trim()).toBe(
+        "3wire partThe cabinet has no wire 'X'.",
+      );
+      expect(bench.text).toContain('... and 1 more.');
+      await bench.submit();
+      const [first, second] = importWireList.calls.allArgs() as [string][];
+      expect(second?.[0]).not.toBe(first?.[0]);
+    });
+
+    it('asks for a file first', async () => {
+      bench = await Bench.open(ImportList);
+      await bench.submit();
+      expect(bench.text).toContain('Choose a file first.');
+    });
+  });
+
+  describe('Match and Prepare', () => {
+    it('refuse a soldered wire with the reason, and stop there', async () => {
+      bench = await Bench.open(MatchStage, { view: viewOf({ wire: wireOf({ kind: 'soldered' }) }) });
+      expect(bench.headline).toBe('This pair does not belong together.');
+      expect(bench.text).toContain('Solder creeps under pressure');
+      expect(bench.text).toContain('Nothing can be put on record for this pair.');
+      await bench.key('Enter');
+      expect(bench.wentTo).toBeUndefined();
+    });
+
+    it('name what fits instead', async () => {
+      const far = {
+        ...viewOf().terminal,
+        conductorRange: { smallest: { scale: 'mm2' as const, value: 4 }, largest: { scale: 'mm2' as const, value: 6 } },
+      };
+      bench = await Bench.open(MatchStage, { view: viewOf({ terminal: far }) });
+      expect(bench.element.querySelector('.nearest li')?.textContent).toContain('RT insulated ring');
+    });
+
+    it('show one strip length in headline, facts, drawing and ruler', async () => {
+      bench = await Bench.open(PrepareStage, { view: viewOf() });
+      // L 6, envelope 1.1317, brush to 4: [8.263, 10], middle 9.13 on the 0.1 step
+      expect(bench.headline).toBe('Strip 9.1 mm.');
+      expect(bench.element.querySelector('dd')?.textContent?.trim()).toBe('9.1 mm');
+      expect(bench.element.querySelector('tm-side-view .strip')?.textContent).toContain('strip 9.1');
+      expect(bench.element.querySelector('tm-strip-ruler svg')?.getAttribute('aria-label')).toContain(
+        'band from 8.3 to 10.0 mm, set point 9.1 mm',
+      );
+    });
+
+    it('name what is slid on first, and a screen that is not checked for size', async () => {
+      bench = await Bench.open(PrepareStage, { view: viewOf({ terminal: windowSplice }) });
+      expect(bench.text).toContain('SS sealing sleeve 3.2/1.0, 30 mm');
+      expect(bench.text).toContain('not true size yet');
+      await bench.press('check this screen');
+      await bench.press('much longer');
+      await bench.press('It is as long as the card');
+      expect(bench.text).toContain('true size, mm');
+      expect(Number(localStorage.getItem('tug-mark-px-per-mm'))).toBeCloseTo(96 / 25.4 + 0.1, 6);
+    });
+  });
+
+  describe('The frame of every page', () => {
+    const waiting = (person: string) => ({
+      entry: { id: person, body: pulled(1, 118).body, corrects: null, why: null },
+      combination: 'c1',
+      person,
+      personName: person,
+      madeAt: '',
+      refused: null,
+    });
+
+    it('says that the server is silent and what is kept here', async () => {
+      bench = await Bench.open(Shell);
+      bench.store.dispatch(outboxActions.put({ item: waiting('Odile') }));
+      bench.store.dispatch(outboxActions.serverSilent());
+      await bench.settle();
+      expect(bench.text).toContain('Server silent · 1 kept here');
+    });
+
+    it('asks to sign in again in place, and tells whose entries wait for whom', async () => {
+      bench = await Bench.open(Shell);
+      bench.store.dispatch(outboxActions.put({ item: waiting('Odile') }));
+      bench.store.dispatch(sessionActions.expired());
+      await bench.settle();
+      expect(bench.text).toContain('1 entry is kept on this device.');
+      bench.store.dispatch(sessionActions.arrived({ here: signedIn('quality', 'Ines') }));
+      await bench.settle();
+      expect(bench.text).toContain('1 entry made by Odile waits on this device and is sent when Odile signs in here.');
+    });
+
+    it('shows a refused reading with what was meant, and keeps it as the next piece', async () => {
+      bench = await Bench.open(RefusedEntries, { view: viewOf({ entries: [TOOL_TAKEN(), pulled(1, 116)] }) });
+      bench.store.dispatch(outboxActions.put({ item: waiting('Odile') }));
+      bench.store.dispatch(
+        outboxActions.refused({
+          id: 'Odile',
+          problem: problem(409, { code: 'slot-taken', title: 'Piece 1 has a reading already.' }).problem,
+        }),
+      );
+      await bench.settle();
+      expect(bench.text).toContain('Not on record: Piece 1 has a reading already.');
+      expect(bench.text).toContain('Yours: Piece 1 pulled: 118 N');
+      await bench.press('Keep mine as piece 2');
+      expect(bench.put.map(({ body }) => (body.kind === 'reading' ? [body.piece, body.force] : []))).toEqual([
+        [2, 118],
+      ]);
+    });
+  });
+
+  describe('The limits', () => {
+    const draft = { ...viewOf().limits[0], revision: 'D', status: 'draft' };
+    const limits = () => Promise.resolve([draft]);
+
+    it('are released by quality', async () => {
+      const releaseLimit = jasmine.createSpy('releaseLimit').and.resolveTo({});
+      bench = await Bench.open(LimitsPage, { role: 'quality', api: { limits, releaseLimit } });
+      await bench.press('Release rev D, class 2');
+      expect(releaseLimit).toHaveBeenCalledOnceWith({ document: 'FL-SPEC-07', revision: 'D', class: '2' });
+    });
+
+    it('are only looked at by others', async () => {
+      bench = await Bench.open(LimitsPage, { role: 'technician', api: { limits } });
+      expect(bench.has('Release rev D')).toBeFalse();
+      expect(bench.text).toContain('Releasing and withdrawing is for quality.');
+    });
+  });
+});

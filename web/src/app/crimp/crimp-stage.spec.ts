@@ -1,0 +1,82 @@
+import { Bench, kept, TOOL_TAKEN, viewOf } from '../testing/bench';
+import { CrimpStage } from './crimp-stage';
+
+describe('Making the crimp', () => {
+  let bench: Bench<CrimpStage>;
+  afterEach(() => {
+    bench.close();
+  });
+  const open = async (entries = [TOOL_TAKEN()]) => {
+    bench = await Bench.open(CrimpStage, { view: viewOf({ entries }) });
+  };
+
+  it('asks for one step at a time and shows the next when it is confirmed', async () => {
+    await open();
+    expect(bench.headline).toBe('Look at the stripped end and at the slug.');
+    expect(bench.text).toContain('Clear cut strands off the bench.');
+    await bench.key('Enter');
+    expect(bench.headline).toBe('Seam down in the cradle. Indent on the plain side.');
+    await bench.key('Enter');
+    expect(bench.headline).toBe('One bite, until the tool opens by itself.');
+    expect(bench.put.map(({ body }) => (body.kind === 'gate' ? `${body.gate} ${body.answer}` : ''))).toEqual([
+      'strip-looked-at yes',
+      'orientation yes',
+    ]);
+  });
+
+  it('draws the seam where the headline says it is', async () => {
+    await open();
+    const end = bench.element.querySelector('tm-end-view');
+    // 180 degrees from the moving die is straight down: the slit runs outwards at x = 0, below the middle.
+    const [x0 = 1, y0 = 0, x1 = 1, y1 = 0] =
+      (end?.querySelector('.slit')?.getAttribute('d') ?? '').match(/-?\d+(\.\d+)?(e-?\d+)?/g)?.map(Number) ?? [];
+    expect(Math.max(Math.abs(x0), Math.abs(x1))).toBeLessThan(1e-6);
+    expect(y0).toBeGreaterThan(0);
+    expect(y1).toBeGreaterThan(y0);
+    expect(end?.querySelectorAll('.strand').length).toBe(24);
+  });
+
+  it('takes "not like this" with what differs, and mends it with a reason', async () => {
+    await open();
+    await bench.key('n');
+    await bench.type('gate-note', 'two strands cut');
+    await bench.submit();
+    expect(bench.put[0]?.body).toEqual({
+      kind: 'gate',
+      gate: 'strip-looked-at',
+      answer: 'no',
+      note: 'two strands cut',
+    });
+    expect(bench.text).toContain('Answered ‘not like this’: two strands cut Mend it, then confirm the step.');
+    await bench.key('Enter');
+    expect(bench.put.length).toBe(1);
+    await bench.type('gate-note', 'stripped anew');
+    await bench.submit();
+    expect(bench.put[1]?.why).toBe('stripped anew');
+    expect(bench.headline).toBe('Seam down in the cradle. Indent on the plain side.');
+  });
+
+  it('keeps no "not like this" without a word', async () => {
+    await open();
+    await bench.press('Not like this');
+    await bench.submit();
+    expect(bench.put).toEqual([]);
+    expect(bench.text).toContain('Say what differs.');
+  });
+
+  it('sends to the samples when every step is confirmed', async () => {
+    const gates = ['strip-looked-at', 'orientation', 'cycle-complete', 'mark-matches', 'hand-tug'] as const;
+    await open([TOOL_TAKEN(), ...gates.map((gate) => kept({ kind: 'gate', gate, answer: 'yes', note: '' }))]);
+    expect(bench.headline).toBe('Make 5 sample pieces just like this.');
+    await bench.key('Enter');
+    expect(bench.wentTo).toEqual(['/bench', 'c1', 'look']);
+  });
+
+  it('waits for a tool', async () => {
+    await open([]);
+    expect(bench.text).toContain('Take a tool first: the mark and the bite depend on it.');
+    bench.close();
+    bench = await Bench.open(CrimpStage, { view: viewOf({ tools: [] }) });
+    expect(bench.headline).toBe('The crimp waits for a tool.');
+  });
+});

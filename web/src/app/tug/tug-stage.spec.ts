@@ -1,0 +1,184 @@
+import { Bench, kept, pulled, TOOL_TAKEN, viewOf } from '../testing/bench';
+import { TugStage } from './tug-stage';
+
+describe('The pull test at the bench', () => {
+  let bench: Bench<TugStage>;
+  afterEach(() => {
+    bench.close();
+  });
+  const open = async (entries = [TOOL_TAKEN()], role: 'technician' | 'quality' = 'technician') => {
+    bench = await Bench.open(TugStage, { view: viewOf({ entries }), role });
+  };
+  const read = async (text: string) => {
+    await bench.type('force', text);
+    await bench.submit('.big form');
+  };
+
+  it('says the margin as soon as the value is there, and keeps it with how it let go', async () => {
+    await open();
+    await read('118.4');
+    expect(bench.text).toContain('Holds: 33.4 N above the limit (39 %)');
+    await bench.key('3');
+    await bench.key('Enter');
+    expect(bench.put[0]?.body).toEqual(
+      jasmine.objectContaining({
+        kind: 'reading',
+        piece: 1,
+        force: 118.4,
+        typed: '118.4',
+        unit: 'N',
+        mode: 'strands-one-by-one',
+      }),
+    );
+    expect(bench.headline).toBe('Piece 2 of 5');
+  });
+
+  it('does not keep a value before it is said how it let go', async () => {
+    await open();
+    await read('118.4');
+    await bench.key('Enter');
+    expect(bench.put).toEqual([]);
+    expect(bench.text).toContain('Say first how it let go: 1 to 7.');
+  });
+
+  it('says that a low one does not hold', async () => {
+    await open();
+    await read('84.96');
+    expect(bench.text).toContain('Does not hold: 0.04 N below the limit (0 %)');
+    expect(bench.text).toContain('84.96');
+  });
+
+  it('leaves nonsense standing and says what is wrong', async () => {
+    await open();
+    await read('12,500');
+    expect(bench.text).toContain('may be 12.500 or 12500');
+    expect(bench.element.querySelector<HTMLInputElement>('#force')?.value).toBe('12,500');
+  });
+
+  it('asks about more than the wire can bear, and keeps the answer on record', async () => {
+    await open();
+    await read('300');
+    expect(bench.text).toContain('300.0 N is more than this wire can bear');
+    await bench.key('y');
+    await bench.key('1');
+    await bench.key('Enter');
+    expect(bench.put[0]?.body).toEqual(jasmine.objectContaining({ force: 300, confirmed: ['above-wire'] }));
+  });
+
+  it('goes back to typing with Escape, with what was typed', async () => {
+    await open();
+    await read('30 lbf');
+    expect(bench.text).toContain('30 lbf is 133.4 N');
+    await bench.key('Escape');
+    expect(bench.has('Yes, keep')).toBeFalse();
+    expect(bench.element.querySelector<HTMLInputElement>('#force')?.value).toBe('30 lbf');
+  });
+
+  it('takes pounds-force and shows everything in them', async () => {
+    await open([TOOL_TAKEN(), pulled(1, 118.4)]);
+    const unit = bench.element.querySelector<HTMLSelectElement>('#unit');
+    if (unit) unit.value = 'lbf';
+    unit?.dispatchEvent(new Event('change'));
+    await bench.settle();
+    // 118.4 / 4.44822 = 26.6; the limit 85 / 4.44822 = 19.1
+    expect(bench.element.querySelector('td.force')?.textContent?.trim()).toBe('26.6');
+    await read('26');
+    // 26 lbf = 115.65 N, 30.65 N above, 6.9 lbf
+    expect(bench.text).toContain('Holds: 6.9 lbf above the limit (36 %)');
+    await bench.press('Slid out');
+    await bench.press('Keep reading');
+    const body = bench.put[0]?.body;
+    expect(body?.kind === 'reading' && body.force).toBeCloseTo(115.654, 3);
+  });
+
+  it('asks for the reason of a pull that is no test, and for a replacement piece', async () => {
+    await open();
+    await read('100');
+    await bench.key('6');
+    expect(bench.text).toContain('A replacement piece is due.');
+    await bench.press('Keep reading');
+    expect(bench.text).toContain('say what happened');
+    await bench.type('reading-note', 'jaw opened');
+    await bench.press('Keep reading');
+    expect(bench.put.length).toBe(1);
+    expect(bench.headline).toBe('Piece 2 of 5');
+  });
+
+  it('corrects a reading with its reason and names the first one', async () => {
+    const first = pulled(1, 84);
+    await open([TOOL_TAKEN(), first]);
+    await bench.press('correct');
+    expect(bench.headline).toBe('Correct piece 1');
+    await read('114');
+    await bench.key('1');
+    await bench.press('Keep reading');
+    expect(bench.text).toContain('A correction needs its reason');
+    await bench.type('reading-why', 'digits swapped');
+    await bench.press('Keep reading');
+    expect(bench.put[0]).toEqual({
+      body: jasmine.objectContaining({ piece: 1, force: 114 }) as never,
+      why: 'digits swapped',
+    });
+    expect([...bench.element.querySelectorAll('td.force')].map((cell) => cell.textContent?.trim())).toEqual(['114.0']);
+  });
+
+  it('takes pasted values one after the other and keeps the rest through a reload', async () => {
+    await open();
+    const data = new DataTransfer();
+    data.setData('text', '118.1\n117.2\n119.3');
+    bench.element
+      .querySelector('#force')
+      ?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    await bench.settle();
+    expect(bench.text).toContain('2 more values wait: 117.2 · 119.3');
+    expect(JSON.parse(localStorage.getItem('tug-mark-queue-c1') ?? '[]')).toEqual(['118.1', '117.2', '119.3']);
+    await bench.key('1');
+    await bench.key('Enter');
+    expect(bench.text).toContain('1 more value waits: 119.3');
+  });
+
+  it('gives count, lowest, mean, spread, Cpl and bound of the valid ones, and one sentence', async () => {
+    await open([
+      TOOL_TAKEN(),
+      ...[116.2, 112.2, 121.3, 118.4, 119.9].map((force, i) => pulled(i + 1, force)),
+      pulled(6, 100, { mode: 'grip-slipped', note: 'x' }),
+    ]);
+    expect([...bench.element.querySelectorAll('.list dd')].map((dd) => dd.textContent?.trim())).toEqual([
+      '5',
+      '112.2',
+      '117.6',
+      '3.6',
+      '3.05',
+      '97.2',
+    ]);
+    expect(bench.text).toContain('5 like these: 95 % sure that 99 % hold above 97.2 N; limit 85.0 N.');
+    expect(bench.headline).toBe('5 of 5 pulled');
+  });
+
+  it('lets quality alone rule on a low pull called not valid', async () => {
+    const low = [TOOL_TAKEN(), pulled(1, 60, { mode: 'grip-slipped', note: 'jaw opened' })];
+    await open(low);
+    expect(bench.has('It counts')).toBeFalse();
+    bench.close();
+    await open(low, 'quality');
+    const reason = bench.element.querySelector<HTMLInputElement>('#rule-1');
+    if (reason) reason.value = 'no jaw marks';
+    await bench.press('It counts');
+    expect(bench.put[0]?.body).toEqual({ kind: 'ruling', piece: 1, ruling: 'counts', note: 'no jaw marks' });
+    expect(bench.text).toContain('quality: counts');
+  });
+
+  it('says that no tool is taken, and that no limit applies', async () => {
+    bench = await Bench.open(TugStage, { view: viewOf({ limits: [] }) });
+    expect(bench.text).toContain('No tool is taken yet, so no pull can be kept');
+    expect(bench.text).toContain('No released limit table is in effect for class 2.');
+  });
+
+  it('shows what is on its way to the server as such', async () => {
+    await open([TOOL_TAKEN(), kept({ kind: 'gate', gate: 'strip-looked-at', answer: 'yes', note: '' })]);
+    await read('118');
+    await bench.key('1');
+    await bench.key('Enter');
+    expect(bench.text).toContain('sending ...');
+  });
+});
