@@ -156,7 +156,11 @@ describe('A tool', () => {
       odile.call('POST', '/api/tool-checks', { id: randomUUID(), tool: 'HT-14', goPassed, noGoStopped });
     await check(true, false);
     expect(problemOf(await odile.put(id, take)).title).toContain('failed its last check');
-    await check(true, true);
+    const passed = { id: randomUUID(), tool: 'HT-14', goPassed: true, noGoStopped: true };
+    const first = await odile.call('POST', '/api/tool-checks', passed);
+    // Sent twice it is kept once, with the time it was first kept; the same id never stands for another check.
+    expect((await odile.call('POST', '/api/tool-checks', passed)).json()).toEqual(first.json());
+    expect((await odile.call('POST', '/api/tool-checks', { ...passed, goPassed: false })).statusCode).toBe(409);
     expect((await odile.put(id, take)).statusCode).toBe(201);
     expect(
       (

@@ -30,8 +30,7 @@ export const cabinetRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { 
       const tools = await listParts(db, 'tool');
       if (!tools.some((tool) => tool.part === request.body.tool)) throw refusals.notFound(`Tool ${request.body.tool}`);
       const check = { ...request.body, at: new Date().toISOString(), by: signedIn(request).name };
-      await addCheck(db, check);
-      return reply.code(201).send(check);
+      return reply.code(201).send(await addCheck(db, check));
     },
   );
 };

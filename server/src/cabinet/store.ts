@@ -3,6 +3,7 @@ import type { LimitTable, Practice, Stripper, Terminal, Tool, ToolCheck, Wire } 
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
 import { bumpVersion } from '../db/bumpVersion';
+import { refusals } from '../http/problems';
 
 /** What each kind of part is made of. */
 interface PartOf {
@@ -123,9 +124,13 @@ export async function listChecks(db: Knex): Promise<(ToolCheck & { id: string })
   }));
 }
 
-/** Adds one go/no-go check; the same id again changes nothing. Runs in the caller's transaction when given one. */
-export async function addCheck(db: Knex, check: ToolCheck & { id: string }): Promise<void> {
-  await db.transaction(async (trx) => {
+/**
+ * Adds one go/no-go check; the same again under its id changes nothing. Runs in the caller's transaction when given one.
+ * @returns the check as it stands
+ * @throws Refusal when the id stands for another check
+ */
+export async function addCheck(db: Knex, check: ToolCheck & { id: string }): Promise<ToolCheck & { id: string }> {
+  return db.transaction(async (trx) => {
     const added = await trx('tool_checks')
       .insert({
         id: check.id,
@@ -138,7 +143,17 @@ export async function addCheck(db: Knex, check: ToolCheck & { id: string }): Pro
       .onConflict('id')
       .ignore()
       .returning('id');
-    if (added.length) await bumpVersion(trx);
+    if (added.length) {
+      await bumpVersion(trx);
+      return check;
+    }
+    const standing = (await listChecks(trx)).find(({ id }) => id === check.id);
+    const same =
+      standing?.tool === check.tool &&
+      standing.goPassed === check.goPassed &&
+      standing.noGoStopped === check.noGoStopped;
+    if (!same) throw refusals.idTaken();
+    return standing;
   });
 }
 
