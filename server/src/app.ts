@@ -54,8 +54,9 @@ export async function buildApp({
       api.setNotFoundHandler(() => {
         throw refusals.notFound('This address');
       });
-      api.addHook('onRequest', async (_request, reply) => {
+      api.addHook('onRequest', (_request, reply, done) => {
         void reply.headers({ 'cache-control': 'no-store', 'x-content-type-options': 'nosniff' });
+        done();
       });
       await api.register(peopleRoutes, { db, signInsPerMinute });
       await api.register(cabinetRoutes, { db });

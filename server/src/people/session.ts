@@ -53,7 +53,7 @@ export function readSessions(app: FastifyInstance, db: Knex): void {
   app.decorateRequest('lookAgain', async function (this: FastifyRequest) {
     await look(this);
   });
-  app.addHook('onRequest', async (request) => {
+  app.addHook('onRequest', (request, _reply, done) => {
     const token = request.cookies[SESSION_COOKIE];
     const known = token && request.routeOptions.config.rememberSession ? remembered.get(token) : undefined;
     request.sessionToken = known?.hash ?? (token ? hashToken(token) : null);
@@ -61,7 +61,12 @@ export function readSessions(app: FastifyInstance, db: Knex): void {
       request.isRemembered = true;
       request.person = known.person;
       request.shopVersion = known.shopVersion;
-    } else await look(request);
+      done();
+    } else {
+      look(request).then(() => {
+        done();
+      }, done);
+    }
   });
 }
 
