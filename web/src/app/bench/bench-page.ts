@@ -26,7 +26,7 @@ import { ProblemNotice } from '../parts/problem-notice';
           <tm-ladder [id]="view.combination.id" [judgement]="judgement" />
         }
       </aside>
-      <section class="stage" aria-label="Stage"><router-outlet /></section>
+      <section class="stage" aria-label="Stage" tabindex="0"><router-outlet /></section>
       <tm-lot-line
         [title]="view.combination.list + ' · ' + view.combination.pieces + ' pieces'"
         [said]="said()"
@@ -80,6 +80,9 @@ import { ProblemNotice } from '../parts/problem-notice';
       min-width: 0;
       overflow-y: auto;
       position: relative;
+    }
+    .stage:focus-visible {
+      outline-offset: -3px;
     }
     .stage ::ng-deep router-outlet + * {
       flex: 1;
