@@ -39,14 +39,22 @@ export function judgeLook(
       reasons.push(reason('piece-rework', 'hold', `Piece ${piece} is to be reworked: ${names(rework)}.`, { piece }));
     }
     open += Math.max(0, missing);
-    pieces.push(rejected.length ? 'rejected' : rework.length ? 'rework' : missing > 0 ? 'open' : 'accepted');
+    pieces.push(
+      rejected.length ? 'rejected' : rework.length ? 'rework' : missing > 0 || !criteria.length ? 'open' : 'accepted',
+    );
   }
   if (open) {
     reasons.push(
       reason('not-looked-at', 'hold', `${open} of ${count * criteria.length} points are not looked at yet.`, { open }),
     );
   }
-  const state = pieces.includes('rejected') ? 'fail' : open ? 'missing' : pieces.includes('rework') ? 'hold' : 'pass';
+  const state = pieces.includes('rejected')
+    ? 'fail'
+    : pieces.includes('open')
+      ? 'missing'
+      : pieces.includes('rework')
+        ? 'hold'
+        : 'pass';
   if (state === 'pass') {
     reasons.push(
       reason('look-accepted', 'good', `${count} of ${count} pieces accepted at ${criteria.length} points each.`, {

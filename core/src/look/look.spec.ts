@@ -99,6 +99,12 @@ describe('The verdict of looking', () => {
     expect(verdict.reasons[0]?.numbers['open']).toBe(1);
   });
 
+  it('accepts no piece while there is nothing to look at yet', () => {
+    const verdict = judgeLook([], [], 2);
+    expect(verdict.state).toBe('missing');
+    expect(verdict.pieces).toEqual(['open', 'open']);
+  });
+
   it('holds while a piece is to be reworked', () => {
     expect(
       judgeLook(
