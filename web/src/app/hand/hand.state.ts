@@ -1,4 +1,4 @@
-import type { CombinationView, Problem } from '@tug-mark/contract';
+import type { CombinationView, KeptEntry, Problem } from '@tug-mark/contract';
 import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
 import { outboxActions } from '../outbox/outbox.state';
 
@@ -6,6 +6,8 @@ import { outboxActions } from '../outbox/outbox.state';
 export interface HandState {
   readonly id: string | null;
   readonly view: CombinationView | null;
+  /** Entries the server confirmed for this combination; a view fetched meanwhile may be older than they are. */
+  readonly confirmed: readonly KeptEntry[];
   readonly problem: Problem | null;
 }
 
@@ -19,21 +21,28 @@ export const handActions = createActionGroup({
   },
 });
 
+/** A view with these entries too. The journal only ever grows, so what was once in it stays in it. */
+function withEntries(view: CombinationView, entries: readonly KeptEntry[]): CombinationView {
+  const known = new Set(view.entries.map((entry) => entry.id));
+  const more = entries.filter((entry) => !known.has(entry.id));
+  return more.length ? { ...view, entries: [...view.entries, ...more].sort((a, b) => a.seq - b.seq) } : view;
+}
+
 export const handFeature = createFeature({
   name: 'hand',
   reducer: createReducer<HandState>(
-    { id: null, view: null, problem: null },
+    { id: null, view: null, confirmed: [], problem: null },
     on(handActions.take, (s, { id }): HandState =>
-      s.id === id ? { ...s, problem: null } : { id, view: null, problem: null },
+      s.id === id ? { ...s, problem: null } : { id, view: null, confirmed: [], problem: null },
     ),
     on(handActions.loaded, (s, { view }): HandState =>
-      view.combination.id === s.id ? { ...s, view, problem: null } : s,
+      view.combination.id === s.id ? { ...s, view: withEntries(view, s.confirmed), problem: null } : s,
     ),
     on(handActions.failed, (s, { problem }): HandState => ({ ...s, problem })),
-    on(outboxActions.kept, (s, { combination, entry }): HandState => {
-      if (!s.view || s.id !== combination || s.view.entries.some((e) => e.id === entry.id)) return s;
-      const entries = [...s.view.entries, entry].sort((a, b) => a.seq - b.seq);
-      return { ...s, view: { ...s.view, entries } };
-    }),
+    on(outboxActions.kept, (s, { combination, entry }): HandState =>
+      s.id === combination
+        ? { ...s, confirmed: [...s.confirmed, entry], view: s.view && withEntries(s.view, [entry]) }
+        : s,
+    ),
   ),
 });
