@@ -151,7 +151,7 @@ describe('At the pull test, with what really gets typed', () => {
     await browser.sees('How did it let go?');
     await browser.driver.sleep(90);
     await browser.keys('6');
-    await browser.sees('Low and called not valid: quality decides.');
+    await browser.sees('Low and called not valid, 48.0 N below the limit: quality decides whether it counts.');
     await browser.fill('What happened?', 'jaw opened');
     await browser.press('Keep reading');
     await browser.sees('to quality');

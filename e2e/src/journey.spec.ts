@@ -70,7 +70,11 @@ describe('From a wire list to a judged pull', () => {
   });
 
   it('sets up a bare ring by keys alone, looks, pulls five and meets the demo’s limits', async () => {
-    await openCombination(browser, 'FL-RB-0406', 'FL-W-0075', LIST);
+    await browser.go('/bench');
+    await browser.sees('Sprayer loom');
+    await browser.keys('/');
+    await browser.keys('FL-RB-0406 sprayer', Key.TAB, Key.TAB, Key.ENTER);
+    await browser.sees('Go on to Prepare');
     await accessible();
     await setUpByKeys(browser, 5);
     await browser.sees('Seam down in the cradle. Indent on the plain side.');
@@ -172,6 +176,18 @@ describe('From a wire list to a judged pull', () => {
     await browser.keys('stripped anew with notch B3', Key.ENTER);
     await browser.sees('Wings up into the rolling half');
     await accessible();
+    for (let i = 1; i < 5; i++) {
+      await browser.keys(Key.ENTER);
+      await browser.driver.wait(
+        async () => (await browser.driver.findElements(By.css('tm-crimp-stage li .pass'))).length === i + 1,
+        10_000,
+      );
+    }
+    await browser.keys(Key.ENTER);
+    await lookByKeys(browser, 45);
+    await browser.keys(Key.ENTER);
+    for (const force of ['98.4', '101.2', '84.9', '99.7', '100.3']) await pullByKeys(browser, force);
+    await browser.sees('Rejected in tug: The lowest reading, 84.9 N, is below the limit of 85.0 N.');
   });
 
   it('keeps every confirmed reading once through reload, another browser, restart and kill -9', async () => {
@@ -201,6 +217,8 @@ describe('From a wire list to a judged pull', () => {
     } finally {
       await other.close();
     }
+    for (const force of ['140.1', '139.4', '142.7']) await pullByKeys(browser, force);
+    await browser.sees('Every stage has passed, against made-up limits. That accepts nothing.');
   });
 
   it('shows the record, on paper in A4 and letter, and as JSON that another shop reads back', async () => {

@@ -1,4 +1,4 @@
-import { isValidMode, judgeReading, type ReadingVerdict } from '../tug';
+import { isValidMode, judgeReading, plausibleForce, type ReadingVerdict } from '../tug';
 import type { SetUp } from './computeSetUp';
 import { entriesOf } from './entriesOf';
 import type { Entry, EntryBody } from './Entry';
@@ -17,8 +17,6 @@ export type EntryCheck =
 
 /** Sample pieces can be replaced, but not without end. */
 const MOST_PIECES = 9999;
-/** See {@link readForce}: the same bound, enforced whatever way the entry came. */
-const IMPLAUSIBLE = 1.25;
 
 /**
  * Whether an entry may go on record for this set-up, by the rules of the job. The browser asks before it sends, the
@@ -100,7 +98,7 @@ export function checkEntry(
         return refuse('force-impossible', 'force', 'A force is a number above 0.');
       if (body.piece > MOST_PIECES)
         return refuse('piece-out-of-range', 'piece', `Sample pieces are numbered 1 to ${MOST_PIECES}.`);
-      if (body.force > IMPLAUSIBLE * setUp.breaks && !body.confirmed.includes('above-wire')) {
+      if (body.force > plausibleForce(setUp.breaks) && !body.confirmed.includes('above-wire')) {
         return refuse(
           'above-wire',
           'force',

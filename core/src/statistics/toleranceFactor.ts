@@ -19,6 +19,20 @@ const INTERVALS = 2048;
  */
 export function toleranceFactor(n: number, coverage: number, confidence: number): number {
   if (n < 2) return Infinity;
+  const key = `${n}/${coverage}/${confidence}`;
+  const known = computed.get(key);
+  if (known !== undefined) return known;
+  const k = solve(n, coverage, confidence);
+  if (computed.size >= MOST_COMPUTED) computed.clear();
+  computed.set(key, k);
+  return k;
+}
+
+/** A list of combinations asks for the same few factors over and over; each takes some milliseconds. */
+const computed = new Map<string, number>();
+const MOST_COMPUTED = 500;
+
+function solve(n: number, coverage: number, confidence: number): number {
   const nu = n - 1;
   const root = Math.sqrt(n);
   const delta = normal.inv(coverage, 0, 1) * root;

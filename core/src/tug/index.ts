@@ -1,3 +1,5 @@
+export { describeMargin } from './describeMargin';
+export { plausibleForce } from './plausibleForce';
 export { FAILURE_MODES, failureModeName, isValidMode, type FailureMode } from './failureModes';
 export { findLimit, type Limit, type LimitFound } from './findLimit';
 export { judgeGroup, type GroupVerdict } from './judgeGroup';

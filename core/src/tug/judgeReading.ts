@@ -1,5 +1,5 @@
-import { showNumber } from '../units';
 import { reason, type Reason } from '../verdict';
+import { describeMargin } from './describeMargin';
 import { isValidMode, type FailureMode } from './failureModes';
 
 export interface ReadingVerdict {
@@ -22,58 +22,18 @@ export interface ReadingVerdict {
  */
 export function judgeReading(force: number, limit: number | null, mode: FailureMode | null): ReadingVerdict {
   if (limit === null) {
-    return {
-      verdict: 'no-limit',
-      margin: null,
-      reason: reason('no-limit', 'hold', 'Kept, but no limit applies: it can be judged once quality releases one.', {
-        force,
-      }),
-    };
+    const text = 'Kept, but no limit applies: it can be judged once quality releases one.';
+    return { verdict: 'no-limit', margin: null, reason: reason('no-limit', 'hold', text, { force }) };
   }
   const margin = force - limit;
-  const percent = Math.abs((margin / limit) * 100).toFixed(0);
   const numbers = { force, limit, margin };
+  const text = describeMargin(force, limit, mode, 'N');
   if (mode !== null && !isValidMode(mode)) {
-    if (margin < 0) {
-      return {
-        verdict: 'quality',
-        margin,
-        reason: reason(
-          'low-and-invalid',
-          'hold',
-          `${showNumber(-margin, 1, 0)} N below the limit and called not valid: quality decides whether it counts.`,
-          numbers,
-        ),
-      };
-    }
-    return {
-      verdict: 'invalid',
-      margin,
-      reason: reason('not-a-test', 'hold', 'Not a test of the crimp: pull a replacement piece.', numbers),
-    };
+    return margin < 0
+      ? { verdict: 'quality', margin, reason: reason('low-and-invalid', 'hold', text, numbers) }
+      : { verdict: 'invalid', margin, reason: reason('not-a-test', 'hold', text, numbers) };
   }
-  if (margin < 0) {
-    return {
-      verdict: 'below',
-      margin,
-      reason: reason(
-        'below-limit',
-        'bad',
-        `Does not hold: ${showNumber(-margin, 1, 0)} N below the limit (${percent} %).`,
-        numbers,
-      ),
-    };
-  }
-  return {
-    verdict: 'holds',
-    margin,
-    reason: reason(
-      'holds',
-      'good',
-      margin === 0
-        ? 'Holds: exactly at the limit.'
-        : `Holds: ${showNumber(margin, 1, 0)} N above the limit (${percent} %).`,
-      numbers,
-    ),
-  };
+  return margin < 0
+    ? { verdict: 'below', margin, reason: reason('below-limit', 'bad', text, numbers) }
+    : { verdict: 'holds', margin, reason: reason('holds', 'good', text, numbers) };
 }

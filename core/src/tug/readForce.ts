@@ -1,4 +1,5 @@
 import { FORCE_UNITS, fromNewtons, readNumber, showNumber, toNewtons, type ForceUnit } from '../units';
+import { plausibleForce } from './plausibleForce';
 
 export type ForceRead =
   | { readonly outcome: 'force'; readonly newtons: number; readonly unit: ForceUnit; readonly note: string | null }
@@ -10,9 +11,6 @@ export type ForceRead =
       readonly text: string;
     }
   | { readonly outcome: 'refused'; readonly code: string; readonly text: string };
-
-/** A pull cannot be further above the conductor's own breaking load than this. */
-const IMPLAUSIBLE = 1.25;
 
 /**
  * Reads a force as typed or as sent by a gauge that types like a keyboard. Doubtful values are asked about, never
@@ -45,7 +43,7 @@ export function readForce(text: string, unit: ForceUnit, breaks: number, usual: 
   if (read.value === 0) return { outcome: 'refused', code: 'zero', text: 'Nothing was pulled: 0 is no reading.' };
   const newtons = toNewtons(read.value, named);
   const shown = `${showNumber(newtons, 1)} N`;
-  const ceiling = IMPLAUSIBLE * breaks;
+  const ceiling = plausibleForce(breaks);
   if (newtons > ceiling * 50) {
     return {
       outcome: 'refused',
@@ -93,7 +91,7 @@ function within(newtons: number, usual: number): boolean {
 
 function slip(value: number, unit: ForceUnit, breaks: number): string {
   if (unit === 'N') return '';
-  return value <= IMPLAUSIBLE * breaks
+  return value <= plausibleForce(breaks)
     ? `${value} N would be ${showNumber(fromNewtons(value, unit), 1)} ${unit}. `
     : '';
 }

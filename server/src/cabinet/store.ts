@@ -25,15 +25,27 @@ export async function listParts<K extends PartKind>(db: Knex, kind: K): Promise<
   return rows.map((row) => row.body);
 }
 
-/** One revision of one part; undefined when it is not there. */
-export async function readPart<K extends PartKind>(
+/** What one revision of a part is looked up by in {@link readRevisions}. */
+export const revisionKey = (part: string, revision: number): string => JSON.stringify([part, revision]);
+
+/** The wanted revisions of parts of one kind, by {@link revisionKey}; those that are not there are left out. */
+export async function readRevisions<K extends PartKind>(
   db: Knex,
   kind: K,
-  part: string,
-  revision: number,
-): Promise<PartOf[K] | undefined> {
-  const row = (await db('parts').where({ kind, part, revision }).first('body')) as { body: PartOf[K] } | undefined;
-  return row?.body;
+  wanted: readonly { part: string; revision: number }[],
+): Promise<Map<string, PartOf[K]>> {
+  const pairs = [
+    ...new Map(wanted.map(({ part, revision }) => [revisionKey(part, revision), [part, revision]])).values(),
+  ];
+  const rows = (await db('parts')
+    .where({ kind })
+    .whereIn(['part', 'revision'], pairs)
+    .select('part', 'revision', 'body')) as {
+    part: string;
+    revision: number;
+    body: PartOf[K];
+  }[];
+  return new Map(rows.map((row) => [revisionKey(row.part, row.revision), row.body]));
 }
 
 /** Newest revision number of each part of one kind. */
@@ -102,7 +114,7 @@ async function keepLimitDrafts(trx: Knex, tables: readonly LimitTable[], by: str
   return kept.length;
 }
 
-/** The latest checks of every tool, newest last: enough to tell each one's state and what a failure makes suspect. */
+/** Every check of every tool, newest last: the state of each, and what a failure makes suspect, follow from them. */
 export async function listChecks(db: Knex): Promise<(ToolCheck & { id: string })[]> {
   const rows = (await db('tool_checks')
     .orderBy('at')

@@ -4,7 +4,7 @@ import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { z } from 'zod';
-import { addCheck, keepParts, keepShopFile } from '../cabinet/store';
+import { addCheck, keepShopFile } from '../cabinet/store';
 import { bumpVersion } from '../db/bumpVersion';
 import { contextOf, Journal, pageCombinations, readJournal, readShared } from '../lot/store';
 import { hashPassword } from '../people/passwords';
@@ -63,7 +63,6 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
       const { document, revision, class: className, status } = table;
       await trx('limit_tables').where({ document, revision, class: className }).update({ status, by_name: 'Ines' });
     }
-    await keepParts(trx, 'practice', shop.practices, 'Ines');
     await bumpVersion(trx);
   });
   for (const check of history.checks) {

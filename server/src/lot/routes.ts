@@ -11,7 +11,7 @@ import type { Knex } from 'knex';
 import { z } from 'zod';
 import { Refusal } from '../http/problems';
 import { only, signedIn } from '../people/session';
-import { contextOf, Journal, pageCombinations, readJournals, readShared, readView } from './store';
+import { contextsOf, Journal, pageCombinations, readJournals, readShared, readView } from './store';
 
 /** Combinations per page of the bench list. */
 const PAGE = 200;
@@ -32,21 +32,23 @@ export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
     async (request) => {
       signedIn(request);
       const { rows, next } = await pageCombinations(db, request.query.after, PAGE);
-      const [shared, journals] = await Promise.all([
-        readShared(db),
+      const shared = await readShared(db);
+      const [contexts, journals] = await Promise.all([
+        contextsOf(db, rows, shared),
         readJournals(
           db,
           rows.map((row) => row.id),
         ),
       ]);
       const now = new Date().toISOString();
-      const lines = await Promise.all(
-        rows.map(async (row): Promise<CombinationLine> => {
-          const context = await contextOf(db, row, shared);
-          const entries = journals.get(row.id) ?? [];
-          const setUp = computeSetUp(context, entries, now);
-          const judgement = judgeCombination(setUp, entries, context.practice, shared.tools, shared.checks, now);
-          return {
+      const lines = rows.flatMap((row): CombinationLine[] => {
+        const context = contexts.get(row.id);
+        if (!context) return [];
+        const entries = journals.get(row.id) ?? [];
+        const setUp = computeSetUp(context, entries, now);
+        const judgement = judgeCombination(setUp, entries, context.practice, shared.tools, shared.checks, now);
+        return [
+          {
             id: row.id,
             list: row.list,
             terminal: row.terminal,
@@ -61,9 +63,9 @@ export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
             headline: judgement.headline,
             stages: judgement.stages.map((stage) => stage.state),
             touchedAt: entries.at(-1)?.at ?? null,
-          };
-        }),
-      );
+          },
+        ];
+      });
       return { lines, next };
     },
   );

@@ -12,7 +12,7 @@ import {
 } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
-import { listChecks, listParts, readPart } from '../cabinet/store';
+import { listChecks, listParts, readRevisions, revisionKey } from '../cabinet/store';
 import { runPrepared } from '../db/prepared';
 import { refusals } from '../http/problems';
 import { listLimits } from '../tug/store';
@@ -133,20 +133,45 @@ export async function readShared(db: Knex) {
   return { strippers, tools, checks, limits, cabinet };
 }
 
-/** The context one combination is set up from: its own part revisions and the shop's tools, checks and limits. */
+/** The contexts combinations are set up from: their own part revisions and the shop's tools, checks and limits. */
+export async function contextsOf(
+  db: Knex,
+  rows: readonly CombinationRow[],
+  shared: Awaited<ReturnType<typeof readShared>>,
+): Promise<Map<string, SetUpContext>> {
+  const revisions = <K extends 'terminal' | 'wire' | 'practice'>(kind: K) =>
+    readRevisions(
+      db,
+      kind,
+      rows.map((row) => ({ part: row[kind], revision: row[`${kind}_revision`] })),
+    );
+  const [terminals, wires, practices] = await Promise.all([
+    revisions('terminal'),
+    revisions('wire'),
+    revisions('practice'),
+  ]);
+  return new Map(
+    rows.map((row) => {
+      const terminal = terminals.get(revisionKey(row.terminal, row.terminal_revision));
+      const wire = wires.get(revisionKey(row.wire, row.wire_revision));
+      const practice = practices.get(revisionKey(row.practice, row.practice_revision));
+      if (!terminal || !wire || !practice) {
+        throw new Error(`Combination ${row.id} names a part revision that is not there.`);
+      }
+      return [row.id, { ...shared, terminal, wire, practice, place: row.place, class: row.class }];
+    }),
+  );
+}
+
+/** The context of one combination. */
 export async function contextOf(
   db: Knex,
   row: CombinationRow,
   shared: Awaited<ReturnType<typeof readShared>>,
 ): Promise<SetUpContext> {
-  const [terminal, wire, practice] = await Promise.all([
-    readPart(db, 'terminal', row.terminal, row.terminal_revision),
-    readPart(db, 'wire', row.wire, row.wire_revision),
-    readPart(db, 'practice', row.practice, row.practice_revision),
-  ]);
-  if (!terminal || !wire || !practice)
-    throw new Error(`Combination ${row.id} names a part revision that is not there.`);
-  return { ...shared, terminal, wire, practice, place: row.place, class: row.class };
+  const context = (await contextsOf(db, [row], shared)).get(row.id);
+  if (!context) throw new Error(`Combination ${row.id} has no context.`);
+  return context;
 }
 
 async function readRow(db: Knex, id: string): Promise<CombinationRow> {
@@ -159,7 +184,7 @@ export async function readView(db: Knex, id: string): Promise<CombinationView> {
   const row = await readRow(db, id);
   const [shared, entries] = await Promise.all([readShared(db), readJournal(db, id)]);
   const context = await contextOf(db, row, shared);
-  const { terminal, wire, practice, strippers, tools, checks, limits } = context;
+  const { terminal, wire, practice } = context;
   // The cabinet is needed only to name what would fit instead.
   const refused = judgeFit(terminal, wire, row.place, practice).verdict === 'no';
   return {
@@ -167,11 +192,11 @@ export async function readView(db: Knex, id: string): Promise<CombinationView> {
     wire,
     terminal,
     practice,
-    strippers: [...strippers],
-    tools: [...tools],
-    checks: shared.checks.filter((check) => checks.includes(check)),
-    limits: [...limits],
-    cabinet: refused ? [...context.cabinet] : [],
+    strippers: shared.strippers,
+    tools: shared.tools,
+    checks: shared.checks,
+    limits: shared.limits,
+    cabinet: refused ? shared.cabinet : [],
     entries,
   };
 }

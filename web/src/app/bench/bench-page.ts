@@ -147,7 +147,7 @@ export class BenchPage {
     const verdict = this.hand.judgement()?.verdict;
     const samples = this.hand.view()?.practice.setUpPieces ?? 0;
     return this.ready()
-      ? `set-up proved on ${samples} samples · checks during the run are not kept here yet`
+      ? `set-up proved on ${samples} samples${verdict === 'meets-made-up-limits' ? ' by made-up limits only' : ''} · checks during the run are not kept here yet`
       : verdict === 'rejected'
         ? 'no piece may be made: the set-up is rejected'
         : `left half: look, right half: tug · the pieces wait for ${samples} good samples`;

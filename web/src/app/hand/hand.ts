@@ -9,7 +9,6 @@ import {
   type Entry,
   type EntryBody,
   type EntryRefusal,
-  type StageVerdict,
 } from '@tug-mark/core';
 import { timeOrderedId } from '../http/uuid';
 import { outboxActions, outboxFeature } from '../outbox/outbox.state';
@@ -65,10 +64,6 @@ export class Hand {
 
   /** Which entries the server has not confirmed yet. */
   readonly unsent = computed(() => new Set(this.outbox().map((item) => item.entry.id)));
-
-  stage(name: StageVerdict['stage']): StageVerdict | undefined {
-    return this.judgement()?.stages.find((s) => s.stage === name);
-  }
 
   /** Entries of one kind in force. */
   of<K extends EntryBody['kind']>(kind: K) {

@@ -10,48 +10,36 @@ const LINE = 118;
   selector: 'tm-tug-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg
-      [attr.viewBox]="'-6 ' + (compact() ? 88 : 0) + ' 952 ' + (compact() ? 44 : 178)"
-      role="img"
-      [attr.aria-label]="said()"
-    >
+    <svg viewBox="-6 0 952 178" role="img" [attr.aria-label]="said()">
       <rect class="below" x="0" [attr.y]="line - 13" [attr.width]="limitX()" height="13" />
       <rect class="above" [attr.x]="limitX()" [attr.y]="line - 13" [attr.width]="breaksX() - limitX()" height="13" />
       <rect class="beyond" [attr.x]="breaksX()" [attr.y]="line - 13" [attr.width]="width - breaksX()" height="13" />
       <path class="axis" [attr.d]="'M0 ' + line + 'H' + width" />
-      @if (!compact()) {
-        @for (tick of scale().ticks; track tick.force) {
-          <path class="tick" [attr.d]="'M' + tick.x + ' ' + line + 'v7'" />
-          <text [attr.x]="tick.x" [attr.y]="line + 23" text-anchor="middle">{{ tick.force }}</text>
-        }
-        <text class="unit" x="0" [attr.y]="line + 23">{{ unit() }}</text>
+      @for (tick of scale().ticks; track tick.force) {
+        <path class="tick" [attr.d]="'M' + tick.x + ' ' + line + 'v7'" />
+        <text [attr.x]="tick.x" [attr.y]="line + 23" text-anchor="middle">{{ tick.force }}</text>
       }
+      <text class="unit" x="0" [attr.y]="line + 23">{{ unit() }}</text>
       @if (limit() !== null) {
         <path class="limit" [attr.d]="'M' + limitX() + ' ' + (line - 32) + 'V' + (line + 8)" />
-        @if (!compact()) {
-          <text class="limit-name" [attr.x]="limitX()" [attr.y]="line + 46" text-anchor="middle">
-            limit {{ shown(limit() ?? 0) }}
-          </text>
-        }
-      }
-      <path class="breaks" [attr.d]="'M' + breaksX() + ' ' + (line - 24) + 'V' + line" />
-      @if (!compact()) {
-        <text class="breaks-name" [attr.x]="breaksX()" [attr.y]="line + 46" text-anchor="middle">
-          wire itself breaks near {{ round(breaks()) }}
+        <text class="limit-name" [attr.x]="limitX()" [attr.y]="line + 46" text-anchor="middle">
+          limit {{ shown(limit() ?? 0) }}
         </text>
       }
+      <path class="breaks" [attr.d]="'M' + breaksX() + ' ' + (line - 24) + 'V' + line" />
+      <text class="breaks-name" [attr.x]="breaksX()" [attr.y]="line + 46" text-anchor="middle">
+        wire itself breaks near {{ round(breaks()) }}
+      </text>
       @for (flag of placed(); track flag.piece) {
         @let top = line - 38 - flag.row * pitch();
         <g [class]="flag.verdict" [class.current]="flag.current">
-          <path class="pole" [attr.d]="'M' + flag.x + ' ' + line + 'V' + (compact() ? line - 28 : top)" />
-          @if (!compact()) {
-            @if (flag.verdict === 'below') {
-              <path class="cloth" [attr.d]="'M' + flag.x + ' ' + top + 'h14v11h-14z'" />
-            } @else {
-              <path class="cloth" [attr.d]="'M' + flag.x + ' ' + top + 'l15 5.5-15 5.5z'" />
-            }
-            <text class="piece" [attr.x]="flag.x + 18" [attr.y]="top + 11">{{ flag.piece }}</text>
+          <path class="pole" [attr.d]="'M' + flag.x + ' ' + line + 'V' + top" />
+          @if (flag.verdict === 'below') {
+            <path class="cloth" [attr.d]="'M' + flag.x + ' ' + top + 'h14v11h-14z'" />
+          } @else {
+            <path class="cloth" [attr.d]="'M' + flag.x + ' ' + top + 'l15 5.5-15 5.5z'" />
           }
+          <text class="piece" [attr.x]="flag.x + 18" [attr.y]="top + 11">{{ flag.piece }}</text>
         </g>
       }
     </svg>
@@ -150,7 +138,6 @@ export class TugLine {
   readonly breaks = input.required<number>();
   readonly flags = input.required<readonly TugFlag[]>();
   readonly unit = input<ForceUnit>('N');
-  readonly compact = input(false);
   protected readonly line = LINE;
   protected readonly width = WIDTH;
 

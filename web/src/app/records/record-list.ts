@@ -10,7 +10,7 @@ import { ProblemNotice } from '../parts/problem-notice';
 import { showTime } from '../parts/show-time';
 import { sessionFeature } from '../session/session.state';
 
-const STATES = { accepted: 'pass', 'meets-made-up-limits': 'pass', rejected: 'fail', open: 'missing' } as const;
+const STATES = { accepted: 'pass', 'meets-made-up-limits': 'hold', rejected: 'fail', open: 'missing' } as const;
 
 /** Records of everything something was put on record for, latest first. */
 @Component({

@@ -13,6 +13,7 @@ import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may } from '@tug-mark/contract';
 import {
+  describeMargin,
   FAILURE_MODES,
   FORCE_UNITS,
   failureModeName,
@@ -394,19 +395,9 @@ export class TugStage {
   /** The margin in words, in the shown unit. */
   protected margin(newtons: number, mode: FailureMode | null): string {
     const limit = this.limit();
-    if (limit === null) return 'Kept without a verdict: no limit applies.';
-    if (mode !== null && !isValidMode(mode)) {
-      return newtons < limit
-        ? 'Low and called not valid: quality decides.'
-        : 'Not a test of the crimp: pull a replacement.';
-    }
-    const margin = fromNewtons(Math.abs(newtons - limit), this.unit());
-    const percent = Math.abs((newtons / limit - 1) * 100).toFixed(0);
-    const by = `${showNumber(margin, 1, 0)} ${this.unit()}`;
-    if (newtons === limit) return 'Holds: exactly at the limit';
-    return newtons > limit
-      ? `Holds: ${by} above the limit (${percent} %)`
-      : `Does not hold: ${by} below the limit (${percent} %)`;
+    return limit === null
+      ? 'Kept without a verdict: no limit applies.'
+      : describeMargin(newtons, limit, mode, this.unit());
   }
 
   protected value(event: Event): string {
