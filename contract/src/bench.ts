@@ -1,6 +1,16 @@
-import { FAILURE_MODES, FINDINGS, FORCE_UNITS, GATES, PLACES, type EntryBody } from '@tug-mark/core';
+import {
+  FAILURE_MODES,
+  FINDINGS,
+  FORCE_UNITS,
+  GATES,
+  LENGTH_UNITS,
+  MEASURES,
+  PLACES,
+  type EntryBody,
+} from '@tug-mark/core';
 import { z } from 'zod';
 import {
+  coveringSchema,
   limitKeySchema,
   limitTableSchema,
   practiceSchema,
@@ -17,12 +27,35 @@ const piece = z.number().int('is not a whole number').min(1, 'starts at 1').max(
 const instant = z.iso.datetime({ precision: 3 });
 const partId = z.string().min(1).max(40);
 
+const run = z.number().int().min(2).max(999).optional();
+const count = z.number().int().positive();
+export const revisionsSchema = z.strictObject({ terminal: count, wire: count, practice: count });
+
 export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('tool'), tool: partId, die: partId, nest: partId }),
-  z.strictObject({ kind: z.literal('gate'), gate: z.enum(GATES), answer: z.enum(['yes', 'no']), note }),
-  z.strictObject({ kind: z.literal('finding'), piece, criterion: partId, finding: z.enum(FINDINGS), note }),
+  z.strictObject({
+    kind: z.literal('tool'),
+    run,
+    tool: partId,
+    die: partId,
+    nest: partId,
+    setting: partId.optional(),
+    positioner: partId.optional(),
+  }),
+  z.strictObject({ kind: z.literal('gate'), run, gate: z.enum(GATES), answer: z.enum(['yes', 'no']), note }),
+  z.strictObject({
+    kind: z.literal('measure'),
+    run,
+    piece,
+    what: z.enum(MEASURES),
+    value: z.number().positive('has to be above 0'),
+    typed: z.string().max(60),
+    unit: z.enum(LENGTH_UNITS),
+    note,
+  }),
+  z.strictObject({ kind: z.literal('finding'), run, piece, criterion: partId, finding: z.enum(FINDINGS), note }),
   z.strictObject({
     kind: z.literal('reading'),
+    run,
     piece,
     force: z.number().positive('has to be above 0'),
     typed: z.string().max(60),
@@ -31,7 +64,27 @@ export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind'
     note,
     confirmed: z.array(z.string().max(40)).max(5),
   }),
-  z.strictObject({ kind: z.literal('ruling'), piece, ruling: z.enum(['counts', 'invalid']), note }),
+  z.strictObject({ kind: z.literal('ruling'), run, piece, ruling: z.enum(['counts', 'invalid']), note }),
+  z.strictObject({
+    kind: z.literal('release'),
+    run,
+    stands: z.strictObject({
+      tool: partId,
+      die: partId,
+      nest: partId,
+      setting: partId.nullable(),
+      positioner: partId.nullable(),
+      limit: limitKeySchema,
+      revisions: revisionsSchema,
+    }),
+    note,
+  }),
+  z.strictObject({
+    kind: z.literal('run'),
+    run: z.number().int().min(2).max(999),
+    cause: note,
+    revisions: revisionsSchema,
+  }),
 ]);
 
 /** A new entry; the id is the client's, so that sending it twice keeps it once. */
@@ -71,6 +124,16 @@ export const combinationSchema = z.object({
   pieces: z.number().int().positive(),
   place: z.enum(PLACES),
   class: z.string(),
+  customer: z.string().nullable().default(null),
+  /** What the place asks, where the wire list says so. */
+  demand: z
+    .strictObject({
+      stud: z.string().nullable(),
+      temperature: z.number().nullable(),
+      current: z.number().nullable(),
+      voltage: z.number().nullable(),
+    })
+    .default({ stud: null, temperature: null, current: null, voltage: null }),
 });
 export type Combination = z.infer<typeof combinationSchema>;
 
@@ -81,6 +144,8 @@ export const toolCheckSchema = z.object({
   goPassed: z.boolean(),
   noGoStopped: z.boolean(),
   by: z.string(),
+  setting: z.string().nullable().default(null),
+  cycles: z.number().int().nullable().default(null),
 });
 
 export const newToolCheckSchema = z.strictObject({
@@ -88,6 +153,8 @@ export const newToolCheckSchema = z.strictObject({
   tool: partId,
   goPassed: z.boolean(),
   noGoStopped: z.boolean(),
+  setting: partId.nullable().default(null),
+  cycles: z.number().int().nonnegative().nullable().default(null),
 });
 export type NewToolCheck = z.infer<typeof newToolCheckSchema>;
 
@@ -95,8 +162,12 @@ export type NewToolCheck = z.infer<typeof newToolCheckSchema>;
 export const setUpFields = {
   combination: combinationSchema,
   wire: wireSchema,
+  /** Other wires that share the barrel. */
+  together: z.array(wireSchema).default([]),
   terminal: terminalSchema,
   practice: practiceSchema,
+  /** Revisions of terminal, wire and practice it is set up from. */
+  revisions: revisionsSchema.default({ terminal: 1, wire: 1, practice: 1 }),
   strippers: z.array(stripperSchema),
   tools: z.array(toolSchema),
   checks: z.array(toolCheckSchema),
@@ -109,6 +180,10 @@ export const combinationViewSchema = z.object({
   ...setUpFields,
   /** Other terminals of the cabinet; empty while this one fits. */
   cabinet: z.array(terminalSchema),
+  /** Newest revisions in the cabinet. */
+  newest: revisionsSchema,
+  /** Tubes the shop shrinks over joints. */
+  coverings: z.array(coveringSchema),
 });
 export type CombinationView = z.infer<typeof combinationViewSchema>;
 
@@ -116,6 +191,7 @@ export const combinationLineSchema = combinationSchema.extend({
   terminalLabel: z.string(),
   wireLabel: z.string(),
   family: z.string(),
+  release: z.enum(['none', 'released', 'lapsed']),
   verdict: z.enum(['accepted', 'meets-made-up-limits', 'rejected', 'open']),
   headline: z.string(),
   stages: z.array(z.enum(['pass', 'hold', 'fail', 'missing'])),
@@ -139,5 +215,47 @@ export const cabinetSchema = z.object({
   tools: z.array(toolSchema),
   checks: z.array(toolCheckSchema),
   practices: z.array(practiceSchema),
+  coverings: z.array(coveringSchema),
 });
 export type Cabinet = z.infer<typeof cabinetSchema>;
+
+/** One revision of a part as the cabinet keeps it. */
+export const partRevisionSchema = z.object({
+  part: z.string(),
+  revision: z.number().int(),
+  at: z.string(),
+  by: z.string(),
+  body: z.unknown(),
+});
+export type PartRevision = z.infer<typeof partRevisionSchema>;
+
+export const limitRecordSchema = z.object({
+  table: limitTableSchema,
+  draftedBy: z.string(),
+  releasedBy: z.string().nullable(),
+  releasedAt: z.string().nullable(),
+  withdrawnBy: z.string().nullable(),
+  withdrawnAt: z.string().nullable(),
+  problems: z.array(
+    z.object({ row: z.number(), field: z.string(), weight: z.enum(['bad', 'note']), text: z.string() }),
+  ),
+});
+export type LimitRecord = z.infer<typeof limitRecordSchema>;
+
+/** A lot that was made with a tool between its last good check and the one that failed. */
+export const suspectSchema = z.object({
+  tool: z.string(),
+  after: z.string().nullable(),
+  upTo: z.string(),
+  lots: z.array(
+    z.object({
+      id: z.uuid(),
+      list: z.string(),
+      terminal: z.string(),
+      wire: z.string(),
+      pieces: z.number(),
+      entries: z.number(),
+    }),
+  ),
+});
+export type Suspect = z.infer<typeof suspectSchema>;

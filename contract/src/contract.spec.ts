@@ -1,6 +1,7 @@
 import { FAMILIES, type Terminal } from '@tug-mark/core';
 import {
   entryBodySchema,
+  fromFormerNames,
   may,
   newEntrySchema,
   recordSchema,
@@ -12,7 +13,8 @@ import {
 } from './index';
 
 const range = { min: 1, max: 2 };
-const terminal: Terminal = {
+/** As files of the first version wrote it: fields that came later take their defaults. */
+const terminal = {
   part: 'T',
   label: 'ring',
   maker: 'Larkspur Stampings',
@@ -43,7 +45,7 @@ const terminal: Terminal = {
   sealingHeat: null,
 };
 const faults = (value: unknown) => {
-  const read = terminalSchema.safeParse(value);
+  const read = terminalSchema.safeParse(fromFormerNames(value));
   return read.success ? [] : read.error.issues.map((issue) => `${issue.path.join('.')}: ${issue.message}`);
 };
 const barrel = (changes: Partial<Terminal['barrel']>) => ({ ...terminal, barrel: { ...terminal.barrel, ...changes } });
@@ -59,7 +61,7 @@ describe('A terminal in a shop file', () => {
       'insulationRange: is backwards: the smaller end comes first',
     ]);
     expect(faults(barrel({ innerDiameter: 4 }))).toEqual(['barrel: the inner diameter has to be below the outer one']);
-    expect(faults(barrel({ stripRule: 'stop' }))).toEqual(['barrel: a stop needs its depth']);
+    expect(faults(barrel({ stripRule: 'stop', length: null }))).toEqual(['barrel: a stop needs its depth']);
     expect(faults(barrel({ stripRule: 'window' }))).toEqual(['barrel: two grips need the distance between them']);
     expect(faults(barrel({ length: 0 }))).toEqual(['barrel.length: has to be above 0']);
     expect(faults({ ...terminal, colour: 'red' })[0]).toContain('colour');

@@ -1,4 +1,5 @@
 export * from './bench';
+export * from './formerNames';
 export * from './parts';
 export * from './people';
 export * from './problem';

@@ -17,8 +17,26 @@ import {
   STRIP_RULES,
   TOOL_KINDS,
   TOOL_POLICIES,
+  BRAZED_SEAMS,
+  LOOSE_IN_NEST,
+  SEALING_HEATS,
+  SOLDER_RULES,
+  SPLICE_BITES,
+  STRAND_LAYS_KEPT,
+  THIN_WIRES,
+  TWO_GRIPS,
+  CHOICE_KEYS,
+  GRIPS,
+  nominalArea,
+  SHAPES,
+  SLIDE_ON_KINDS,
+  SLIDE_ON_PART_KINDS,
+  STRANDING_CLASSES,
+  type LimitRow,
   type LimitTable,
   type Practice,
+  type PracticeChoices,
+  type SlideOnPart,
   type Stripper,
   type Terminal,
   type Tool,
@@ -60,39 +78,93 @@ export const wireSchema: z.ZodType<Wire> = z.strictObject({
   temperature: z.number(),
 });
 
+/* Fields with a default came later than the first files: those are read as if they said so. */
 export const terminalSchema: z.ZodType<Terminal> = z.strictObject({
   part,
   label,
   maker: label,
   family: z.enum(FAMILIES),
+  shape: z.enum(SHAPES).default('ring'),
   material: z.enum(['copper', 'brass', 'aluminium']),
   barrel: z
     .strictObject({
       seam: z.enum(SEAMS),
       stripRule: z.enum(STRIP_RULES),
-      length: positive,
-      innerDiameter: positive,
-      outerDiameter: positive,
+      length: positive.nullable(),
+      innerDiameter: positive.nullable(),
+      outerDiameter: positive.nullable(),
       depth: positive.nullable(),
       inspection: range.nullable(),
       betweenGrips: positive.nullable(),
       supportLength: z.number().nonnegative(),
+      growth: z.number().nonnegative().default(0),
     })
-    .refine((b) => b.innerDiameter < b.outerDiameter, 'the inner diameter has to be below the outer one')
-    .refine((b) => b.stripRule !== 'stop' || b.depth !== null, 'a stop needs its depth')
+    .refine(
+      (b) => b.innerDiameter === null || b.outerDiameter === null || b.innerDiameter < b.outerDiameter,
+      'the inner diameter has to be below the outer one',
+    )
+    .refine((b) => b.stripRule !== 'stop' || b.depth !== null || b.length !== null, 'a stop needs its depth')
     .refine((b) => b.stripRule !== 'window' || b.betweenGrips !== null, 'two grips need the distance between them'),
-  conductorRange: z.strictObject({ smallest: conductorSize, largest: conductorSize }),
+  conductorRange: z
+    .strictObject({ smallest: conductorSize, largest: conductorSize })
+    .refine(
+      (r) => nominalArea(r.smallest) <= nominalArea(r.largest) + 1e-9,
+      'is backwards: the smaller conductor comes first',
+    ),
+  mostWires: z.number().int().positive().max(20).default(1),
+  foldBack: z.boolean().default(false),
+  strandingClasses: z.array(z.enum(STRANDING_CLASSES)).default([]),
   insulationRange: range.nullable(),
+  sealRange: range.nullable().default(null),
   stud: label.nullable(),
   studHole: positive.nullable(),
   sleeve: z.enum(SLEEVE_COLOURS).nullable(),
+  stamp: label.nullable().default(null),
   brushMax: z.number().nonnegative(),
+  trimFlush: z.boolean().default(false),
   acceptsSolid: z.boolean(),
   sealed: z.boolean(),
   temperature: z.number(),
+  current: positive.nullable().default(null),
+  voltage: positive.nullable().default(null),
   bites: z.number().int().positive().max(6).nullable(),
-  slideOn: z.array(z.strictObject({ part, label, length: positive })),
+  dieIndex: part.nullable().default(null),
+  barrelSize: part.nullable().default(null),
+  crimpHeights: z.array(z.strictObject({ size: conductorSize, height: positive, tolerance: positive })).default([]),
+  slideOn: z.array(
+    z.strictObject({
+      part,
+      label,
+      kind: z.enum(SLIDE_ON_KINDS).default('sleeve'),
+      length: positive,
+      wayRound: label.nullable().default(null),
+    }),
+  ),
   sealingHeat: range.nullable(),
+  cavity: z
+    .strictObject({
+      insertionTool: label.nullable(),
+      removalTool: label.nullable(),
+      release: z.enum(['front', 'rear']),
+      secondaryLock: z.boolean(),
+    })
+    .nullable()
+    .default(null),
+});
+
+export const coveringSchema: z.ZodType<SlideOnPart> = z.strictObject({
+  part,
+  label,
+  kind: z.enum(SLIDE_ON_PART_KINDS),
+  suppliedBore: positive,
+  recoveredBore: positive.nullable(),
+  length: positive.nullable(),
+  longitudinalShrink: z.number().min(0).lt(1),
+  adhesive: z.boolean(),
+  heat: range.nullable(),
+  wireRange: range.nullable(),
+  temperature: z.number(),
+  wayRound: label.nullable(),
 });
 
 export const stripperSchema: z.ZodType<Stripper> = z.strictObject({
@@ -108,7 +180,14 @@ export const toolSchema: z.ZodType<Tool> = z.strictObject({
   part,
   label,
   kind: z.enum(TOOL_KINDS),
+  station: label.nullable().default(null),
   checkHours: positive,
+  checkCycles: z.number().int().positive().nullable().default(null),
+  gauge: z
+    .strictObject({ go: positive, noGo: positive, setting: part.nullable() })
+    .refine((g) => g.go < g.noGo, 'the go pin has to be thinner than the no-go pin')
+    .nullable()
+    .default(null),
   calibrationUntil: isoDate,
   cycles: z.number().int().nonnegative(),
   cycleLimit: z.number().int().positive(),
@@ -127,6 +206,8 @@ export const toolSchema: z.ZodType<Tool> = z.strictObject({
               area: range,
               width: positive,
               mark: label,
+              index: part.nullable().default(null),
+              grips: z.enum(GRIPS).default('both'),
               terminals: z.array(part),
             }),
           )
@@ -134,23 +215,53 @@ export const toolSchema: z.ZodType<Tool> = z.strictObject({
       }),
     )
     .min(1, 'has no die'),
+  selector: z.array(z.strictObject({ barrelSize: part, size: conductorSize, setting: part })).default([]),
+  positioners: z
+    .array(
+      z.strictObject({
+        id: part,
+        label,
+        mounted: z.boolean(),
+        adjustable: z.boolean(),
+        depth: positive.nullable(),
+        terminals: z.array(part),
+      }),
+    )
+    .default([]),
+  insulationPositions: z.array(z.strictObject({ label, diameters: range })).default([]),
+  changeMinutes: z
+    .strictObject({
+      die: z.number().nonnegative(),
+      positioner: z.number().nonnegative(),
+      setting: z.number().nonnegative(),
+    })
+    .default({ die: 6, positioner: 2, setting: 1 }),
 });
 
-export const practiceSchema: z.ZodType<Practice> = z.strictObject({
-  part,
-  label,
+const choices = {
+  lay: z.enum(STRAND_LAYS_KEPT),
   brush: z.enum(BRUSH_RULES),
   brushFixed: positive,
   gap: z.enum(GAP_RULES),
   windowShare: range,
+  lugBare: positive,
+  thinWire: z.enum(THIN_WIRES),
   edgeBand: z.number().min(0).max(0.5),
-  toolPolicy: z.enum(TOOL_POLICIES),
+  twoGrips: z.enum(TWO_GRIPS),
   secondBite: z.enum(SECOND_BITES),
+  spliceBites: z.enum(SPLICE_BITES),
+  brazedSeam: z.enum(BRAZED_SEAMS),
+  looseInNest: z.enum(LOOSE_IN_NEST),
+  sealingHeat: z.enum(SEALING_HEATS),
+  solder: z.enum(SOLDER_RULES),
+  toolPolicy: z.enum(TOOL_POLICIES),
   pullEvidence: z.enum(PULL_EVIDENCE),
   acceptance: z.enum(ACCEPTANCES),
   setUpPieces: z.number().int().min(1).max(50),
+  measuredPieces: z.number().int().min(0).max(50),
   coverage: z.number().gt(0.5).lt(1),
   confidence: z.number().gt(0.5).lt(1),
+  secondPersonReleases: z.boolean(),
   strandDamage: z.array(
     z.strictObject({
       strandsUpTo: z.number().int().positive(),
@@ -158,9 +269,50 @@ export const practiceSchema: z.ZodType<Practice> = z.strictObject({
       cut: z.number().int().nonnegative(),
     }),
   ),
+} satisfies { [K in keyof PracticeChoices]: z.ZodType<PracticeChoices[K]> };
+const choiceKeys = z.enum(CHOICE_KEYS as [keyof PracticeChoices, ...(keyof PracticeChoices)[]]);
+const whose = {
+  customer: label.nullable().default(null),
+  class: part.nullable().default(null),
+  base: part.nullable().default(null),
+};
+
+export const practiceSchema: z.ZodType<Practice> = z.strictObject({
+  part,
+  label,
+  ...whose,
+  own: z.array(choiceKeys).default([...CHOICE_KEYS]),
+  ...choices,
+  lay: choices.lay.default('factory-lay'),
+  lugBare: choices.lugBare.default(3),
+  thinWire: choices.thinWire.default('right-terminal'),
+  twoGrips: choices.twoGrips.default('one-stroke'),
+  spliceBites: choices.spliceBites.default('one-each-side'),
+  brazedSeam: choices.brazedSeam.default('opposite-the-seam'),
+  looseInNest: choices.looseInNest.default('stop'),
+  sealingHeat: choices.sealingHeat.default('hot-air'),
+  solder: choices.solder.default('forbidden'),
+  measuredPieces: choices.measuredPieces.default(0),
+  secondPersonReleases: choices.secondPersonReleases.default(false),
+});
+
+/** A profile as entered: the choices it makes itself; the others come from the profile it is based on. */
+export const practiceDraftSchema = z.strictObject({
+  part,
+  label,
+  ...whose,
+  choices: z.strictObject(choices).partial(),
 });
 
 export const limitKeySchema = z.strictObject({ document: label, revision: part, class: part });
+
+export const limitRowSchema: z.ZodType<LimitRow> = z.strictObject({
+  size: conductorSize,
+  families: z.array(z.enum(FAMILIES)),
+  material: z.enum(CONDUCTOR_MATERIALS).nullable().default(null),
+  force: positive.nullable(),
+  percent: positive.nullable().default(null),
+});
 
 export const limitTableSchema: z.ZodType<LimitTable> = z.strictObject({
   document: label,
@@ -173,7 +325,6 @@ export const limitTableSchema: z.ZodType<LimitTable> = z.strictObject({
   effectiveUntil: isoDate.nullable(),
   interpolates: z.boolean(),
   speed: range,
-  rows: z
-    .array(z.strictObject({ size: conductorSize, families: z.array(z.enum(FAMILIES)), force: positive }))
-    .min(1, 'has no row'),
+  hold: z.strictObject({ force: positive, seconds: positive }).nullable().default(null),
+  rows: z.array(limitRowSchema).min(1, 'has no row'),
 });

@@ -7,9 +7,13 @@ export type Role = (typeof ROLES)[number];
 const MAY = {
   record: ['technician', 'quality'],
   rule: ['quality'],
+  'release-set-up': ['quality'],
   'check-tool': ['technician', 'quality', 'engineer'],
   'import-wire-list': ['technician', 'engineer'],
   'import-shop-file': ['engineer'],
+  'edit-cabinet': ['engineer'],
+  'edit-practice': ['engineer', 'quality'],
+  'draft-limits': ['quality', 'engineer'],
   'import-record': ['quality'],
   'release-limits': ['quality'],
   'manage-people': ['engineer'],

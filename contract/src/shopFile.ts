@@ -1,5 +1,13 @@
 import { z } from 'zod';
-import { limitTableSchema, practiceSchema, stripperSchema, terminalSchema, toolSchema, wireSchema } from './parts';
+import {
+  coveringSchema,
+  limitTableSchema,
+  practiceSchema,
+  stripperSchema,
+  terminalSchema,
+  toolSchema,
+  wireSchema,
+} from './parts';
 
 /**
  * A shop's cabinet and limits in one file. Limit tables come in as drafts whatever the file says: releasing them is
@@ -12,6 +20,7 @@ export const shopFileSchema = z.strictObject({
   terminals: z.array(terminalSchema),
   strippers: z.array(stripperSchema),
   tools: z.array(toolSchema),
+  coverings: z.array(coveringSchema).default([]),
   practices: z.array(practiceSchema),
   limits: z.array(limitTableSchema),
 });

@@ -12,3 +12,5 @@ export * from './look';
 export * from './tug';
 export * from './lot';
 export * from './records';
+export * from './catalogue';
+export * from './sheet';

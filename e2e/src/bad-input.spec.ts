@@ -12,7 +12,7 @@ describe('At the pull test, with what really gets typed', () => {
     browser = await Browser.open(server.address);
     await takeSeat(browser, 'Odile');
     await openCombination(browser, 'FL-RT-0406', 'FL-W-0100', 'Chassis loom');
-    await setUpByKeys(browser, 5);
+    await setUpByKeys(browser, 5, '7.8');
     await climbTo(browser, 'Tug');
   }, 120_000);
   afterAll(async () => {

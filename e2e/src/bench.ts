@@ -25,7 +25,7 @@ export async function climbTo(browser: Browser, stage: string): Promise<void> {
 }
 
 /** From Match to the last step of Crimp with the Enter key alone; the tool has to be ready. */
-export async function setUpByKeys(browser: Browser, steps: number): Promise<void> {
+export async function setUpByKeys(browser: Browser, steps: number, strip: string): Promise<void> {
   await browser.sees('Go on to Prepare');
   await browser.keys(Key.ENTER);
   await browser.sees('Go on to Tool');
@@ -35,6 +35,7 @@ export async function setUpByKeys(browser: Browser, steps: number): Promise<void
   await browser.sees('is taken.');
   await browser.keys(Key.ENTER);
   await browser.sees('End on, before the bite');
+  await measureByKeys(browser, 'strip', strip);
   for (let i = 0; i < steps; i++) {
     await browser.keys(Key.ENTER);
     await browser.driver.wait(
@@ -44,6 +45,20 @@ export async function setUpByKeys(browser: Browser, steps: number): Promise<void
     );
   }
   await browser.sees('sample pieces just like this');
+}
+
+/** Types the same measured length for the first three pieces, by keys alone. */
+export async function measureByKeys(browser: Browser, what: 'strip' | 'height', typed: string): Promise<void> {
+  for (let piece = 1; piece <= 3; piece++) {
+    await browser.shown(By.id(`${what}-typed`));
+    await browser.keys(...(piece === 1 ? ['m'] : []), typed, Key.ENTER);
+    await browser.driver.wait(
+      async () =>
+        (await browser.driver.findElements(By.css(`section[aria-labelledby=measure-${what}] .pass`))).length === piece,
+      10_000,
+      `${what} of piece ${piece} was not kept`,
+    );
+  }
 }
 
 /** Accepts every point of every piece with the key 1. */

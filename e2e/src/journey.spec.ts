@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
 import { accessibilityFaults } from './accessibility';
-import { climbTo, lookByKeys, openCombination, pullByKeys, setUpByKeys, takeSeat } from './bench';
+import { climbTo, lookByKeys, measureByKeys, openCombination, pullByKeys, setUpByKeys, takeSeat } from './bench';
 import { Browser } from './browser';
 import { Server } from './server';
 
@@ -34,7 +34,7 @@ describe('From a wire list to a judged pull', () => {
     await browser.sees('Name and password do not belong together.');
     await browser.fill('Password', 'demo-odile-bench');
     await browser.press('Sign in');
-    await browser.sees('4 combinations: 1 through, 1 rejected, 2 open');
+    await browser.sees('25 combinations: 1 through, 1 rejected, 23 open');
     await accessible();
   });
 
@@ -76,7 +76,7 @@ describe('From a wire list to a judged pull', () => {
     await browser.keys('FL-RB-0406 sprayer', Key.TAB, Key.TAB, Key.ENTER);
     await browser.sees('Go on to Prepare');
     await accessible();
-    await setUpByKeys(browser, 5);
+    await setUpByKeys(browser, 5, '8.1');
     await browser.sees('Seam down in the cradle. Indent on the plain side.');
     await accessible();
     await browser.keys(Key.ENTER);
@@ -98,7 +98,7 @@ describe('From a wire list to a judged pull', () => {
   it('shows the same strip length in headline, drawing and ruler', async () => {
     await climbTo(browser, 'Prepare');
     expect(await browser.heading()).toBe('Strip 8.1 mm.');
-    expect(await browser.driver.findElement(By.css('tm-side-view .strip')).getText()).toContain('strip 8.1');
+    expect(await browser.driver.findElement(By.css('tm-side-view svg')).getText()).toContain('strip 8.1');
     expect(await browser.driver.findElement(By.css('tm-strip-ruler svg')).getAttribute('aria-label')).toContain(
       'set point 8.1 mm',
     );
@@ -148,7 +148,10 @@ describe('From a wire list to a judged pull', () => {
     await browser.press('Take it');
     await browser.press('Go on to Crimp');
     await browser.sees('Slide on first: sealing sleeve 3.2/1.0.');
-    for (let i = 0; i < 8; i++) {
+    await browser.keys(Key.ENTER);
+    await browser.sees('Look at the stripped end');
+    await measureByKeys(browser, 'strip', '7.7');
+    for (let i = 1; i < 8; i++) {
       await browser.keys(Key.ENTER);
       await browser.driver.wait(
         async () => (await browser.driver.findElements(By.css('tm-crimp-stage li .pass'))).length === i + 1,
@@ -166,6 +169,7 @@ describe('From a wire list to a judged pull', () => {
     await browser.press('Take it');
     await browser.press('Go on to Crimp');
     await browser.sees('Look at the stripped end');
+    await measureByKeys(browser, 'strip', '5.5');
     await browser.keys('n');
     await browser.sees('What differs?');
     await browser.keys('two strands cut', Key.ENTER);
@@ -184,6 +188,7 @@ describe('From a wire list to a judged pull', () => {
       );
     }
     await browser.keys(Key.ENTER);
+    await measureByKeys(browser, 'height', '1.34');
     await lookByKeys(browser, 45);
     await browser.keys(Key.ENTER);
     for (const force of ['98.4', '101.2', '84.9', '99.7', '100.3']) await pullByKeys(browser, force);
@@ -224,7 +229,7 @@ describe('From a wire list to a judged pull', () => {
   it('shows the record, on paper in A4 and letter, and as JSON that another shop reads back', async () => {
     await openCombination(browser, 'FL-RB-0406', 'FL-W-0075', LIST);
     await browser.press('Record');
-    await browser.sees('Journal, 51 entries');
+    await browser.sees('Journal, 54 entries');
     await browser.sees('Chain ends in');
     await accessible();
     for (const [paperWidth, paperHeight] of [
@@ -276,7 +281,7 @@ describe('From a wire list to a judged pull', () => {
       await elsewhere.press('Sign in');
       await elsewhere.press('Records');
       await (await elsewhere.field('Read a record back')).sendKeys(join(folder, name));
-      await elsewhere.sees('Journal, 51 entries');
+      await elsewhere.sees('Journal, 54 entries');
       await elsewhere.sees('Every stage has passed, against made-up limits.');
     } finally {
       await elsewhere.close();
@@ -288,8 +293,15 @@ describe('From a wire list to a judged pull', () => {
     await browser.press('Cabinet');
     await browser.sees('FL-OC-0603');
     await accessible();
-    await browser.press('tools');
+    await browser.press('Tools');
     await browser.sees('Calibration of Plier PL-03 ran out');
+    await accessible();
+    await browser.press('Finder');
+    await browser.sees('What can these wires be made up with?');
+    await accessible();
+    await browser.press('Practices');
+    await browser.sees('Strand lay');
+    await accessible();
     await browser.press('Limits');
     await browser.sees('Releasing and withdrawing is for quality.');
     await accessible();

@@ -50,7 +50,7 @@ try {
   await picture('crimp');
 
   await openCombination(browser, 'FL-RT-0406', 'FL-W-0075', 'Sprayer loom');
-  await setUpByKeys(browser, 5);
+  await setUpByKeys(browser, 5, '8.1');
   await browser.keys(Key.ENTER);
   await browser.sees('Piece 1 of 5');
   for (let i = 0; i < 14; i++) await browser.keys('1');

@@ -1,4 +1,10 @@
-import { recordSchema, shopFileSchema, type CombinationRecord, type WireListKept } from '@tug-mark/contract';
+import {
+  recordSchema,
+  shopFileSchema,
+  type CombinationRecord,
+  type LimitRecord,
+  type WireListKept,
+} from '@tug-mark/contract';
 import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { DEMO_FOLDER, FRESH, problemOf, reading, Shop, sprayerLoom, TAKE_TOOL, type Visitor } from './harness';
@@ -80,10 +86,10 @@ describe('A shop file', () => {
     const shop = await Shop.open('empty');
     const ada = await shop.firstEngineer();
     const file = shopFileSchema.parse(JSON.parse(await readFile(`${DEMO_FOLDER}/shop.json`, 'utf8')));
-    expect((await ada.call('POST', '/api/shop-file', file)).json()).toEqual({ parts: 55, limits: 4 });
+    expect((await ada.call('POST', '/api/shop-file', file)).json()).toEqual({ parts: 100, limits: 4 });
     expect((await ada.call('POST', '/api/shop-file', file)).json()).toEqual({ parts: 0, limits: 0 });
-    const limits = await ada.get<{ status: string }[]>('/api/limits');
-    expect(new Set(limits.map((t) => t.status))).toEqual(new Set(['draft']));
+    const limits = await ada.get<LimitRecord[]>('/api/limits');
+    expect(new Set(limits.map((t) => t.table.status))).toEqual(new Set(['draft']));
     const thicker = {
       ...file,
       wires: file.wires.map((w) => (w.part === 'FL-W-0075' ? { ...w, insulationDiameter: 2.3 } : w)),

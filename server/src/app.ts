@@ -13,6 +13,7 @@ import { lotRoutes } from './lot/routes';
 import { peopleRoutes } from './people/routes';
 import { readSessions } from './people/session';
 import { recordRoutes } from './records/routes';
+import { sheetRoutes } from './sheets/routes';
 import { tugRoutes } from './tug/routes';
 
 export interface AppOptions {
@@ -63,6 +64,7 @@ export async function buildApp({
       await api.register(tugRoutes, { db });
       await api.register(lotRoutes, { db });
       await api.register(recordRoutes, { db });
+      await api.register(sheetRoutes, { db });
       await api.register(demoRoutes, { db });
       api.get('/openapi.json', { schema: { hide: true } }, () => api.swagger());
       api.get('/health', { schema: { hide: true } }, async () => {

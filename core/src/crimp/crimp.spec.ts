@@ -60,16 +60,16 @@ describe('Orientation', () => {
 
 describe('Bites', () => {
   it('are one in the middle when the sheet asks for one', () => {
-    expect(bites(bareRing, { width: 3 })).toEqual([{ order: 1, centre: 3 }]);
+    expect(bites(bareRing, { width: 3 }, practice)).toEqual([{ order: 1, centre: 3 }]);
   });
 
   // 6 mm / 3 mm: two, at 6 - 1.5 = 4.5 and 1.5; 7 / 3: three, at 5.5, 3.5, 1.5
   it('cover the barrel from tongue to wire when the sheet is silent', () => {
     const silent = { ...bareRing, bites: null };
-    expect(bites(silent, { width: 3 }).map((b) => b.centre)).toEqual([4.5, 1.5]);
-    expect(bites({ ...silent, barrel: { ...silent.barrel, length: 7 } }, { width: 3 }).map((b) => b.centre)).toEqual([
-      5.5, 3.5, 1.5,
-    ]);
+    expect(bites(silent, { width: 3 }, practice).map((b) => b.centre)).toEqual([4.5, 1.5]);
+    expect(
+      bites({ ...silent, barrel: { ...silent.barrel, length: 7 } }, { width: 3 }, practice).map((b) => b.centre),
+    ).toEqual([5.5, 3.5, 1.5]);
   });
 
   it('never stand past either end of the barrel', () => {
@@ -80,7 +80,11 @@ describe('Bites', () => {
         fc.option(fc.integer({ min: 1, max: 6 })),
         (length, width, count) => {
           const half = Math.min(width, length) / 2;
-          for (const bite of bites({ ...bareRing, bites: count, barrel: { ...bareRing.barrel, length } }, { width })) {
+          for (const bite of bites(
+            { ...bareRing, bites: count, barrel: { ...bareRing.barrel, length } },
+            { width },
+            practice,
+          )) {
             expect(bite.centre - half).toBeGreaterThanOrEqual(-1e-9);
             expect(bite.centre + half).toBeLessThanOrEqual(length + 1e-9);
           }
@@ -95,7 +99,9 @@ describe('The steps of the crimp', () => {
     const nest = tool.dies[0]?.nests[0];
     const lies = orientation(terminal, profile, practice);
     if (!nest || !lies) throw new Error('no nest');
-    return gates(terminal, stripWindow(terminal, wire075, practice, stripper), nest, lies, 1).map((g) => g.gate);
+    const strip = stripWindow(terminal, wire075, practice, stripper);
+    const chosen = { tool, nest, setting: null, positioner: null, insulationPosition: null, stepDown: null };
+    return gates({ terminal, practice, strip, tool: chosen, lies, bites: 1 }).map((g) => g.gate);
   };
 
   it('begin with what has to be slid on, and end with the seal, for a splice in a wet place', () => {

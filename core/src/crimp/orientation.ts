@@ -1,5 +1,5 @@
 import type { Practice } from '../practice';
-import type { Terminal } from '../terminal';
+import { isSplice, type Terminal } from '../terminal';
 import type { NestProfile } from '../tool';
 
 export interface Orientation {
@@ -12,7 +12,18 @@ export interface Orientation {
   readonly angle: number | null;
   /** The words a person confirms it with. */
   readonly confirm: string;
+  /** The way it must not lie, drawn beside the right one; null where nothing is wrong but carelessness. */
+  readonly wrong: { readonly angle: number; readonly text: string } | null;
 }
+
+const free = (headline: string, why: string, confirm: string): Orientation => ({
+  headline,
+  why,
+  critical: false,
+  angle: null,
+  confirm,
+  wrong: null,
+});
 
 /**
  * Which way round the terminal lies in the nest, from seam and nest profile. Angle 0 faces the moving die (up in the
@@ -26,64 +37,121 @@ export interface Orientation {
 export function orientation(terminal: Terminal, profile: NestProfile, practice: Practice): Orientation | null {
   const { seam } = terminal.barrel;
   if ((seam === 'open') !== (profile === 'rolled')) return null;
+  const turn =
+    practice.secondBite === 'same-plane'
+      ? 'Turn the second side back to the same plane.'
+      : 'Turn the second side by 90°.';
 
   if (terminal.family === 'window-splice') {
     return {
       headline: 'Window up, bite in the window’s plane.',
-      why: `The conductor has to be seen in the window after the bite. ${
-        practice.secondBite === 'same-plane'
-          ? 'Turn the second side back to the same plane.'
-          : 'Turn the second side by 90°.'
-      }`,
+      why: `The conductor has to be seen in the window after the bite. ${turn}`,
       critical: true,
       angle: 0,
       confirm: 'Window is up, wire seen in it',
+      wrong: { angle: 90, text: 'Window to the side: the bite closes it and nobody sees the wire.' },
     };
   }
   if (seam === 'open') {
+    const isSealed = terminal.family === 'sealed-contact';
     return {
       headline: 'Wings up into the rolling half, floor flat on the anvil.',
-      why: 'The rolls curl both wings into the strands only when the floor lies flat; insulation wings go to the wide bite.',
+      why: isSealed
+        ? 'The rolls curl the wings into the strands only when the floor lies flat; the seal’s neck lies in the insulation wings, ribs towards the wire.'
+        : terminal.family === 'open-barrel-splice'
+          ? 'Hard crimp on the strands, soft crimp on the insulation: the rolls curl the wings only when the floor lies flat.'
+          : 'The rolls curl both wings into the strands only when the floor lies flat; insulation wings go to the wide bite.',
       critical: true,
       angle: 0,
-      confirm: 'Wings are up, floor is flat',
+      confirm: isSealed ? 'Wings are up, seal’s neck lies in the insulation wings' : 'Wings are up, floor is flat',
+      wrong: { angle: 180, text: 'Wings down on the anvil: the floor is rolled, the wings are crushed flat.' },
+    };
+  }
+  if (profile === 'four-indent') {
+    return free(
+      'Seated on the positioner, wire bottomed.',
+      'Four indents press alike from all sides; depth is all that matters. Keep a light pressure on the wire.',
+      'Contact is seated, wire is bottomed',
+    );
+  }
+  if (profile === 'trapezoid' || profile === 'square') {
+    return {
+      headline: 'Collar outside the die, ferrule square in the nest.',
+      why: 'The die presses the metal barrel only; a collar in the die is cut and the wire end stays loose.',
+      critical: true,
+      angle: null,
+      confirm: 'Collar lies outside the die',
+      wrong: null,
+    };
+  }
+  if (profile === 'hex' || profile === 'contoured') {
+    return {
+      headline: 'Pad square to the die, underside to the moving die.',
+      why: 'The first bite lies next to the pad, the others follow towards the wire, so that the barrel grows over the wire and not against the pad.',
+      critical: false,
+      angle: 0,
+      confirm: 'Pad is square, underside to the moving die',
+      wrong: null,
     };
   }
   if (profile === 'two-bite') {
     return {
       headline: 'Seam to the wide half, wire end in the wide bite.',
       why: 'The narrow bite presses the conductor, the wide one the insulation; the hidden seam is backed by the wide half.',
-      critical: seam === 'hidden',
+      critical: seam === 'hidden' || seam === 'butted',
       angle: 180,
       confirm: 'Wire end lies in the wide bite',
+      wrong: { angle: 0, text: 'Seam to the narrow half: it opens under the bite.' },
     };
   }
   if (profile === 'symmetric-oval') {
-    return {
-      headline: 'Any way round; sleeve’s wire end in the wide half.',
-      why: 'The oval presses both sides alike and the seam is hidden under the sleeve. Keep the tongue flat and parallel to the die.',
-      critical: false,
-      angle: null,
-      confirm: 'Wire end lies in the wide half',
-    };
+    if (isSplice(terminal)) {
+      return free(
+        'Any way round; bite on the barrel, clear of the centre stop.',
+        `The oval presses both sides alike. ${turn}`,
+        'Bite lies on the barrel',
+      );
+    }
+    if (seam === 'butted') {
+      return {
+        headline: 'Seam up or down in the oval, never to its side.',
+        why: 'The oval’s narrow sides push the edges of a seam past each other.',
+        critical: true,
+        angle: 180,
+        confirm: 'Seam lies in the oval’s middle',
+        wrong: { angle: 90, text: 'Seam to the side: its edges slide past each other.' },
+      };
+    }
+    return free(
+      'Any way round; sleeve’s wire end in the wide half.',
+      'The oval presses both sides alike and the seam is hidden under the sleeve. Keep the tongue flat and parallel to the die.',
+      'Wire end lies in the wide half',
+    );
   }
   if (seam === 'seamless') {
-    return {
-      headline: 'Any way round, the same through the lot.',
-      why: 'There is no seam to open. Keep the tongue flat and parallel to the die.',
-      critical: false,
-      angle: null,
-      confirm: 'Tongue lies flat in the die',
-    };
+    return isSplice(terminal)
+      ? free('Any way round, the same through the lot.', `There is no seam to open. ${turn}`, 'Bite lies on the barrel')
+      : free(
+          'Any way round, the same through the lot.',
+          'There is no seam to open. Keep the tongue flat and parallel to the die.',
+          'Tongue lies flat in the die',
+        );
   }
   if (seam === 'brazed') {
-    return {
-      headline: 'Seam down in the cradle. Indent opposite.',
-      why: 'A brazed seam is closed, but the punch is set opposite all the same: brazing can be missed.',
-      critical: false,
-      angle: 180,
-      confirm: 'Seam lies in the cradle',
-    };
+    return practice.brazedSeam === 'any-side'
+      ? free(
+          'Any way round, the same through the lot.',
+          'The seam is brazed shut and the practice takes it for seamless. Keep the tongue flat and parallel to the die.',
+          'Tongue lies flat in the die',
+        )
+      : {
+          headline: 'Seam down in the cradle. Indent opposite.',
+          why: 'A brazed seam is closed, but the punch is set opposite all the same: brazing can be missed.',
+          critical: false,
+          angle: 180,
+          confirm: 'Seam lies in the cradle',
+          wrong: { angle: 0, text: 'Seam under the indent: where brazing was missed it opens.' },
+        };
   }
   return {
     headline: 'Seam down in the cradle. Indent on the plain side.',
@@ -91,5 +159,6 @@ export function orientation(terminal: Terminal, profile: NestProfile, practice: 
     critical: true,
     angle: 180,
     confirm: 'Seam lies in the cradle',
+    wrong: { angle: 0, text: 'Seam under the indent: one edge is pushed down, the other stays up.' },
   };
 }

@@ -1,7 +1,7 @@
 import type { Bite, Orientation } from '../crimp';
 import type { Practice } from '../practice';
 import { strandDamage, type StripWindow } from '../prepare';
-import type { Terminal } from '../terminal';
+import { isSplice, type Terminal } from '../terminal';
 import type { Nest } from '../tool';
 import type { Wire } from '../wire';
 
@@ -45,7 +45,7 @@ export function criteria(context: LookContext): Criterion[] {
       code: 'tongue',
       title: 'Tongue',
       view: 'from the side',
-      accept: `Flat, in line with the barrel, not bent or twisted; ${family === 'open-barrel-contact' ? 'mating end' : `${terminal.stud} hole`} untouched.`,
+      accept: `Flat, in line with the barrel, not bent or twisted; ${terminal.studHole === null ? 'mating end' : `${terminal.stud} hole`} untouched.`,
       findings: NO_REWORK,
     });
   }
@@ -54,7 +54,13 @@ export function criteria(context: LookContext): Criterion[] {
       code: 'brush',
       title: 'Wire past the barrel',
       view: 'from above',
-      accept: `The wire stands ${mm(strip.brush.min)} to ${mm(strip.brush.max)} mm past the barrel, clear of the ${family === 'open-barrel-contact' ? 'mating' : 'stud'} area.`,
+      accept: `The wire stands ${mm(strip.brush.min)} to ${mm(strip.brush.max)} mm past the barrel, ${
+        family === 'ferrule'
+          ? terminal.trimFlush
+            ? 'cut flush afterwards'
+            : 'all strands through'
+          : `clear of the ${terminal.studHole === null ? 'mating' : 'stud'} area`
+      }.`,
       findings: NO_REWORK,
     });
   }
@@ -63,7 +69,7 @@ export function criteria(context: LookContext): Criterion[] {
       code: 'window',
       title: 'Window',
       view: 'from above',
-      accept: `Conductor fills the window from ${mm(barrel.inspection.min)} to ${mm(barrel.inspection.max)} mm; no insulation in it.`,
+      accept: `Conductor fills the ${family === 'machined-contact' || family === 'lug' ? 'inspection hole' : 'window'} from ${mm(barrel.inspection.min)} to ${mm(barrel.inspection.max)} mm; no insulation in it.`,
       findings: NO_REWORK,
     });
   }
@@ -72,9 +78,11 @@ export function criteria(context: LookContext): Criterion[] {
     title: 'Bite',
     view: 'from the side',
     accept:
-      bites.length === 1
-        ? `One bite, centred ${mm(bites[0]?.centre ?? 0)} mm from the barrel’s wire end, on the barrel and not on ${terminal.sleeve ? 'the sleeve’s end' : 'the tongue'}.`
-        : `${bites.length} bites at ${bites.map((b) => mm(b.centre)).join(' and ')} mm from the barrel’s wire end.`,
+      nest.profile === 'four-indent'
+        ? 'Four indents of one depth, evenly around, inside the barrel.'
+        : bites.length === 1
+          ? `One bite, centred ${mm(bites[0]?.centre ?? 0)} mm from the barrel’s wire end, on the barrel and not on ${terminal.sleeve ? 'the sleeve’s end' : family === 'ferrule' ? 'the collar' : isSplice(terminal) ? 'the centre stop' : 'the tongue'}.`
+          : `${bites.length} bites at ${bites.map((b) => mm(b.centre)).join(' and ')} mm from the barrel’s wire end.`,
     findings: NO_REWORK,
   });
   list.push(seam(context));
@@ -98,7 +106,9 @@ export function criteria(context: LookContext): Criterion[] {
     code: 'strands',
     title: 'Strands',
     view: 'all round',
-    accept: `All ${wire.conductor.strands} strands inside; at most ${damage.nicked} nicked and ${damage.cut} cut; none stray, crossed or birdcaged.`,
+    accept: `All ${wire.conductor.strands} strands inside; at most ${damage.nicked} nicked and ${damage.cut} cut; none stray, crossed or birdcaged; ${
+      practice.solder === 'forbidden' ? 'no solder' : 'a trace of solder at the tip at most'
+    }.`,
     findings: NO_REWORK,
   });
   list.push({
@@ -120,12 +130,33 @@ export function criteria(context: LookContext): Criterion[] {
       findings: ALL,
     });
   }
-  if (terminal.slideOn.length) {
+  const seals = terminal.slideOn.filter((item) => item.kind === 'seal');
+  if (seals.length) {
+    list.push({
+      code: 'wire-seal',
+      title: 'Wire seal',
+      view: 'from the side',
+      accept: `${seals.map((item) => item.label).join(', ')}: neck in the insulation wings, ribs towards the wire, not cut or torn.`,
+      findings: NO_REWORK,
+    });
+  }
+  const covers = terminal.slideOn.filter((item) => item.kind !== 'seal' && item.kind !== 'sleeve');
+  if (covers.length) {
+    list.push({
+      code: 'cover',
+      title: 'Cover',
+      view: 'all round',
+      accept: `${covers.map((item) => item.label).join(', ')} home, holds by itself, covers all metal.`,
+      findings: ALL,
+    });
+  }
+  if (terminal.sealingHeat) {
+    const sleeve = terminal.slideOn.find((item) => item.kind === 'sleeve')?.label ?? 'Sleeve';
     list.push({
       code: 'seal',
-      title: 'Sealing sleeve',
+      title: terminal.sealed ? 'Sealing sleeve' : 'Shrunk sleeve',
       view: 'all round',
-      accept: `${terminal.slideOn.map((item) => item.label).join(', ')} centred; adhesive at both ends; discoloured at most, not charred.`,
+      accept: `${sleeve} centred; ${terminal.sealed ? 'adhesive at both ends' : 'close at both ends'}; discoloured at most, not charred.`,
       findings: ALL,
     });
   }
@@ -142,6 +173,15 @@ function seam({ terminal, orientation, nest }: LookContext): Criterion {
       ...base,
       accept: 'Both wings rolled alike into the strands, tips touching or short of the floor, floor flat.',
     };
+  }
+  if (nest.profile === 'four-indent') {
+    return { ...base, accept: 'Contact straight, not turned between the indents.' };
+  }
+  if (nest.profile === 'trapezoid' || nest.profile === 'square') {
+    return { ...base, accept: 'Ferrule square and full, no fin, collar whole.' };
+  }
+  if (terminal.family === 'lug') {
+    return { ...base, accept: 'Barrel straight, pad square to the bites, no fin wider than the die’s own.' };
   }
   if (orientation.angle === null) {
     return {

@@ -16,7 +16,7 @@ function pointsOf(terminal: Terminal, profile: NestProfile) {
     strip: stripWindow(terminal, wire075, practice, stripper),
     nest,
     orientation: lies,
-    bites: bites(terminal, nest),
+    bites: bites(terminal, nest, practice),
   });
 }
 

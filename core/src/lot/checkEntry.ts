@@ -1,7 +1,9 @@
 import { isValidMode, judgeReading, plausibleForce, type ReadingVerdict } from '../tug';
 import type { SetUp } from './computeSetUp';
+import type { Judgement } from './judgeCombination';
 import { entriesOf } from './entriesOf';
-import type { Entry, EntryBody } from './Entry';
+import type { Entry, EntryBody, Standing } from './Entry';
+import { currentRun, ofCurrentRun, runOf } from './runs';
 
 /** Why an entry is not taken on record: where, what is wrong and what to do. */
 export interface EntryRefusal {
@@ -23,15 +25,17 @@ const MOST_PIECES = 9999;
  * server asks again before it keeps.
  *
  * @param setUp the set-up with the tool on record
- * @param entries the journal so far
+ * @param journal the journal so far, or the slots of it that {@link slotsToCheck} names
  * @param body what is to be kept; its shape is valid already
  * @param correction whether it corrects an earlier entry, and the reason given
+ * @param release for a release only: the judgement it rests on, and what it would stand on
  */
 export function checkEntry(
   setUp: SetUp,
-  entries: readonly Entry[],
+  journal: readonly Entry[],
   body: EntryBody,
   correction: { readonly why: string | null; readonly isCorrection: boolean },
+  release: { readonly verdict: Judgement['verdict']; readonly stands: Standing | null } | null = null,
 ): EntryCheck {
   const refuse = (code: string, field: string, text: string): EntryCheck => ({
     ok: false,
@@ -42,6 +46,21 @@ export function checkEntry(
   if (correction.isCorrection && !correction.why?.trim()) {
     return refuse('reason-missing', 'why', 'A correction needs its reason: say what was wrong with the first entry.');
   }
+  const run = currentRun(journal);
+  if (body.kind === 'run') {
+    if (body.run !== run + 1) {
+      return refuse('run-order', 'run', `The set-up is in its run ${run}; the next one is ${run + 1}.`);
+    }
+    return body.cause.trim() ? fine : refuse('note-missing', 'cause', 'Say why the set-up begins again.');
+  }
+  if (runOf(body) !== run) {
+    return refuse(
+      'run-over',
+      'run',
+      `This set-up was begun again (run ${run}). What was entered for run ${runOf(body)} is not taken: open the combination afresh.`,
+    );
+  }
+  const entries = ofCurrentRun(journal);
   if (setUp.fit.verdict === 'no') {
     const bad = setUp.fit.reasons.find((r) => r.weight === 'bad');
     return refuse('pair-refused', '', `This wire and terminal do not belong together. ${bad?.text ?? ''}`.trim());
@@ -60,6 +79,21 @@ export function checkEntry(
       const why = wanted.state.reasons.find((r) => r.weight !== 'good' && r.weight !== 'note');
       return refuse('tool-refused', 'tool', why?.text ?? `${wanted.tool.label} is not fit for use.`);
     }
+    const stops = wanted.reasons.find((r) => r.weight === 'bad');
+    if (stops) return refuse('tool-refused', 'tool', stops.text);
+    if ((body.setting ?? null) !== wanted.setting) {
+      return refuse('setting-wrong', 'setting', `The selector has to stand at ${wanted.setting ?? 'no setting'}.`);
+    }
+    if ((body.positioner ?? null) !== (wanted.positioner?.id ?? null)) {
+      return refuse('positioner-wrong', 'positioner', `It needs ${wanted.positioner?.label ?? 'no positioner'}.`);
+    }
+    if (entries.some((e) => e.body.kind === 'finding' || e.body.kind === 'reading')) {
+      return refuse(
+        'pieces-made',
+        'tool',
+        'Pieces made with the first tool are on record, and prove nothing about another. Begin the set-up again, then take the other tool.',
+      );
+    }
     return fine;
   }
   if (!entriesOf(entries, 'tool').length) {
@@ -70,6 +104,35 @@ export function checkEntry(
     );
   }
   switch (body.kind) {
+    case 'release': {
+      if (!release?.stands || (release.verdict !== 'accepted' && release.verdict !== 'meets-made-up-limits')) {
+        return refuse('not-proven', '', 'A set-up is released when every stage has passed. See what holds it back.');
+      }
+      return isSame(body.stands, release.stands)
+        ? fine
+        : refuse(
+            'stands-stale',
+            'stands',
+            'Tool, limits or revisions have changed since this page was read. Look again.',
+          );
+    }
+    case 'measure': {
+      if (!(Number.isFinite(body.value) && body.value > 0)) {
+        return refuse('length-impossible', 'value', 'A length is a number above 0.');
+      }
+      if (!setUp.measures[body.what]) {
+        return refuse('measure-not-asked', 'what', 'The terminal’s sheet gives nothing to compare this with.');
+      }
+      const range = setUp.measures[body.what];
+      if (range && body.value > 10 * range.max) {
+        return refuse(
+          'length-implausible',
+          'value',
+          `${body.value.toFixed(2)} mm is more than ten times what it may be. Check value and unit.`,
+        );
+      }
+      return fine;
+    }
     case 'gate': {
       const index = setUp.gates.findIndex((g) => g.gate === body.gate);
       if (index < 0) return refuse('gate-unknown', 'gate', 'This set-up has no such step.');
@@ -124,4 +187,22 @@ export function checkEntry(
       return fine;
     }
   }
+}
+
+function isSame(a: Standing, b: Standing): boolean {
+  const flat = (s: Standing) =>
+    JSON.stringify([
+      s.tool,
+      s.die,
+      s.nest,
+      s.setting,
+      s.positioner,
+      s.limit.document,
+      s.limit.revision,
+      s.limit.class,
+      s.revisions.terminal,
+      s.revisions.wire,
+      s.revisions.practice,
+    ]);
+  return flat(a) === flat(b);
 }

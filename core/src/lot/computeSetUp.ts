@@ -1,20 +1,24 @@
-import { bites, gates, orientation, type Bite, type GateStep, type Orientation } from '../crimp';
+import { aftercare, bites, gates, orientation, type Bite, type GateStep, type Orientation } from '../crimp';
 import { criteria, type Criterion } from '../look';
-import { judgeFit, nearestFits, type FitVerdict, type NearFit, type Place } from '../match';
+import { judgeFit, nearestFits, type FitVerdict, type NearFit, type Use } from '../match';
 import type { Practice } from '../practice';
 import { choosePreparation, type Preparation, type Stripper } from '../prepare';
 import type { Terminal } from '../terminal';
-import { chooseTool, type Tool, type ToolCandidate, type ToolCheck, type ToolChoice } from '../tool';
+import { chooseTool, openToolBook, type Tool, type ToolCandidate, type ToolCheck, type ToolChoice } from '../tool';
 import { findLimit, type LimitFound, type LimitTable } from '../tug';
 import { breakingLoad, type Wire } from '../wire';
 import { entriesOf } from './entriesOf';
-import type { Entry } from './Entry';
+import type { Entry, Revisions } from './Entry';
+import { crimpHeight, type MeasureRanges } from './judgeMeasures';
+import { ofCurrentRun } from './runs';
 
 /** Everything a combination is computed from. */
 export interface SetUpContext {
   readonly terminal: Terminal;
   readonly wire: Wire;
-  readonly place: Place;
+  /** Other wires that share the barrel. */
+  readonly together: readonly Wire[];
+  readonly use: Use;
   readonly class: string;
   readonly practice: Practice;
   readonly strippers: readonly Stripper[];
@@ -22,6 +26,9 @@ export interface SetUpContext {
   readonly checks: readonly ToolCheck[];
   readonly limits: readonly LimitTable[];
   readonly cabinet: readonly Terminal[];
+  /** Revisions it is set up from, and the newest ones in the cabinet. */
+  readonly revisions: Revisions;
+  readonly newest: Revisions;
 }
 
 export interface SetUp {
@@ -35,7 +42,11 @@ export interface SetUp {
   readonly orientation: Orientation | null;
   readonly bites: readonly Bite[];
   readonly gates: readonly GateStep[];
+  /** What follows for a contact that goes into a cavity. */
+  readonly after: readonly string[];
   readonly criteria: readonly Criterion[];
+  /** What measured strip lengths and crimp heights have to lie in, mm. */
+  readonly measures: MeasureRanges;
   /** What a pull made now is judged by. */
   readonly limit: LimitFound;
   /** What the readings on record stand on: the table the latest of them was judged by, else `limit`. */
@@ -45,30 +56,40 @@ export interface SetUp {
 }
 
 /**
- * Climbs the ladder from match to limit for one terminal on one wire. Pure: the same context and `now` give the same
+ * Climbs the ladder from match to limit for one terminal on its wires. Pure: the same context and `now` give the same
  * set-up in the browser and on the server.
  *
- * @param entries the journal so far: the tool taken decides nest, orientation and points to look at
+ * @param journal the journal so far, of which the current run counts: the tool taken decides nest, orientation and
+ *   points to look at
  * @param now ISO instant
+ * @param book the tools opened once, where many set-ups are computed for one moment
  */
-export function computeSetUp(context: SetUpContext, entries: readonly Entry[], now: string): SetUp {
-  const { terminal, wire, place, practice } = context;
+export function computeSetUp(
+  context: SetUpContext,
+  journal: readonly Entry[],
+  now: string,
+  book = openToolBook(context.tools, context.checks, now),
+): SetUp {
+  const { terminal, wire, together, use, practice } = context;
+  const entries = ofCurrentRun(journal);
+  const wires = together.length ? [wire, ...together] : [wire];
   const taken = entriesOf(entries, 'tool').at(-1)?.body;
   const judgedBy = entriesOf(entries, 'reading').at(-1)?.limit ?? null;
   const day = now.slice(0, 10);
   const limit = findLimit(context.limits, wire, terminal, context.class, day);
-  const fit = judgeFit(terminal, wire, place, practice);
-  const nearest = fit.verdict === 'no' ? nearestFits(terminal, wire, place, practice, context.cabinet) : [];
-  const preparation = choosePreparation(terminal, wire, practice, context.strippers);
-  const toolChoice = chooseTool(terminal, wire, context.tools, context.checks, practice, now);
+  const fit = judgeFit(terminal, wires, use, practice);
+  const nearest = fit.verdict === 'no' ? nearestFits(terminal, wires, use, practice, context.cabinet) : [];
+  const preparation = choosePreparation(terminal, wire, practice, context.strippers, fit.folded);
+  const toolChoice = chooseTool(terminal, wires, book, practice, fit.folded);
   const tool = taken
     ? (toolChoice.candidates.find(
         (c) => c.tool.part === taken.tool && c.die.id === taken.die && c.nest.id === taken.nest,
       ) ?? null)
     : toolChoice.chosen;
   const lies = tool ? orientation(terminal, tool.nest.profile, practice) : null;
-  const where = tool ? bites(terminal, tool.nest) : [];
+  const where = tool ? bites(terminal, tool.nest, practice) : [];
   const ready = tool && lies && preparation;
+  const strip = preparation?.strip;
   return {
     fit,
     nearest,
@@ -77,7 +98,8 @@ export function computeSetUp(context: SetUpContext, entries: readonly Entry[], n
     tool,
     orientation: lies,
     bites: where,
-    gates: ready ? gates(terminal, preparation.strip, tool.nest, lies, where.length) : [],
+    gates: ready ? gates({ terminal, practice, strip: preparation.strip, tool, lies, bites: where.length }) : [],
+    after: aftercare(terminal),
     criteria: ready
       ? criteria({
           terminal,
@@ -89,6 +111,7 @@ export function computeSetUp(context: SetUpContext, entries: readonly Entry[], n
           bites: where,
         })
       : [],
+    measures: { strip: strip?.window ?? null, height: crimpHeight(terminal, wire) },
     limit,
     standing: judgedBy ? findLimit(context.limits, wire, terminal, context.class, day, judgedBy) : limit,
     breaks: breakingLoad(wire.conductor),

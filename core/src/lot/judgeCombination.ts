@@ -1,11 +1,14 @@
 import { judgeLook, type LookVerdict } from '../look';
-import type { Practice } from '../practice';
 import { judgeTool, type Tool, type ToolCheck } from '../tool';
+import type { Practice } from '../practice';
 import { isValidMode, judgeGroup, judgeReading, type GroupVerdict } from '../tug';
 import { reason, type Reason } from '../verdict';
-import type { SetUp } from './computeSetUp';
+import type { SetUp, SetUpContext } from './computeSetUp';
 import { entriesOf } from './entriesOf';
 import type { Entry } from './Entry';
+import { judgeMeasures } from './judgeMeasures';
+import { judgeRelease, type ReleaseVerdict } from './judgeRelease';
+import { ofCurrentRun } from './runs';
 
 export const STAGES = ['match', 'prepare', 'tool', 'crimp', 'look', 'tug'] as const;
 export type Stage = (typeof STAGES)[number];
@@ -33,6 +36,7 @@ export interface Judgement {
   readonly holding: readonly { readonly stage: Stage; readonly text: string }[];
   readonly look: LookVerdict;
   readonly group: GroupVerdict | null;
+  readonly release: ReleaseVerdict;
 }
 
 /**
@@ -43,21 +47,21 @@ export interface Judgement {
  */
 export function judgeCombination(
   setUp: SetUp,
-  entries: readonly Entry[],
-  practice: Practice,
-  tools: readonly Tool[],
-  checks: readonly ToolCheck[],
+  journal: readonly Entry[],
+  context: Pick<SetUpContext, 'practice' | 'tools' | 'checks' | 'revisions' | 'newest'>,
   now: string,
 ): Judgement {
+  const { practice, tools, checks } = context;
+  const entries = ofCurrentRun(journal);
   const findings = entriesOf(entries, 'finding').map((e) => e.body);
   const look = judgeLook(setUp.criteria, findings, practice.setUpPieces);
   const { group, verdict: tug } = judgeTug(setUp, entries, practice);
   const stages: StageVerdict[] = [
     judgeMatch(setUp),
-    judgePrepare(setUp),
+    judgePrepare(setUp, entries, practice),
     judgeToolStage(setUp, entries, tools, checks, now),
     judgeCrimp(setUp, entries),
-    judgeLookStage(setUp, look, practice),
+    judgeLookStage(setUp, entries, look, practice),
     tug,
   ];
   const order: StageState[] = ['fail', 'hold', 'missing'];
@@ -83,7 +87,8 @@ export function judgeCombination(
     rejected: `Rejected in ${first?.stage}: ${first?.text}`,
     open: `Held back by ${first?.stage}: ${first?.text}`,
   }[verdict];
-  return { verdict, headline, stages, holding, look, group };
+  const release = judgeRelease(setUp, entries, context.revisions, context.newest, complete);
+  return { verdict, headline, stages, holding, look, group, release };
 }
 
 function judgeMatch({ fit }: SetUp): StageVerdict {
@@ -98,17 +103,19 @@ function judgeMatch({ fit }: SetUp): StageVerdict {
   };
 }
 
-function judgePrepare({ preparation }: SetUp): StageVerdict {
+function judgePrepare({ preparation, measures }: SetUp, entries: readonly Entry[], practice: Practice): StageVerdict {
   if (!preparation) {
     const none = reason('no-stripper', 'bad', 'The shop has no stripper on record.');
     return { stage: 'prepare', state: 'fail', answer: none.text, reasons: [none] };
   }
   const { strip, notch } = preparation;
-  const reasons = [...strip.reasons, notch.reason];
-  const works = strip.setPoint !== null && notch.notch !== null && !reasons.some((r) => r.weight === 'bad');
+  const measured = judgeMeasures('strip', measures.strip, entries, practice.measuredPieces);
+  const planned = [...strip.reasons, notch.reason];
+  const works = strip.setPoint !== null && notch.notch !== null && !planned.some((r) => r.weight === 'bad');
+  const reasons = works ? [...measured.reasons, ...planned] : planned;
   return {
     stage: 'prepare',
-    state: works ? 'pass' : 'fail',
+    state: works ? measured.state : 'fail',
     answer:
       works && strip.window
         ? `Strip ${strip.setPoint} mm (${strip.window.min.toFixed(1)}–${strip.window.max.toFixed(1)}), notch ${notch.notch.label}.`
@@ -214,22 +221,24 @@ function judgeCrimp(setUp: SetUp, entries: readonly Entry[]): StageVerdict {
   };
 }
 
-function judgeLookStage(setUp: SetUp, look: LookVerdict, practice: Practice): StageVerdict {
+function judgeLookStage(setUp: SetUp, entries: readonly Entry[], look: LookVerdict, practice: Practice): StageVerdict {
   if (!setUp.criteria.length) {
     const waits = reason('look-waits', 'hold', 'Waits for the set-up.');
     return { stage: 'look', state: 'missing', answer: waits.text, reasons: [waits] };
   }
   const accepted = look.pieces.filter((p) => p === 'accepted').length;
   const rejected = look.pieces.filter((p) => p === 'rejected').length;
+  const measured = judgeMeasures('height', setUp.measures.height, entries, practice.measuredPieces);
+  const worse = (['fail', 'missing', 'hold', 'pass'] as const).find((s) => s === look.state || s === measured.state);
   return {
     stage: 'look',
-    state: look.state,
+    state: worse ?? 'missing',
     answer: rejected
       ? `${rejected} of ${practice.setUpPieces} rejected.`
       : accepted
         ? `${accepted} of ${practice.setUpPieces} accepted.`
         : `${practice.setUpPieces} pieces, ${setUp.criteria.length} points each.`,
-    reasons: look.reasons,
+    reasons: [...look.reasons, ...measured.reasons],
   };
 }
 

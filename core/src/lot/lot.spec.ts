@@ -1,6 +1,7 @@
 import {
   bareRing,
   checkAt,
+  dry,
   insulatedRing,
   limitTable,
   NOW,
@@ -25,14 +26,22 @@ import {
 const context: SetUpContext = {
   terminal: bareRing,
   wire: wire075,
-  place: 'dry',
+  together: [],
+  use: dry,
   class: '2',
   practice,
   strippers: [{ ...stripper, repeatability: 0.1, step: 0.1 }],
   tools: [tool],
   checks: [checkAt('2026-11-25T06:00:00.000Z')],
-  limits: [{ ...limitTable, rows: [{ size: { scale: 'mm2', value: 0.75 }, families: [], force: 85 }] }],
+  limits: [
+    {
+      ...limitTable,
+      rows: [{ size: { scale: 'mm2', value: 0.75 }, families: [], material: null, force: 85, percent: null }],
+    },
+  ],
   cabinet: [insulatedRing],
+  revisions: { terminal: 1, wire: 1, practice: 1 },
+  newest: { terminal: 1, wire: 1, practice: 1 },
 };
 const KEY = { document: 'FL-SPEC-07', revision: 'C', class: '2' };
 
@@ -79,7 +88,7 @@ class Bench {
     return computeSetUp(this.about, this.entries, NOW);
   }
   judge(checks = this.about.checks) {
-    return judgeCombination(this.setUp(), this.entries, practice, this.about.tools, checks, NOW);
+    return judgeCombination(this.setUp(), this.entries, { ...this.about, checks }, NOW);
   }
   check(
     body: EntryBody,
@@ -275,7 +284,7 @@ describe('An entry', () => {
       { kind: 'ruling', piece: 1, ruling: 'counts', note: 'x' },
     ];
     for (const body of bodies) {
-      const slots = new Set(slotsToCheck(body));
+      const slots = new Set(slotsToCheck(body) ?? []);
       const part = full.entries.filter((e) => slots.has(entrySlot(e.body)));
       const once = { why: null, isCorrection: false };
       expect(checkEntry(computeSetUp(context, part, NOW), part, body, once)).toEqual(

@@ -1,2 +1,3 @@
-export { judgeFit, PLACES, type FitVerdict, type Place } from './judgeFit';
+export { findTerminations, type Finder, type Found, type FinderQuery } from './findTerminations';
+export { judgeFit, NO_DEMAND, PLACES, type Demand, type FitVerdict, type Place, type Use } from './judgeFit';
 export { nearestFits, type NearFit } from './nearestFits';

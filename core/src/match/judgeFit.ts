@@ -1,14 +1,35 @@
 import type { Practice } from '../practice';
 import { materialsPair, rangeLabel, type Terminal } from '../terminal';
 import { reason, type Reason } from '../verdict';
-import { metalArea, nominalArea, sizeLabel, type Wire } from '../wire';
+import { metalArea, nominalArea, sizeLabel, strandingClass, type Wire } from '../wire';
 
 export const PLACES = ['dry', 'wet'] as const;
 /** Where the finished termination lives. */
 export type Place = (typeof PLACES)[number];
 
+/** What the place of use asks of the joint; null where nothing is asked. */
+export interface Demand {
+  /** Stud or mating size the joint goes onto, as printed, e.g. 'M4'. */
+  readonly stud: string | null;
+  /** Highest temperature of the place, degC. */
+  readonly temperature: number | null;
+  /** A */
+  readonly current: number | null;
+  /** V */
+  readonly voltage: number | null;
+}
+
+export const NO_DEMAND: Demand = { stud: null, temperature: null, current: null, voltage: null };
+
+/** Place and demand: everything that is known of where the joint will be. */
+export interface Use extends Demand {
+  readonly place: Place;
+}
+
 export interface FitVerdict {
   readonly verdict: 'fits' | 'edge' | 'no';
+  /** The conductor is folded back to double its area. */
+  readonly folded: boolean;
   readonly reasons: readonly Reason[];
 }
 
@@ -23,26 +44,36 @@ const COLOUR_HINT = {
 } as const;
 
 /**
- * Whether this wire and this terminal belong together, with every reason, good ones included.
+ * Whether these wires and this terminal belong together, with every reason, good ones included.
  *
  * Conductor size is compared by label where wire and terminal are printed in the same scale, else by the conductor's
  * real metal area. A conductor in range by label whose metal lies outside the range by more than the edge band is
  * 'edge', because the label then hides it. Outside the range by up to the practice's edge band is 'edge' (trial
- * evidence needed), further is 'no'. The worst reason decides.
+ * evidence needed), further is 'no'. Several wires in one barrel are compared by the sum of their metal. A thin
+ * conductor may be folded back to double its area where sheet and practice allow it. The worst reason decides.
  *
  * @param terminal the terminal with its printed ranges (mm, mm2 or AWG)
- * @param wire the wire with its real construction
- * @param place where the joint lives; wet places need a sealed terminal
- * @param practice for `edgeBand`
+ * @param wires the wires that share the barrel, at least one, each with its real construction
+ * @param use where the joint lives; wet places need a sealed terminal
+ * @param practice for `edgeBand` and `thinWire`
  */
-export function judgeFit(terminal: Terminal, wire: Wire, place: Place, practice: Practice): FitVerdict {
+export function judgeFit(terminal: Terminal, wires: readonly Wire[], use: Use, practice: Practice): FitVerdict {
+  const size = conductorSize(terminal, wires, practice);
   const reasons = [
-    conductorSize(terminal, wire, practice),
-    conductorKind(terminal, wire),
-    insulation(terminal, wire, practice),
-    material(terminal, wire),
-    temperature(terminal, wire),
-    wetPlace(terminal, place),
+    stud(terminal, use),
+    size,
+    wireCount(terminal, wires),
+    ...wires.flatMap((wire) => [
+      conductorKind(terminal, wire),
+      stranding(terminal, wire),
+      insulation(terminal, wire, wires.length, practice),
+      seal(terminal, wire, wires.length),
+      material(terminal, wire),
+    ]),
+    temperature(terminal, wires, use),
+    rating('current', 'A', terminal.current, use.current),
+    rating('voltage', 'V', terminal.voltage, use.voltage),
+    wetPlace(terminal, use.place),
     sleeveColour(terminal),
   ].filter((found) => found !== null);
   const verdict = reasons.some((r) => r.weight === 'bad')
@@ -50,13 +81,31 @@ export function judgeFit(terminal: Terminal, wire: Wire, place: Place, practice:
     : reasons.some((r) => r.weight === 'hold')
       ? 'edge'
       : 'fits';
-  return { verdict, reasons };
+  return { verdict, folded: size.code === 'folded-back', reasons };
 }
 
-function conductorSize(terminal: Terminal, wire: Wire, practice: Practice): Reason {
+function stud(terminal: Terminal, use: Use): Reason | null {
+  if (use.stud === null) return null;
+  const plain = (text: string) => text.toUpperCase().replace(/\s+/g, '');
+  if (terminal.stud === null) {
+    return reason('stud-size', 'bad', `The joint goes onto ${use.stud} and this terminal goes onto nothing.`);
+  }
+  if (plain(terminal.stud) === plain(use.stud)) {
+    return reason('stud-size', 'good', `It goes onto ${use.stud}, as asked.`);
+  }
+  return reason(
+    'stud-size',
+    'bad',
+    `It is made for ${terminal.stud} and the joint goes onto ${use.stud}. The hole and the wire are two sizes: both have to be right.`,
+  );
+}
+
+function conductorSize(terminal: Terminal, wires: readonly Wire[], practice: Practice): Reason {
   const { smallest, largest } = terminal.conductorRange;
+  const [wire] = wires;
+  if (!wire) return reason('no-wire', 'bad', 'There is no wire to compare.');
   const { size } = wire.conductor;
-  const area = metalArea(wire.conductor);
+  const area = wires.reduce((sum, w) => sum + metalArea(w.conductor), 0);
   const min = nominalArea(smallest);
   const max = nominalArea(largest);
   const band = practice.edgeBand;
@@ -65,9 +114,27 @@ function conductorSize(terminal: Terminal, wire: Wire, practice: Practice): Reas
   const sameScale = smallest.scale === size.scale && largest.scale === size.scale;
   const measured = `${area.toFixed(2)} mm² of metal`;
 
+  if (wires.length > 1) {
+    const what = `${wires.map((w) => sizeLabel(w.conductor.size)).join(' and ')} together, ${measured},`;
+    if (area >= min && area <= max) {
+      return reason('conductors-together', 'good', `${what} are in the range ${range}.`, numbers);
+    }
+    return outside(area, min, max, band, what, range, numbers);
+  }
+  const value = sameScale ? nominalArea(size) : area;
+  if (value < min * (1 - band) && terminal.foldBack && practice.thinWire === 'fold-back') {
+    const double = 2 * area;
+    if (double >= min && double <= max) {
+      return reason(
+        'folded-back',
+        'note',
+        `${sizeLabel(size)} is below the range ${range}; folded back it has ${double.toFixed(2)} mm² and is in it. The sheet allows folding back.`,
+        { ...numbers, double },
+      );
+    }
+  }
   if (sameScale) {
-    const label = nominalArea(size);
-    if (label >= min - 1e-9 && label <= max + 1e-9) {
+    if (value >= min - 1e-9 && value <= max + 1e-9) {
       if (area < min * (1 - band) || area > max * (1 + band)) {
         return reason(
           'conductor-metal',
@@ -78,7 +145,7 @@ function conductorSize(terminal: Terminal, wire: Wire, practice: Practice): Reas
       }
       return reason('conductor-size', 'good', `${sizeLabel(size)} is in the printed range ${range}.`, numbers);
     }
-    return outside(label, min, max, band, sizeLabel(size), range, numbers);
+    return outside(value, min, max, band, sizeLabel(size), range, numbers);
   }
   if (area >= min && area <= max) {
     return reason(
@@ -89,6 +156,34 @@ function conductorSize(terminal: Terminal, wire: Wire, practice: Practice): Reas
     );
   }
   return outside(area, min, max, band, `${sizeLabel(size)} with ${measured}`, range, numbers);
+}
+
+function wireCount(terminal: Terminal, wires: readonly Wire[]): Reason | null {
+  if (wires.length === 1) return null;
+  const numbers = { wires: wires.length, most: terminal.mostWires };
+  return wires.length <= terminal.mostWires
+    ? reason('wires-in-barrel', 'good', `The barrel takes up to ${terminal.mostWires} wires.`, numbers)
+    : reason(
+        'wires-in-barrel',
+        'bad',
+        terminal.mostWires === 1
+          ? `The barrel is for one wire and ${wires.length} are wanted in it.`
+          : `The barrel takes ${terminal.mostWires} wires and ${wires.length} are wanted in it.`,
+        numbers,
+      );
+}
+
+function stranding(terminal: Terminal, wire: Wire): Reason | null {
+  const { kind } = wire.conductor;
+  if (!terminal.strandingClasses.length || kind !== 'stranded') return null;
+  const found = strandingClass(wire.conductor);
+  return terminal.strandingClasses.includes(found)
+    ? reason('stranding-class', 'good', `Stranding class ${found} is on the sheet.`)
+    : reason(
+        'stranding-class',
+        'bad',
+        `The conductor is stranding class ${found} and the sheet names ${terminal.strandingClasses.join(' and ')} only.`,
+      );
 }
 
 function outside(
@@ -138,10 +233,15 @@ function conductorKind(terminal: Terminal, wire: Wire): Reason | null {
   return null;
 }
 
-function insulation(terminal: Terminal, wire: Wire, practice: Practice): Reason | null {
+/** Round insulations side by side need a grip as wide as all of them; their areas add, so the diameters by root. */
+function togetherDiameter(wire: Wire, count: number): number {
+  return count === 1 ? wire.insulationDiameter : Number((wire.insulationDiameter * Math.sqrt(count)).toFixed(2));
+}
+
+function insulation(terminal: Terminal, wire: Wire, count: number, practice: Practice): Reason | null {
   const range = terminal.insulationRange;
   if (!range) return null;
-  const d = wire.insulationDiameter;
+  const d = togetherDiameter(wire, count);
   const numbers = { diameter: d, min: range.min, max: range.max };
   const label = `${range.min}–${range.max} mm`;
   if (d >= range.min && d <= range.max) {
@@ -160,6 +260,24 @@ function insulation(terminal: Terminal, wire: Wire, practice: Practice): Reason 
   );
 }
 
+/** A seal leaks or tears outside its range: no edge band for it. */
+function seal(terminal: Terminal, wire: Wire, count: number): Reason | null {
+  const range = terminal.sealRange;
+  if (!range) return null;
+  const d = wire.insulationDiameter;
+  const numbers = { diameter: d, min: range.min, max: range.max };
+  const label = `${range.min}–${range.max} mm`;
+  if (count > 1) {
+    return reason('seal-wires', 'bad', 'A wire seal closes on one wire; between two it leaks.', { wires: count });
+  }
+  if (d >= range.min && d <= range.max) {
+    return reason('seal', 'good', `Insulation ${d} mm is in the seal’s range ${label}.`, numbers);
+  }
+  return d < range.min
+    ? reason('seal-loose', 'bad', `Insulation ${d} mm is below the seal’s range ${label}: water gets past it.`, numbers)
+    : reason('seal-tight', 'bad', `Insulation ${d} mm is above the seal’s range ${label}: the seal tears.`, numbers);
+}
+
 function material(terminal: Terminal, wire: Wire): Reason | null {
   if (materialsPair(terminal.material, wire.conductor.material)) return null;
   return reason(
@@ -169,10 +287,40 @@ function material(terminal: Terminal, wire: Wire): Reason | null {
   );
 }
 
-function temperature(terminal: Terminal, wire: Wire): Reason {
-  const numbers = { terminal: terminal.temperature, wire: wire.temperature };
-  const joint = Math.min(terminal.temperature, wire.temperature);
+function temperature(terminal: Terminal, wires: readonly Wire[], use: Use): Reason {
+  const wire = Math.min(...wires.map((w) => w.temperature));
+  const numbers = { terminal: terminal.temperature, wire };
+  const joint = Math.min(terminal.temperature, wire);
+  if (use.temperature !== null && use.temperature > joint) {
+    return reason(
+      'temperature',
+      'bad',
+      `The place reaches ${use.temperature} °C and the joint is good to ${joint} °C, the lower of wire and terminal.`,
+      { ...numbers, place: use.temperature },
+    );
+  }
   return reason('temperature', 'note', `The joint is good to ${joint} °C, the lower of wire and terminal.`, numbers);
+}
+
+function rating(
+  what: 'current' | 'voltage',
+  unit: 'A' | 'V',
+  rated: number | null,
+  asked: number | null,
+): Reason | null {
+  if (asked === null) return null;
+  if (rated === null) {
+    return reason(
+      what,
+      'note',
+      `${asked} ${unit} are asked and the sheet on record names no ${what}: look it up before it is used.`,
+      { asked },
+    );
+  }
+  const numbers = { asked, rated };
+  return asked <= rated
+    ? reason(what, 'good', `${asked} ${unit} are asked and the contact carries ${rated} ${unit}.`, numbers)
+    : reason(what, 'bad', `${asked} ${unit} are asked and the contact carries ${rated} ${unit} only.`, numbers);
 }
 
 function wetPlace(terminal: Terminal, place: Place): Reason | null {

@@ -1,12 +1,22 @@
 import fc from 'fast-check';
-import { bareRing, insulatedRing, openContact, practice, windowSplice, wire075, wireOf } from '../testing/shop';
+import {
+  bareRing,
+  dry,
+  insulatedRing,
+  openContact,
+  practice,
+  wet,
+  windowSplice,
+  wire075,
+  wireOf,
+} from '../testing/shop';
 import type { Terminal } from '../terminal';
 import { judgeFit, nearestFits } from './index';
 
 const codes = (terminal: Terminal, wire = wire075, place: 'dry' | 'wet' = 'dry') =>
-  judgeFit(terminal, wire, place, practice).reasons.map((r) => r.code);
+  judgeFit(terminal, [wire], place === 'wet' ? wet : dry, practice).reasons.map((r) => r.code);
 const verdict = (terminal: Terminal, wire = wire075, place: 'dry' | 'wet' = 'dry') =>
-  judgeFit(terminal, wire, place, practice).verdict;
+  judgeFit(terminal, [wire], place === 'wet' ? wet : dry, practice).verdict;
 
 const size = (value: number, scale: 'mm2' | 'awg' = 'mm2') => ({ scale, value });
 
@@ -36,7 +46,7 @@ describe('A wire and a terminal', () => {
   it('are compared by metal when they are printed in different scales', () => {
     const awg = { ...bareRing, conductorRange: { smallest: size(22, 'awg'), largest: size(18, 'awg') } };
     expect(verdict(awg)).toBe('fits');
-    const numbers = judgeFit(awg, wire075, 'dry', practice).reasons[0]?.numbers;
+    const numbers = judgeFit(awg, [wire075], dry, practice).reasons[0]?.numbers;
     expect(numbers?.['min']).toBeCloseTo(0.326, 3);
     expect(numbers?.['area']).toBeCloseTo(0.754, 3);
   });
@@ -82,16 +92,16 @@ describe('What would fit instead', () => {
   const wanted = { ...bareRing, part: 'BIG', conductorRange: { smallest: size(1.5), largest: size(2.5) } };
 
   it('names the same family before others and never the refused one', () => {
-    const found = nearestFits(wanted, wire075, 'dry', practice, [wanted, openContact, insulatedRing, bareRing]);
+    const found = nearestFits(wanted, [wire075], dry, practice, [wanted, openContact, insulatedRing, bareRing]);
     expect(found.map((f) => f.terminal.part)).toEqual(['RB', 'RT', 'OC']);
   });
 
   it('names the same stud before others', () => {
     const m5 = { ...bareRing, part: 'M5', stud: 'M5' };
-    expect(nearestFits(wanted, wire075, 'dry', practice, [m5, bareRing])[0]?.terminal.part).toBe('RB');
+    expect(nearestFits(wanted, [wire075], dry, practice, [m5, bareRing])[0]?.terminal.part).toBe('RB');
   });
 
   it('names nothing when nothing fits', () => {
-    expect(nearestFits(wanted, wire075, 'wet', practice, [bareRing, insulatedRing])).toEqual([]);
+    expect(nearestFits(wanted, [wire075], wet, practice, [bareRing, insulatedRing])).toEqual([]);
   });
 });

@@ -1,7 +1,8 @@
 import type { Practice } from '../practice';
 import type { Terminal } from '../terminal';
 import { metalArea, nominalArea, type Wire } from '../wire';
-import { judgeFit, type FitVerdict, type Place } from './judgeFit';
+import { compareKeys } from './compareKeys';
+import { judgeFit, type FitVerdict, type Use } from './judgeFit';
 
 export interface NearFit {
   readonly terminal: Terminal;
@@ -9,7 +10,7 @@ export interface NearFit {
 }
 
 /**
- * Terminals of the cabinet that do fit this wire, nearest to the wanted one first: same family before others, same
+ * Terminals of the cabinet that do fit these wires, nearest to the wanted one first: same family before others, same shape before others, same
  * stud before others, 'fits' before 'edge', then the one whose range centre lies closest to the conductor (by the
  * ratio of areas, since sizes are geometric).
  *
@@ -19,35 +20,28 @@ export interface NearFit {
  */
 export function nearestFits(
   wanted: Terminal,
-  wire: Wire,
-  place: Place,
+  wires: readonly Wire[],
+  use: Use,
   practice: Practice,
   cabinet: readonly Terminal[],
   most = 3,
 ): NearFit[] {
-  const area = metalArea(wire.conductor);
+  const area = wires.reduce((sum, wire) => sum + metalArea(wire.conductor), 0);
   const offCentre = ({ conductorRange: { smallest, largest } }: Terminal) =>
     Math.abs(Math.log(area / Math.sqrt(nominalArea(smallest) * nominalArea(largest))));
   const rank = ({ terminal, fit }: NearFit) => [
     terminal.family === wanted.family ? 0 : 1,
+    terminal.shape === wanted.shape ? 0 : 1,
     terminal.stud === wanted.stud ? 0 : 1,
     fit.verdict === 'fits' ? 0 : 1,
     offCentre(terminal),
   ];
   return cabinet
     .filter((terminal) => terminal.part !== wanted.part)
-    .map((terminal) => ({ terminal, fit: judgeFit(terminal, wire, place, practice) }))
+    .map((terminal) => ({ terminal, fit: judgeFit(terminal, wires, use, practice) }))
     .filter(({ fit }) => fit.verdict !== 'no')
     .map((found) => ({ found, key: rank(found) }))
     .sort((a, b) => compareKeys(a.key, b.key))
     .slice(0, most)
     .map(({ found }) => found);
-}
-
-function compareKeys(a: readonly number[], b: readonly number[]): number {
-  for (let i = 0; i < a.length; i++) {
-    const difference = (a[i] ?? 0) - (b[i] ?? 0);
-    if (difference !== 0) return difference;
-  }
-  return 0;
 }

@@ -1,19 +1,24 @@
 import type { Range } from '../terminal';
 
+export const STRAND_LAYS_KEPT = ['factory-lay', 'slight-twist'] as const;
 export const BRUSH_RULES = ['conductor-diameter', 'fixed', 'just-visible'] as const;
 export const GAP_RULES = ['butted', 'small', 'required'] as const;
-export const TOOL_POLICIES = ['listed-only', 'suitable-by-geometry'] as const;
+export const THIN_WIRES = ['right-terminal', 'fold-back'] as const;
+export const TWO_GRIPS = ['one-stroke', 'conductor-first'] as const;
 export const SECOND_BITES = ['same-plane', 'turned-90'] as const;
+export const SPLICE_BITES = ['one-each-side', 'centre-out-two'] as const;
+export const BRAZED_SEAMS = ['opposite-the-seam', 'any-side'] as const;
+export const LOOSE_IN_NEST = ['stop', 'step-down'] as const;
+export const SEALING_HEATS = ['hot-air', 'flame'] as const;
+export const SOLDER_RULES = ['forbidden', 'trace-at-tip'] as const;
+export const TOOL_POLICIES = ['listed-only', 'suitable-by-geometry'] as const;
 export const PULL_EVIDENCE = ['grip-open', 'as-made'] as const;
 export const ACCEPTANCES = ['each-and-group', 'minimum-only', 'group-only'] as const;
 
-/**
- * A shop's practice profile: each named choice where practitioners disagree, as far as this version computes with it.
- * A released set-up keeps the revision it was made with.
- */
-export interface Practice {
-  readonly part: string;
-  readonly label: string;
+/** Every choice where practitioners disagree, and the numbers that go with it. */
+export interface PracticeChoices {
+  /** Whether the factory lay is left or restored, or the strands are gathered by a slight twist. */
+  readonly lay: (typeof STRAND_LAYS_KEPT)[number];
   /** How far the wire stands past the barrel: one conductor diameter, a fixed length, or just visible. */
   readonly brush: (typeof BRUSH_RULES)[number];
   /** Length for the fixed rule, mm. */
@@ -21,18 +26,46 @@ export interface Practice {
   readonly gap: (typeof GAP_RULES)[number];
   /** Where the insulation edge lies between two grips, as shares of the window from the conductor grip. */
   readonly windowShare: Range;
+  /** Most bare conductor behind a lug's barrel after the crimp, mm. */
+  readonly lugBare: number;
+  readonly thinWire: (typeof THIN_WIRES)[number];
   /** Share outside the printed range that still counts as edge, e.g. 0.05. */
   readonly edgeBand: number;
-  readonly toolPolicy: (typeof TOOL_POLICIES)[number];
+  readonly twoGrips: (typeof TWO_GRIPS)[number];
   readonly secondBite: (typeof SECOND_BITES)[number];
+  readonly spliceBites: (typeof SPLICE_BITES)[number];
+  readonly brazedSeam: (typeof BRAZED_SEAMS)[number];
+  readonly looseInNest: (typeof LOOSE_IN_NEST)[number];
+  readonly sealingHeat: (typeof SEALING_HEATS)[number];
+  readonly solder: (typeof SOLDER_RULES)[number];
+  readonly toolPolicy: (typeof TOOL_POLICIES)[number];
   readonly pullEvidence: (typeof PULL_EVIDENCE)[number];
   readonly acceptance: (typeof ACCEPTANCES)[number];
   /** Pieces made, looked at and pulled to prove a set-up. */
   readonly setUpPieces: number;
+  /** Of these, pieces whose strip length and crimp height are measured. */
+  readonly measuredPieces: number;
   /** Share of production that must hold, e.g. 0.99. */
   readonly coverage: number;
   /** How sure the group judgement must be, e.g. 0.95. */
   readonly confidence: number;
+  /** Whether a limit table has to be released by someone else than its drafter. */
+  readonly secondPersonReleases: boolean;
   /** Strands that may be nicked or cut, by strand count; first row whose `strandsUpTo` is not exceeded. */
   readonly strandDamage: readonly { readonly strandsUpTo: number; readonly nicked: number; readonly cut: number }[];
+}
+
+/**
+ * A practice profile with every choice resolved. A released set-up keeps the revision it was made with.
+ */
+export interface Practice extends PracticeChoices {
+  readonly part: string;
+  readonly label: string;
+  /** Who it is for; null: everyone. The most particular profile wins (see {@link choosePractice}). */
+  readonly customer: string | null;
+  readonly class: string | null;
+  /** The profile it takes its other choices from; null for one that makes every choice itself. */
+  readonly base: string | null;
+  /** Choices it makes itself; all of them when it has no base. */
+  readonly own: readonly (keyof PracticeChoices)[];
 }

@@ -1,9 +1,21 @@
+export { CHOICE_KEYS, CHOICES, type Choice, type School } from './choices';
+export { choosePractice, type PracticeChosen } from './choosePractice';
 export {
   ACCEPTANCES,
+  BRAZED_SEAMS,
   BRUSH_RULES,
   GAP_RULES,
+  LOOSE_IN_NEST,
   PULL_EVIDENCE,
+  SEALING_HEATS,
   SECOND_BITES,
+  SOLDER_RULES,
+  SPLICE_BITES,
+  STRAND_LAYS_KEPT,
+  THIN_WIRES,
   TOOL_POLICIES,
+  TWO_GRIPS,
   type Practice,
+  type PracticeChoices,
 } from './Practice';
+export { resolvePractice, type PracticeDraft, type PracticeResolved } from './resolvePractice';

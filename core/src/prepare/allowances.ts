@@ -28,3 +28,8 @@ export function gapRange(wire: Wire, practice: Practice): Range {
     required: { min: 0.5 * d, max: 1.5 * d },
   }[practice.gap];
 }
+
+/** How far the wire may stand out of a ferrule, mm: up to 0.5, or up to 2 where it is cut flush after the crimp. */
+export function ferruleBrush(terminal: Terminal): Range {
+  return { min: 0, max: terminal.trimFlush ? 2 : 0.5 };
+}

@@ -21,12 +21,13 @@ export function choosePreparation(
   wire: Wire,
   practice: Practice,
   strippers: readonly Stripper[],
+  folded = false,
 ): Preparation | null {
   const tried = [...strippers]
     .sort((a, b) => a.repeatability - b.repeatability || a.part.localeCompare(b.part))
     .map((stripper) => ({
       stripper,
-      strip: stripWindow(terminal, wire, practice, stripper),
+      strip: stripWindow(terminal, wire, practice, stripper, folded),
       notch: chooseNotch(stripper, wire),
     }));
   const marks = (p: Preparation) => (p.notch.notch ? 2 : 0) + (p.strip.setPoint !== null ? 1 : 0);

@@ -1,13 +1,16 @@
 import type { Practice } from '../practice';
 import type { Range, Terminal } from '../terminal';
 import { reason, type Reason } from '../verdict';
-import type { Wire } from '../wire';
-import { brushRange, gapRange } from './allowances';
+import { envelopeDiameter, type Wire } from '../wire';
+import { brushRange, ferruleBrush, gapRange } from './allowances';
 import type { Stripper } from './Stripper';
 
 export interface StripWindow {
-  /** 'robust': any allowed position of the wire gives a good crimp. 'positioned': only with the named position. 'empty': none. */
-  readonly kind: 'robust' | 'positioned' | 'empty';
+  /**
+   * 'robust': any allowed position of the wire gives a good crimp. 'positioned': only with the named position.
+   * 'empty': none. 'unknown': the terminal's sheet leaves out a dimension it rests on.
+   */
+  readonly kind: 'robust' | 'positioned' | 'empty' | 'unknown';
   readonly rule: Terminal['barrel']['stripRule'];
   /** Window of strip lengths the set-up works to, mm; null when empty. */
   readonly window: Range | null;
@@ -20,61 +23,96 @@ export interface StripWindow {
   readonly gap: Range;
   /** Where the insulation edge has to lie at the set point, mm behind the barrel; equals `gap` when robust. */
   readonly position: Range;
+  /** Folded back: what is stripped is twice the length in the barrel, and the bend. */
+  readonly folded: boolean;
   readonly reasons: readonly Reason[];
 }
 
 /**
  * Strip length for one terminal, wire, practice and stripper. All lengths mm. With L barrel length, D depth to the
- * stop, brush in [e0, e1], gap in [g0, g1], w the window between two grips and the insulation edge at f w:
+ * stop, u the growth of the barrel in the crimp, brush in [e0, e1], gap in [g0, g1], w the window between two grips
+ * and the insulation edge at f w:
  *
  * - barrel-located (S = L + gap + brush): any gap must give a brush in range, so S in [L + e0 + g1, L + e1 + g0];
  *   feasible for some gap: [L + e0 + g0, L + e1 + g1].
  * - window-located: the same with g = f w.
  * - stop-located: S in [D + g0, D + g1]; the conductor must reach past the inspection window's far edge.
+ * - ferrule (insulation bottoms in the funnel): S in [L, L + 0.5], the wire standing out by up to 0.5 mm; where the
+ *   clamp needs it flush it is cut after the crimp, which allows up to 2 mm.
+ * - lug (the barrel grows by u over the bare wire): bare conductor left is S - D - u, so S in [D + u, D + u + bare].
+ *
+ * A conductor that is folded back is stripped to 2 S plus the bend, pi/2 x its envelope diameter.
  *
  * An empty robust window falls back to the feasible one and names the positioning it requires. The guard band takes
  * the stripper's repeatability off both sides; the set point is the middle snapped to the stripper's step.
  */
-export function stripWindow(terminal: Terminal, wire: Wire, practice: Practice, stripper: Stripper): StripWindow {
+export function stripWindow(
+  terminal: Terminal,
+  wire: Wire,
+  practice: Practice,
+  stripper: Stripper,
+  folded = false,
+): StripWindow {
   const { barrel } = terminal;
   const reasons: Reason[] = [];
-  const brush = barrel.stripRule === 'stop' ? null : brushRange(terminal, wire, practice);
+  const located = barrel.stripRule === 'barrel' || barrel.stripRule === 'window';
+  const brush = located
+    ? brushRange(terminal, wire, practice)
+    : barrel.stripRule === 'ferrule'
+      ? ferruleBrush(terminal)
+      : null;
   const gap = gapOf(terminal, wire, practice);
+  const base = { rule: barrel.stripRule, brush, gap, folded };
+  const none = { ...base, window: null, guard: null, setPoint: null, position: gap };
 
-  let robust: Range;
-  let feasible: Range;
-  if (brush) {
-    robust = { min: barrel.length + brush.min + gap.max, max: barrel.length + brush.max + gap.min };
-    feasible = { min: barrel.length + brush.min + gap.min, max: barrel.length + brush.max + gap.max };
-  } else {
-    const depth = barrel.depth ?? barrel.length;
-    robust = { min: depth + gap.min, max: depth + gap.max };
-    feasible = robust;
-    if (barrel.inspection && depth < barrel.inspection.max) {
-      reasons.push(
-        reason(
-          'inspection-not-covered',
-          'bad',
-          `The stop at ${depth} mm lies before the window's far edge at ${barrel.inspection.max} mm: the sheet contradicts itself.`,
-          { depth, far: barrel.inspection.max },
-        ),
-      );
-    }
+  const found = bounds(terminal, brush, gap);
+  if (typeof found === 'string') {
+    reasons.push(
+      reason(
+        'dimension-missing',
+        'bad',
+        `The sheet of ${terminal.part} gives no ${found}, and the strip length rests on it. Enter it in the cabinet.`,
+      ),
+    );
+    return { ...none, kind: 'unknown', reasons };
   }
-
+  if (
+    barrel.stripRule === 'stop' &&
+    barrel.inspection &&
+    barrel.depth !== null &&
+    barrel.depth < barrel.inspection.max
+  ) {
+    reasons.push(
+      reason(
+        'inspection-not-covered',
+        'bad',
+        `The stop at ${barrel.depth} mm lies before the window’s far edge at ${barrel.inspection.max} mm: the sheet contradicts itself.`,
+        { depth: barrel.depth, far: barrel.inspection.max },
+      ),
+    );
+  }
+  const length = barrel.length ?? 0;
+  const fold = (range: Range): Range => {
+    const bend = (Math.PI / 2) * envelopeDiameter(wire.conductor);
+    return folded ? { min: 2 * range.min + bend, max: 2 * range.max + bend } : range;
+  };
+  const robust = fold(found.robust);
   const isRobust = robust.min <= robust.max;
-  const window = isRobust ? robust : feasible;
-  const base = { rule: barrel.stripRule, brush, gap };
+  const window = isRobust ? robust : fold(found.feasible);
   if (window.min > window.max) {
     reasons.push(
       reason(
         'strip-window-empty',
         'bad',
-        `No strip length works: the wire would need ${window.min.toFixed(1)} mm to be seen and at most ${window.max.toFixed(1)} mm to stay clear.`,
+        `No strip length works: the wire would need ${window.min.toFixed(1)} mm to be seen and at most ${window.max.toFixed(1)} mm to stay clear.${
+          brush && brush.min > brush.max
+            ? ` The wire would have to stand ${brush.min.toFixed(1)} mm past the barrel and the mating room is ${brush.max.toFixed(1)} mm.`
+            : ''
+        }`,
         { lo: window.min, hi: window.max },
       ),
     );
-    return { ...base, kind: 'empty', window: null, guard: null, setPoint: null, position: gap, reasons };
+    return { ...none, kind: 'empty', reasons };
   }
 
   const guard = { min: window.min + stripper.repeatability, max: window.max - stripper.repeatability };
@@ -113,9 +151,10 @@ export function stripWindow(terminal: Terminal, wire: Wire, practice: Practice, 
 
   let position = gap;
   if (!isRobust && brush && setPoint !== null) {
+    const inBarrel = folded ? (setPoint - (Math.PI / 2) * envelopeDiameter(wire.conductor)) / 2 : setPoint;
     position = {
-      min: Math.max(gap.min, setPoint - barrel.length - brush.max),
-      max: Math.min(gap.max, setPoint - barrel.length - brush.min),
+      min: Math.max(gap.min, inBarrel - length - brush.max),
+      max: Math.min(gap.max, inBarrel - length - brush.min),
     };
     reasons.push(
       reason(
@@ -131,7 +170,7 @@ export function stripWindow(terminal: Terminal, wire: Wire, practice: Practice, 
       reason(
         'strip-set-point',
         'good',
-        `Strip ${setPoint} mm; ${window.min.toFixed(1)} to ${window.max.toFixed(1)} mm is good.`,
+        `Strip ${setPoint} mm; ${window.min.toFixed(1)} to ${window.max.toFixed(1)} mm is good.${folded ? ' Fold it back on itself before it goes in.' : ''}`,
         { setPoint, lo: window.min, hi: window.max },
       ),
     );
@@ -147,10 +186,29 @@ export function stripWindow(terminal: Terminal, wire: Wire, practice: Practice, 
   };
 }
 
+/** Bounds of the length in the barrel, or the dimension that is missing for them. */
+function bounds(terminal: Terminal, brush: Range | null, gap: Range): { robust: Range; feasible: Range } | string {
+  const { barrel } = terminal;
+  if (brush) {
+    if (barrel.length === null) return 'barrel length';
+    return {
+      robust: { min: barrel.length + brush.min + gap.max, max: barrel.length + brush.max + gap.min },
+      feasible: { min: barrel.length + brush.min + gap.min, max: barrel.length + brush.max + gap.max },
+    };
+  }
+  const depth = barrel.depth ?? barrel.length;
+  if (depth === null) return barrel.stripRule === 'lug' ? 'depth of the well' : 'depth to the stop';
+  const grown = depth + (barrel.stripRule === 'lug' ? barrel.growth : 0);
+  const only = { min: grown + gap.min, max: grown + gap.max };
+  return { robust: only, feasible: only };
+}
+
 function gapOf(terminal: Terminal, wire: Wire, practice: Practice): Range {
   const { betweenGrips, stripRule } = terminal.barrel;
   if (stripRule === 'window' && betweenGrips !== null) {
     return { min: practice.windowShare.min * betweenGrips, max: practice.windowShare.max * betweenGrips };
   }
+  if (stripRule === 'ferrule') return { min: 0, max: 0 };
+  if (stripRule === 'lug') return { min: 0, max: practice.lugBare };
   return gapRange(wire, practice);
 }

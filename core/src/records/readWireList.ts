@@ -1,5 +1,5 @@
 import { readNumber, toMillimetres, type LengthUnit } from '../units';
-import { PLACES, type Place } from '../match';
+import { NO_DEMAND, PLACES, type Demand, type Place } from '../match';
 
 /** One wire of a list, both ends. Length in mm. */
 export interface WireListRow {
@@ -11,6 +11,12 @@ export interface WireListRow {
   readonly terminalB: string;
   readonly quantity: number;
   readonly place: Place;
+  /** Ends with the same joint share one barrel; '' where an end has its own. */
+  readonly jointA: string;
+  readonly jointB: string;
+  /** What the place asks at each end. */
+  readonly demandA: Demand;
+  readonly demandB: Demand;
 }
 
 /** What is wrong in a table of text: 1-based row as a spreadsheet counts it, column by its own header. */
@@ -30,7 +36,21 @@ export interface KnownParts {
   readonly terminals: ReadonlySet<string>;
 }
 
-type Column = 'wireId' | 'wirePart' | 'length' | 'terminalA' | 'terminalB' | 'quantity' | 'place';
+type Column =
+  | 'wireId'
+  | 'wirePart'
+  | 'length'
+  | 'terminalA'
+  | 'terminalB'
+  | 'quantity'
+  | 'place'
+  | 'jointA'
+  | 'jointB'
+  | 'studA'
+  | 'studB'
+  | 'temperature'
+  | 'current'
+  | 'voltage';
 
 /** Headers are compared in lower case with everything but letters and digits taken out. */
 const HEADERS: Readonly<Record<Column, readonly string[]>> = {
@@ -41,6 +61,13 @@ const HEADERS: Readonly<Record<Column, readonly string[]>> = {
   terminalB: ['terminalb', 'termb', 'endb', 'terminal2', 'end2', 'terminalatendb'],
   quantity: ['quantity', 'qty', 'pieces', 'count'],
   place: ['place', 'placeofuse'],
+  jointA: ['jointa', 'joint1'],
+  jointB: ['jointb', 'joint2'],
+  studA: ['studa', 'stud1'],
+  studB: ['studb', 'stud2'],
+  temperature: ['placetemperature', 'placetemperaturec', 'ambient', 'ambientc'],
+  current: ['current', 'currentamp', 'amps'],
+  voltage: ['voltage', 'volts'],
 };
 const NAMES: Readonly<Record<Column, string>> = {
   wireId: 'wire id',
@@ -50,8 +77,24 @@ const NAMES: Readonly<Record<Column, string>> = {
   terminalB: 'terminal b',
   quantity: 'quantity',
   place: 'place',
+  jointA: 'joint a',
+  jointB: 'joint b',
+  studA: 'stud a',
+  studB: 'stud b',
+  temperature: 'place temperature',
+  current: 'current',
+  voltage: 'voltage',
 };
-const OPTIONAL: ReadonlySet<Column> = new Set(['place']);
+const OPTIONAL: ReadonlySet<Column> = new Set([
+  'place',
+  'jointA',
+  'jointB',
+  'studA',
+  'studB',
+  'temperature',
+  'current',
+  'voltage',
+]);
 const MOST_LENGTH = 500_000;
 const MOST_QUANTITY = 1_000_000;
 
@@ -161,6 +204,15 @@ export function readWireList(
     const place = cell('place').toLowerCase() || 'dry';
     if (!PLACES.includes(place as Place)) wrong('place', `'${place}' is neither dry nor wet.`);
 
+    const asked = (column: Column): number | null => {
+      if (cell(column) === '') return null;
+      const read = readNumber(cell(column));
+      if (read.outcome === 'number' && read.value > 0) return read.value;
+      wrong(column, read.outcome === 'refused' ? read.text : 'It lies above 0, or is left empty.');
+      return null;
+    };
+    const demand = { temperature: asked('temperature'), current: asked('current'), voltage: asked('voltage') };
+    const demandOf = (column: 'studA' | 'studB'): Demand => ({ ...NO_DEMAND, ...demand, stud: cell(column) || null });
     if (total === before) {
       rows.push({
         row,
@@ -171,9 +223,48 @@ export function readWireList(
         terminalB: ends[1] ?? '',
         quantity: quantity.outcome === 'number' ? quantity.value : 0,
         place: place as Place,
+        jointA: cell('jointA'),
+        jointB: cell('jointB'),
+        demandA: demandOf('studA'),
+        demandB: demandOf('studB'),
       });
     }
   }
+  checkJoints(rows, (row, column, value, text) => {
+    note(row, title(column), value, text);
+  });
   if (!total && !rows.length) note(2, '', '', 'The file has a header but no wire below it.');
   return total ? { ok: false, problems, total } : { ok: true, rows };
+}
+
+/** Ends that share a barrel have to name the same terminal, place and quantity. */
+function checkJoints(
+  rows: readonly WireListRow[],
+  note: (row: number, column: 'terminalA' | 'terminalB' | 'jointA' | 'jointB', value: string, text: string) => void,
+): void {
+  const first = new Map<string, { row: WireListRow; terminal: string }>();
+  for (const row of rows) {
+    for (const end of ['A', 'B'] as const) {
+      const joint = row[`joint${end}`];
+      const terminal = row[`terminal${end}`];
+      if (joint === '') continue;
+      const earlier = first.get(joint);
+      if (!earlier) first.set(joint, { row, terminal });
+      else if (earlier.terminal !== terminal) {
+        note(
+          row.row,
+          `terminal${end}`,
+          terminal,
+          `Joint '${joint}' has terminal '${earlier.terminal}' in row ${earlier.row.row}. Wires in one barrel share one terminal.`,
+        );
+      } else if (earlier.row.quantity !== row.quantity || earlier.row.place !== row.place) {
+        note(
+          row.row,
+          `joint${end}`,
+          joint,
+          `Joint '${joint}' is made ${earlier.row.quantity} times in a ${earlier.row.place} place in row ${earlier.row.row}. Quantity and place have to agree.`,
+        );
+      }
+    }
+  }
 }

@@ -1,3 +1,4 @@
+import { NO_DEMAND } from '../match';
 import { combine, readWireList } from './index';
 
 const known = { wires: new Set(['W1', 'W2']), terminals: new Set(['T1', 'T2']) };
@@ -14,7 +15,16 @@ describe('A wire list', () => {
       known,
     );
     expect(list.ok && list.rows).toEqual([
-      { row: 2, wireId: 'A1', wirePart: 'W1', length: 254, terminalA: 'T1', terminalB: '', quantity: 4, place: 'dry' },
+      jasmine.objectContaining({
+        row: 2,
+        wireId: 'A1',
+        wirePart: 'W1',
+        length: 254,
+        terminalA: 'T1',
+        terminalB: '',
+        quantity: 4,
+        place: 'dry',
+      }),
     ]);
   });
 
@@ -82,10 +92,35 @@ describe('A wire list', () => {
       ['A2', 'W1', '5', 'T1', 'T2', '2', ''],
       ['A3', 'W1', '5', 'T1', '-', '1', 'wet'],
     );
+    const alone = { wire: 'W1', together: [], demand: NO_DEMAND };
     expect(list.ok && combine(list.rows)).toEqual([
-      { terminal: 'T1', wire: 'W1', place: 'dry', pieces: 8 },
-      { terminal: 'T2', wire: 'W1', place: 'dry', pieces: 2 },
-      { terminal: 'T1', wire: 'W1', place: 'wet', pieces: 1 },
+      { ...alone, terminal: 'T1', place: 'dry', pieces: 8 },
+      { ...alone, terminal: 'T2', place: 'dry', pieces: 2 },
+      { ...alone, terminal: 'T1', place: 'wet', pieces: 1 },
     ]);
+  });
+
+  it('puts wires that name one joint into one barrel, in any order and once for both', () => {
+    const list = readWireList(
+      [
+        [...HEAD, 'Joint A', 'Stud A', 'Current'],
+        ['A1', 'W2', '5', 'T1', '-', '4', '', 'J1', '', ''],
+        ['A2', 'W1', '5', 'T1', 'T2', '4', '', 'J1', 'M4', '12'],
+      ],
+      known,
+    );
+    expect(list.ok && combine(list.rows).map((c) => [c.terminal, c.wire, c.together, c.pieces])).toEqual([
+      ['T1', 'W1', ['W2'], 4],
+      ['T2', 'W1', [], 4],
+    ]);
+    expect(list.ok && combine(list.rows)[1]?.demand).toEqual({ ...NO_DEMAND, current: 12 });
+  });
+
+  it('refuses a joint of two terminals, or of wires that are not cut equally often', () => {
+    const joined = (...rows: string[][]) => readWireList([[...HEAD, 'Joint A'], ...rows], known);
+    const two = joined(['A1', 'W1', '5', 'T1', '-', '4', '', 'J1'], ['A2', 'W1', '5', 'T2', '-', '4', '', 'J1']);
+    expect(!two.ok && two.problems[0]?.text).toContain("Joint 'J1' has terminal 'T1' in row 2");
+    const often = joined(['A1', 'W1', '5', 'T1', '-', '4', '', 'J1'], ['A2', 'W1', '5', 'T1', '-', '3', '', 'J1']);
+    expect(!often.ok && often.problems[0]?.text).toContain('Quantity and place have to agree');
   });
 });

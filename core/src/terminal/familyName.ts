@@ -1,10 +1,18 @@
 import type { Family } from './Terminal';
 
 const NAMES: Readonly<Record<Family, string>> = {
-  'bare-ring': 'bare ring',
-  'insulated-ring': 'insulated ring',
+  'insulated-terminal': 'insulated terminal',
+  'sealed-sleeve-terminal': 'terminal with shrink sleeve',
+  'bare-terminal': 'bare terminal',
   'open-barrel-contact': 'open-barrel contact',
+  'sealed-contact': 'sealed contact',
+  'machined-contact': 'machined contact',
+  'signal-contact': 'signal contact',
+  'butt-splice': 'butt splice',
   'window-splice': 'window splice',
+  'open-barrel-splice': 'open-barrel splice',
+  ferrule: 'wire-end ferrule',
+  lug: 'compression lug',
 };
 
 /** The family in words, as it stands in sentences. */

@@ -1,3 +1,4 @@
+import { NO_DEMAND, type Use } from '../match';
 import type { Practice } from '../practice';
 import type { Stripper } from '../prepare';
 import type { Terminal } from '../terminal';
@@ -46,7 +47,8 @@ export const bareRing: Terminal = {
   part: 'RB',
   label: 'bare ring',
   maker: 'Larkspur Stampings',
-  family: 'bare-ring',
+  family: 'bare-terminal',
+  shape: 'ring',
   material: 'copper',
   barrel: {
     seam: 'butted',
@@ -58,26 +60,39 @@ export const bareRing: Terminal = {
     inspection: null,
     betweenGrips: null,
     supportLength: 0,
+    growth: 0,
   },
   conductorRange: { smallest: { scale: 'mm2', value: 0.5 }, largest: { scale: 'mm2', value: 1 } },
+  mostWires: 1,
+  foldBack: false,
+  strandingClasses: [],
   insulationRange: null,
+  sealRange: null,
   stud: 'M4',
   studHole: 4.3,
   sleeve: null,
+  stamp: null,
   brushMax: 4,
+  trimFlush: false,
   acceptsSolid: false,
   sealed: false,
   temperature: 105,
+  current: null,
+  voltage: null,
   bites: 1,
+  dieIndex: null,
+  barrelSize: null,
+  crimpHeights: [],
   slideOn: [],
   sealingHeat: null,
+  cavity: null,
 };
 
 export const insulatedRing: Terminal = {
   ...bareRing,
   part: 'RT',
   label: 'insulated ring',
-  family: 'insulated-ring',
+  family: 'insulated-terminal',
   barrel: { ...bareRing.barrel, seam: 'hidden', supportLength: 5 },
   insulationRange: { min: 1.7, max: 3 },
   sleeve: 'red',
@@ -106,25 +121,40 @@ export const windowSplice: Terminal = {
   studHole: null,
   brushMax: 0,
   sealed: true,
-  slideOn: [{ part: 'SS', label: 'sealing sleeve 3.2/1.0', length: 30 }],
+  slideOn: [{ part: 'SS', label: 'sealing sleeve 3.2/1.0', kind: 'sleeve', length: 30, wayRound: null }],
   sealingHeat: { min: 140, max: 220 },
 };
 
 export const practice: Practice = {
   part: 'house',
   label: 'house practice',
+  customer: null,
+  class: null,
+  base: null,
+  own: [],
+  lay: 'factory-lay',
   brush: 'conductor-diameter',
   brushFixed: 1.6,
   gap: 'small',
   windowShare: { min: 0.25, max: 0.75 },
+  lugBare: 3,
+  thinWire: 'right-terminal',
   edgeBand: 0.05,
+  twoGrips: 'one-stroke',
   toolPolicy: 'listed-only',
   secondBite: 'same-plane',
+  spliceBites: 'one-each-side',
+  brazedSeam: 'opposite-the-seam',
+  looseInNest: 'stop',
+  sealingHeat: 'hot-air',
+  solder: 'forbidden',
   pullEvidence: 'grip-open',
   acceptance: 'each-and-group',
   setUpPieces: 5,
+  measuredPieces: 0,
   coverage: 0.99,
   confidence: 0.95,
+  secondPersonReleases: false,
   strandDamage: [
     { strandsUpTo: 6, nicked: 0, cut: 0 },
     { strandsUpTo: 40, nicked: 3, cut: 0 },
@@ -149,10 +179,17 @@ export const tool: Tool = {
   part: 'HT',
   label: 'Hand tool HT',
   kind: 'full-cycle',
+  station: null,
   checkHours: 12,
+  checkCycles: null,
+  gauge: null,
   calibrationUntil: '2030-12-31',
   cycles: 100,
   cycleLimit: 1000,
+  selector: [],
+  positioners: [],
+  insulationPositions: [],
+  changeMinutes: { die: 6, positioner: 2, setting: 1 },
   dies: [
     {
       id: 'A',
@@ -166,6 +203,8 @@ export const tool: Tool = {
           area: { min: 0.45, max: 1.1 },
           width: 3,
           mark: 'one dot',
+          index: null,
+          grips: 'both',
           terminals: ['RB'],
         },
         {
@@ -175,6 +214,8 @@ export const tool: Tool = {
           area: { min: 0.45, max: 1.1 },
           width: 4,
           mark: 'two dots',
+          index: null,
+          grips: 'both',
           terminals: ['RT'],
         },
       ],
@@ -193,9 +234,10 @@ export const limitTable: LimitTable = {
   effectiveUntil: null,
   interpolates: true,
   speed: { min: 25, max: 50 },
+  hold: null,
   rows: [
-    { size: { scale: 'mm2', value: 0.5 }, families: [], force: 50 },
-    { size: { scale: 'mm2', value: 2 }, families: [], force: 200 },
+    { size: { scale: 'mm2', value: 0.5 }, families: [], material: null, force: 50, percent: null },
+    { size: { scale: 'mm2', value: 2 }, families: [], material: null, force: 200, percent: null },
   ],
 };
 
@@ -206,4 +248,9 @@ export const checkAt = (at: string, goPassed = true, noGoStopped = true) => ({
   goPassed,
   noGoStopped,
   by: 'Odile',
+  setting: null,
+  cycles: null,
 });
+
+export const dry: Use = { ...NO_DEMAND, place: 'dry' };
+export const wet: Use = { ...NO_DEMAND, place: 'wet' };

@@ -2,8 +2,16 @@ import type { Practice } from '../practice';
 import type { Family, Terminal } from '../terminal';
 import { reason, type Reason } from '../verdict';
 import { metalArea, type Wire } from '../wire';
-import { judgeTool, type ToolState } from './judgeTool';
-import type { Die, Nest, NestProfile, Tool, ToolCheck } from './Tool';
+import type { ToolState } from './judgeTool';
+import type { NestPlace, ToolBook } from './openToolBook';
+import { selectorSetting } from './selectorSetting';
+import type { Die, Nest, NestProfile, Positioner, Tool } from './Tool';
+
+/** Something that has to be changed in the tool first, and the minutes it takes. */
+export interface Change {
+  readonly what: string;
+  readonly minutes: number;
+}
 
 export interface ToolCandidate {
   readonly tool: Tool;
@@ -11,86 +19,194 @@ export interface ToolCandidate {
   readonly nest: Nest;
   readonly listed: boolean;
   readonly state: ToolState;
+  /** Selector setting; null for a tool without a selector, or where its table has a hole. */
+  readonly setting: string | null;
+  readonly positioner: Positioner | null;
+  /** Position of the insulation grip; null where the tool has none to set. */
+  readonly insulationPosition: string | null;
+  readonly changes: readonly Change[];
+  /** May be taken once its check is good: nothing but a due check stands against it. */
+  readonly usable: boolean;
+  /** For plier-type tools where the practice allows it: the next smaller nest, should the terminal lie loose. */
+  readonly stepDown: Nest | null;
   readonly reasons: readonly Reason[];
 }
 
 export interface ToolChoice {
   /** Best first. */
   readonly candidates: readonly ToolCandidate[];
-  /** The first candidate that is not refused; null when there is none. */
+  /** The first candidate that is usable; null when there is none. */
   readonly chosen: ToolCandidate | null;
   readonly reasons: readonly Reason[];
 }
 
 /** Profiles that can press each family at all, whatever the tool's sheet lists. */
 const PROFILES: Readonly<Record<Family, readonly NestProfile[]>> = {
-  'bare-ring': ['indent-and-cradle'],
-  'insulated-ring': ['symmetric-oval', 'two-bite'],
+  'insulated-terminal': ['symmetric-oval', 'two-bite'],
+  'sealed-sleeve-terminal': ['symmetric-oval', 'two-bite'],
+  'bare-terminal': ['indent-and-cradle'],
   'open-barrel-contact': ['rolled'],
+  'sealed-contact': ['rolled'],
+  'machined-contact': ['four-indent'],
+  'signal-contact': ['rolled'],
+  'butt-splice': ['symmetric-oval', 'two-bite', 'indent-and-cradle'],
   'window-splice': ['window-indent', 'symmetric-oval'],
+  'open-barrel-splice': ['rolled'],
+  ferrule: ['trapezoid', 'square'],
+  lug: ['hex', 'contoured'],
 };
 
 const STATE_ORDER = { ready: 0, 'check-due': 1, refused: 2 } as const;
 
 /**
- * Tools, dies and nests for a terminal and wire, best first: fit for use, then listed for this terminal before
- * suitable by geometry (which only counts where the practice allows it, and is said), then the die already mounted,
- * then the tightest nest. A refused tool stays in the list with its reason, so that nobody wonders where it went.
+ * Tools, dies, nests and settings for a terminal and its wires, best first: usable, fit for use, then listed for this
+ * terminal before suitable by geometry (which only counts where the practice allows it, and is said), then the fewest
+ * minutes of change, then the tightest nest. A refused tool stays in the list with its reason, so that nobody wonders
+ * where it went.
  */
 export function chooseTool(
   terminal: Terminal,
-  wire: Wire,
-  tools: readonly Tool[],
-  checks: readonly ToolCheck[],
+  wires: readonly Wire[],
+  book: ToolBook,
   practice: Practice,
-  now: string,
+  folded = false,
 ): ToolChoice {
-  const area = metalArea(wire.conductor);
-  const candidates: ToolCandidate[] = [];
-  for (const tool of tools) {
-    const state = judgeTool(tool, checks, now);
-    for (const die of tool.dies) {
-      for (const nest of die.nests) {
-        const listed = nest.terminals.includes(terminal.part);
-        const fitsArea = area >= nest.area.min && area <= nest.area.max;
-        if (!fitsArea || !PROFILES[terminal.family].includes(nest.profile)) continue;
-        if (!listed && practice.toolPolicy === 'listed-only') continue;
-        const reasons = [
-          listed
-            ? reason('listed', 'good', `Listed for ${terminal.part} in nest ${nest.label}.`)
-            : reason('by-geometry', 'note', 'Not listed for this terminal; suitable by profile and wire range only.'),
-          ...(die.mounted ? [] : [reason('die-change', 'note', `Mount ${die.label} first.`)]),
-          ...state.reasons,
-        ];
-        candidates.push({ tool, die, nest, listed, state, reasons });
-      }
-    }
-  }
-  candidates.sort(
-    (a, b) =>
-      STATE_ORDER[a.state.state] - STATE_ORDER[b.state.state] ||
-      Number(b.listed) - Number(a.listed) ||
-      Number(b.die.mounted) - Number(a.die.mounted) ||
-      a.nest.area.max / a.nest.area.min - b.nest.area.max / b.nest.area.min ||
-      a.tool.part.localeCompare(b.tool.part),
-  );
-  const chosen = candidates.find((c) => c.state.state !== 'refused') ?? null;
+  const area = wires.reduce((sum, wire) => sum + metalArea(wire.conductor), 0) * (folded ? 2 : 1);
+  const profiles = PROFILES[terminal.family];
+  const listed = book.listed.get(terminal.part) ?? [];
+  const places =
+    practice.toolPolicy === 'listed-only'
+      ? listed
+      : [...new Set([...listed, ...profiles.flatMap((profile) => book.byProfile.get(profile) ?? [])])];
+  const candidates = places
+    .filter(({ nest }) => area >= nest.area.min && area <= nest.area.max && profiles.includes(nest.profile))
+    .map((place) => candidate(place, terminal, wires, practice, listed.includes(place)))
+    .sort(
+      (a, b) =>
+        Number(b.usable) - Number(a.usable) ||
+        STATE_ORDER[a.state.state] - STATE_ORDER[b.state.state] ||
+        Number(b.listed) - Number(a.listed) ||
+        minutesOf(a) - minutesOf(b) ||
+        a.nest.area.max / a.nest.area.min - b.nest.area.max / b.nest.area.min ||
+        a.tool.part.localeCompare(b.tool.part),
+    );
+  const chosen = candidates.find((c) => c.usable) ?? null;
   const reasons: Reason[] = [];
   if (!chosen) {
+    const blocked = candidates.find((c) => c.state.state !== 'refused');
+    const first = blocked?.reasons.find((r) => r.weight === 'bad');
     reasons.push(
-      candidates.length
-        ? reason(
-            'all-refused',
-            'bad',
-            `Every tool for this pair is out of use: ${candidates.map((c) => c.tool.label).join(', ')}.`,
-          )
-        : reason(
-            'no-tool',
-            'bad',
-            `No tool is ${practice.toolPolicy === 'listed-only' ? 'listed for' : 'suitable for'} ${terminal.part} with ${area.toFixed(2)} mm² of metal.`,
-            { area },
-          ),
+      first ??
+        (candidates.length
+          ? reason(
+              'all-refused',
+              'bad',
+              `Every tool for this pair is out of use: ${[...new Set(candidates.map((c) => c.tool.label))].join(', ')}.`,
+            )
+          : reason(
+              'no-tool',
+              'bad',
+              `No tool is ${practice.toolPolicy === 'listed-only' ? 'listed for' : 'suitable for'} ${terminal.part} with ${area.toFixed(2)} mm² of metal.`,
+              { area },
+            )),
     );
   }
   return { candidates, chosen, reasons };
 }
+
+const minutesOf = (c: ToolCandidate) => c.changes.reduce((sum, change) => sum + change.minutes, 0);
+
+function candidate(
+  { tool, die, nest, state }: NestPlace,
+  terminal: Terminal,
+  wires: readonly Wire[],
+  practice: Practice,
+  isListed: boolean,
+): ToolCandidate {
+  const [wire] = wires;
+  const reasons: Reason[] = [
+    isListed
+      ? reason('listed', 'good', `Listed for ${terminal.part} in nest ${nest.label}.`)
+      : reason('by-geometry', 'note', 'Not listed for this terminal; suitable by profile and wire range only.'),
+  ];
+  const changes: Change[] = [];
+  if (!die.mounted) changes.push({ what: `mount ${die.label}`, minutes: tool.changeMinutes.die });
+
+  const selected = wire ? selectorSetting(tool, terminal, wire) : { setting: null, reason: null };
+  if (selected.reason) reasons.push(selected.reason);
+  if (selected.setting !== null) {
+    changes.push({ what: `selector to ${selected.setting}`, minutes: tool.changeMinutes.setting });
+  }
+  const positioner =
+    tool.positioners
+      .filter((p) => p.terminals.includes(terminal.part))
+      .sort((a, b) => Number(b.mounted) - Number(a.mounted))[0] ?? null;
+  if (tool.positioners.length && !positioner) {
+    reasons.push(
+      reason(
+        'no-positioner',
+        'bad',
+        `No positioner of ${tool.label} is for ${terminal.part}: it would not lie at the right depth.`,
+      ),
+    );
+  } else if (positioner && !positioner.mounted) {
+    changes.push({ what: `mount ${positioner.label}`, minutes: tool.changeMinutes.positioner });
+  }
+  if (positioner?.adjustable && positioner.depth !== null) {
+    reasons.push(
+      reason('positioner-depth', 'note', `Set ${positioner.label} to ${positioner.depth} mm.`, {
+        depth: positioner.depth,
+      }),
+    );
+  }
+  const grip = wire && tool.insulationPositions.find((p) => inside(wire.insulationDiameter, p.diameters));
+  if (wire && tool.insulationPositions.length && !grip && terminal.insulationRange) {
+    reasons.push(
+      reason(
+        'no-insulation-position',
+        'hold',
+        `No insulation-grip position of ${tool.label} is for ${wire.insulationDiameter} mm: find it by trial and look at every piece.`,
+      ),
+    );
+  }
+  if (terminal.dieIndex !== null && nest.index !== null && terminal.dieIndex !== nest.index) {
+    reasons.push(
+      reason(
+        'die-index',
+        'bad',
+        `The lug is marked for die index ${terminal.dieIndex} and this die is ${nest.index}: the marks have to agree.`,
+      ),
+    );
+  }
+  if (changes.length) {
+    const minutes = changes.reduce((sum, change) => sum + change.minutes, 0);
+    reasons.push(
+      reason('change-over', 'note', `First ${changes.map((c) => c.what).join(', ')}: about ${minutes} min.`, {
+        minutes,
+      }),
+    );
+  }
+  const stepDown =
+    practice.looseInNest === 'step-down' && tool.kind === 'plier'
+      ? (die.nests
+          .filter((n) => n.profile === nest.profile && n.area.max < nest.area.max && n.id !== nest.id)
+          .sort((a, b) => b.area.max - a.area.max)[0] ?? null)
+      : null;
+  const usable = state.state !== 'refused' && !reasons.some((r) => r.weight === 'bad');
+  return {
+    tool,
+    die,
+    nest,
+    listed: isListed,
+    state,
+    setting: selected.setting,
+    positioner,
+    insulationPosition: grip?.label ?? null,
+    changes,
+    usable,
+    stepDown,
+    reasons: [...reasons, ...state.reasons],
+  };
+}
+
+const inside = (value: number, range: { min: number; max: number }) => value >= range.min && value <= range.max;

@@ -1,3 +1,16 @@
-export { chooseTool, type ToolCandidate, type ToolChoice } from './chooseTool';
+export { chooseTool, type Change, type ToolCandidate, type ToolChoice } from './chooseTool';
 export { judgeTool, type ToolState } from './judgeTool';
-export { NEST_PROFILES, TOOL_KINDS, type Nest, type NestProfile, type Tool, type ToolCheck } from './Tool';
+export { openToolBook, type ToolBook } from './openToolBook';
+export { selectorHoles, type SelectorHole } from './selectorHoles';
+export { suspectSpan, type SuspectSpan } from './suspectSpan';
+export {
+  GRIPS,
+  NEST_PROFILES,
+  TOOL_KINDS,
+  type Die,
+  type Nest,
+  type NestProfile,
+  type Positioner,
+  type Tool,
+  type ToolCheck,
+} from './Tool';

@@ -70,6 +70,18 @@ export function judgeTool(tool: Tool, checks: readonly ToolCheck[], now: string)
     );
   }
   if (reasons.some((r) => r.weight === 'bad')) return { state: 'refused', lastCheck, reasons };
+  const madeSince = lastCheck?.cycles == null ? null : tool.cycles - lastCheck.cycles;
+  if (lastCheck && tool.checkCycles !== null && madeSince !== null && madeSince >= tool.checkCycles) {
+    reasons.push(
+      reason(
+        'check-due-cycles',
+        'hold',
+        `${tool.label} has made ${madeSince} cycles since its last check; one is due every ${tool.checkCycles}. Check it now.`,
+        { madeSince, every: tool.checkCycles },
+      ),
+    );
+    return { state: 'check-due', lastCheck, reasons };
+  }
   if (!lastCheck || ageHours > tool.checkHours) {
     reasons.push(
       reason(

@@ -1,5 +1,5 @@
 import { bareRing, checkAt, insulatedRing, NOW, practice, tool, wire075, wireOf } from '../testing/shop';
-import { chooseTool, judgeTool, type Tool } from './index';
+import { chooseTool, judgeTool, openToolBook, type Tool } from './index';
 
 const code = (t: Tool, checks = [checkAt('2026-11-25T06:00:00.000Z')]) => judgeTool(t, checks, NOW);
 
@@ -44,7 +44,7 @@ describe('The choice of tool', () => {
     dies: tool.dies.map((d) => ({ ...d, mounted: false })),
   };
   const choose = (tools: Tool[], terminal = bareRing, p = practice, wire = wire075) =>
-    chooseTool(terminal, wire, tools, checks, p, NOW);
+    chooseTool(terminal, [wire], openToolBook(tools, checks, NOW), p);
 
   it('is the nest listed for the terminal whose range holds the wire', () => {
     expect(choose([tool]).chosen?.nest.id).toBe('1');

@@ -1,5 +1,5 @@
 import type { Family, Range } from '../terminal';
-import type { ConductorSize } from '../wire';
+import type { ConductorMaterial, ConductorSize } from '../wire';
 
 export const LIMIT_STATUSES = ['draft', 'released', 'withdrawn'] as const;
 
@@ -26,11 +26,19 @@ export interface LimitTable extends LimitKey {
   readonly interpolates: boolean;
   /** Pulling speed, mm/min. */
   readonly speed: Range;
-  readonly rows: readonly {
-    readonly size: ConductorSize;
-    /** Families the row is for; empty: all. */
-    readonly families: readonly Family[];
-    /** Least force, N. */
-    readonly force: number;
-  }[];
+  /** For hold tests: force to reach, N, and how long it is held, s; null where the document names none. */
+  readonly hold: { readonly force: number; readonly seconds: number } | null;
+  readonly rows: readonly LimitRow[];
+}
+
+export interface LimitRow {
+  readonly size: ConductorSize;
+  /** Families the row is for; empty: all. */
+  readonly families: readonly Family[];
+  /** Conductor material the row is for; null: any. */
+  readonly material: ConductorMaterial | null;
+  /** Least force, N; null where the row says a share of the breaking load. */
+  readonly force: number | null;
+  /** Least force as percent of the conductor's breaking load; null where the row says a force. */
+  readonly percent: number | null;
 }

@@ -1,7 +1,7 @@
 import type { Terminal } from '../terminal';
 import { reason, type Reason } from '../verdict';
 import { breakingLoad, nominalArea, sizeLabel, type Wire } from '../wire';
-import type { LimitKey, LimitTable } from './LimitTable';
+import type { LimitKey, LimitRow, LimitTable } from './LimitTable';
 
 export interface Limit {
   /** Least force, N. */
@@ -51,15 +51,31 @@ export function findLimit(
       `Two released tables both apply: ${inEffect.map((t) => `${t.document} rev ${t.revision}`).join(' and ')}. Quality has to withdraw one.`,
     );
   }
-  const { size } = wire.conductor;
+  const { size, material } = wire.conductor;
+  const breaks = breakingLoad(wire.conductor);
+  // A row for this family or material is more particular than one for all, and wins at its size.
+  const particular = (r: LimitRow) => (r.families.length ? 2 : 0) + (r.material === null ? 0 : 1);
   const rows = table.rows
-    .filter((r) => r.size.scale === size.scale && (!r.families.length || r.families.includes(terminal.family)))
-    .map((r) => ({ ...r, area: nominalArea(r.size) }))
-    .sort((a, b) => a.area - b.area);
+    .filter(
+      (r) =>
+        r.size.scale === size.scale &&
+        (!r.families.length || r.families.includes(terminal.family)) &&
+        (r.material === null || r.material === material),
+    )
+    .map((r) => ({ ...r, area: nominalArea(r.size), least: r.force ?? ((r.percent ?? 0) / 100) * breaks }))
+    .sort((a, b) => a.area - b.area || particular(b) - particular(a));
   const area = nominalArea(size);
   const name = `${table.document} rev ${table.revision}, class ${table.class}`;
   const exact = rows.find((r) => r.size.value === size.value);
-  if (exact) return ceiling(exact.force, false, `${name}: ${sizeLabel(size)} holds at least ${exact.force} N.`);
+  if (exact) {
+    return ceiling(
+      exact.least,
+      false,
+      exact.force === null
+        ? `${name}: ${sizeLabel(size)} holds at least ${exact.percent} % of the wire’s breaking load of ${breaks.toFixed(1)} N.`
+        : `${name}: ${sizeLabel(size)} holds at least ${exact.force} N.`,
+    );
+  }
 
   const below = rows.filter((r) => r.area < area).at(-1);
   const above = rows.find((r) => r.area > area);
@@ -73,15 +89,14 @@ export function findLimit(
     );
   }
   const share = Math.log(area / below.area) / Math.log(above.area / below.area);
-  const force = Math.exp(Math.log(below.force) * (1 - share) + Math.log(above.force) * share);
+  const force = Math.exp(Math.log(below.least) * (1 - share) + Math.log(above.least) * share);
   return ceiling(
     force,
     true,
-    `${name}: interpolated between ${sizeLabel(below.size)} (${below.force} N) and ${sizeLabel(above.size)} (${above.force} N).`,
+    `${name}: interpolated between ${sizeLabel(below.size)} (${below.least.toFixed(1)} N) and ${sizeLabel(above.size)} (${above.least.toFixed(1)} N).`,
   );
 
   function ceiling(value: number, interpolated: boolean, text: string): LimitFound {
-    const breaks = breakingLoad(wire.conductor);
     if (value > breaks) {
       return none(
         'limit-above-wire',

@@ -43,7 +43,10 @@ describe('The limit of a pull', () => {
 
   it('is none when the row asks for more than the wire itself can bear', () => {
     // 24 x 0.2 breaks near 177 N; a row of 200 N for 0.75 cannot be met
-    const table = { ...limitTable, rows: [{ size: { scale: 'mm2' as const, value: 0.75 }, families: [], force: 200 }] };
+    const table = {
+      ...limitTable,
+      rows: [{ size: { scale: 'mm2' as const, value: 0.75 }, families: [], material: null, force: 200, percent: null }],
+    };
     expect(find([table]).reason.code).toBe('limit-above-wire');
   });
 

@@ -6,7 +6,9 @@ export { envelopeDiameter } from './envelopeDiameter';
 export { metalArea } from './metalArea';
 export { nominalArea } from './nominalArea';
 export { otherScale } from './otherScale';
+export { readSize } from './readSize';
 export { sizeLabel } from './sizeLabel';
+export { strandingClass } from './strandingClass';
 export {
   CONDUCTOR_KINDS,
   CONDUCTOR_MATERIALS,

@@ -1,5 +1,6 @@
-import type { Cabinet, ShopFile } from '@tug-mark/contract';
-import type { LimitTable, Practice, Stripper, Terminal, Tool, ToolCheck, Wire } from '@tug-mark/core';
+import type { Cabinet, PartRevision, ShopFile, Suspect } from '@tug-mark/contract';
+import type { LimitTable, Practice, SlideOnPart, Stripper, Terminal, Tool, ToolCheck, Wire } from '@tug-mark/core';
+import { suspectSpan } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
 import { bumpVersion } from '../db/bumpVersion';
@@ -12,6 +13,7 @@ interface PartOf {
   stripper: Stripper;
   tool: Tool;
   practice: Practice;
+  covering: SlideOnPart;
 }
 export type PartKind = keyof PartOf;
 
@@ -57,12 +59,16 @@ export async function newestRevisions(db: Knex, kind: PartKind): Promise<Map<str
   return new Map(rows.map((row) => [row.part, row.revision]));
 }
 
-/** Keeps parts: a part that differs from its newest revision becomes a new one, an equal one changes nothing. */
+/**
+ * Keeps parts: a part that differs from its newest revision becomes a new one, an equal one changes nothing.
+ * @param first revision of a part the shop does not have yet
+ */
 export async function keepParts<K extends PartKind>(
   trx: Knex,
   kind: K,
   parts: readonly PartOf[K][],
   by: string,
+  first = 1,
 ): Promise<number> {
   const revisions = await newestRevisions(trx, kind);
   const known = new Map((await listParts(trx, kind)).map((body) => [body.part, body]));
@@ -72,7 +78,7 @@ export async function keepParts<K extends PartKind>(
     changed.map((body) => ({
       kind,
       part: body.part,
-      revision: (revisions.get(body.part) ?? 0) + 1,
+      revision: (revisions.get(body.part) ?? first - 1) + 1,
       body: JSON.stringify(body),
       by_name: by,
     })),
@@ -88,6 +94,7 @@ export async function keepShopFile(db: Knex, file: ShopFile, by: string): Promis
       (await keepParts(trx, 'terminal', file.terminals, by)) +
       (await keepParts(trx, 'stripper', file.strippers, by)) +
       (await keepParts(trx, 'tool', file.tools, by)) +
+      (await keepParts(trx, 'covering', file.coverings, by)) +
       (await keepParts(trx, 'practice', file.practices, by));
     const limits = await keepLimitDrafts(trx, file.limits, by);
     await bumpVersion(trx);
@@ -106,6 +113,7 @@ async function keepLimitDrafts(trx: Knex, tables: readonly LimitTable[], by: str
         status: 'draft',
         body: JSON.stringify({ ...table, status: 'draft' }),
         by_name: by,
+        drafted_by: by,
       })),
     )
     .onConflict(['document', 'revision', 'class'])
@@ -114,26 +122,143 @@ async function keepLimitDrafts(trx: Knex, tables: readonly LimitTable[], by: str
   return kept.length;
 }
 
-/** Every check of every tool, newest last: the state of each, and what a failure makes suspect, follow from them. */
-export async function listChecks(db: Knex): Promise<(ToolCheck & { id: string })[]> {
-  const rows = (await db('tool_checks')
-    .orderBy('at')
-    .select('id', 'tool', 'at', 'go_passed', 'no_go_stopped', 'by_name')) as {
+interface CheckRow {
+  id: string;
+  tool: string;
+  at: Date;
+  go_passed: boolean;
+  no_go_stopped: boolean;
+  by_name: string;
+  setting: string | null;
+  cycles: number | null;
+}
+type KeptCheck = ToolCheck & { id: string };
+
+const toCheck = (row: CheckRow): KeptCheck => ({
+  id: row.id,
+  tool: row.tool,
+  at: row.at.toISOString(),
+  goPassed: row.go_passed,
+  noGoStopped: row.no_go_stopped,
+  by: row.by_name,
+  setting: row.setting,
+  cycles: row.cycles,
+});
+const CHECK_COLUMNS = ['id', 'tool', 'at', 'go_passed', 'no_go_stopped', 'by_name', 'setting', 'cycles'];
+
+/** Every check of one tool, oldest first. */
+export async function listChecks(db: Knex, tool: string): Promise<KeptCheck[]> {
+  return ((await db('tool_checks').where({ tool }).orderBy('at').select(CHECK_COLUMNS)) as CheckRow[]).map(toCheck);
+}
+
+/**
+ * The checks that set-ups are judged by: the latest of every tool, and for a tool in use everything from the check
+ * before it was taken on. Years of older ones stay in the database.
+ * @param since the earliest instant each tool in use was taken
+ */
+export async function readChecks(db: Knex, since: ReadonlyMap<string, string> = new Map()): Promise<KeptCheck[]> {
+  const latest = (await db('tool_checks')
+    .distinctOn('tool')
+    .orderBy([{ column: 'tool' }, { column: 'at', order: 'desc' }])
+    .select(CHECK_COLUMNS)) as CheckRow[];
+  const inUse = since.size
+    ? ((await db('tool_checks as c')
+        .whereIn('c.tool', [...since.keys()])
+        .where((where) => {
+          for (const [tool, at] of since) {
+            void where.orWhere((own) => {
+              void own
+                .where('c.tool', tool)
+                .whereRaw('c.at >= coalesce((SELECT max(at) FROM tool_checks WHERE tool = ? AND at <= ?), ?)', [
+                  tool,
+                  at,
+                  at,
+                ]);
+            });
+          }
+        })
+        .select(CHECK_COLUMNS.map((column) => `c.${column}`))) as CheckRow[])
+    : [];
+  const byId = new Map([...latest, ...inUse].map((row) => [row.id, row]));
+  return [...byId.values()].map(toCheck).sort((a, b) => a.at.localeCompare(b.at));
+}
+
+/** Lots that a tool made pieces of between its last good check and the one that failed: all of them are suspect. */
+export async function readSuspect(db: Knex, tool: string): Promise<Suspect | null> {
+  const span = suspectSpan(tool, await listChecks(db, tool));
+  if (!span) return null;
+  const lots = (await db('combinations as c')
+    .join('journal as j', 'j.combination', 'c.id')
+    .whereIn('c.id', (taken) => {
+      void taken
+        .from('journal')
+        .whereRaw("body ->> 'kind' = 'tool' AND body ->> 'tool' = ?", [tool])
+        .select('combination');
+    })
+    .where('j.at', '<=', span.upTo)
+    .modify((query) => {
+      if (span.after !== null) void query.where('j.at', '>', span.after);
+    })
+    .groupBy('c.id')
+    .orderBy('c.number')
+    .select('c.id', 'c.list', 'c.terminal', 'c.wire', 'c.pieces')
+    .count('j.id as entries')) as {
     id: string;
-    tool: string;
-    at: Date;
-    go_passed: boolean;
-    no_go_stopped: boolean;
+    list: string;
+    terminal: string;
+    wire: string;
+    pieces: number;
+    entries: string;
+  }[];
+  return { ...span, lots: lots.map((lot) => ({ ...lot, entries: Number(lot.entries) })) };
+}
+
+/** Every revision of one part, newest first. */
+export async function listRevisions(db: Knex, kind: PartKind, part: string): Promise<PartRevision[]> {
+  const rows = (await db('parts')
+    .where({ kind, part })
+    .orderBy('revision', 'desc')
+    .select('part', 'revision', 'body', 'created_at', 'by_name')) as {
+    part: string;
+    revision: number;
+    body: unknown;
+    created_at: Date;
     by_name: string;
   }[];
   return rows.map((row) => ({
-    id: row.id,
-    tool: row.tool,
-    at: row.at.toISOString(),
-    goPassed: row.go_passed,
-    noGoStopped: row.no_go_stopped,
+    part: row.part,
+    revision: row.revision,
+    body: row.body,
+    at: row.created_at.toISOString(),
     by: row.by_name,
   }));
+}
+
+/**
+ * Keeps one part as a new revision.
+ * @param opened the revision it was edited from; 0 for a new part
+ * @throws Refusal when somebody else has made a newer one since
+ */
+export async function keepPart<K extends PartKind>(
+  db: Knex,
+  kind: K,
+  body: PartOf[K],
+  opened: number,
+  by: string,
+): Promise<PartRevision> {
+  return db.transaction(async (trx) => {
+    await trx.raw('SELECT pg_advisory_xact_lock(hashtextextended(?, 1))', [`${kind}/${body.part}`]);
+    const [newest] = await listRevisions(trx, kind, body.part);
+    if ((newest?.revision ?? 0) !== opened) {
+      if (newest && isDeepStrictEqual(newest.body, body)) return newest;
+      throw refusals.staleRevision(body.part, newest?.revision ?? 0);
+    }
+    await keepParts(trx, kind, [body], by);
+    await bumpVersion(trx);
+    const [kept] = await listRevisions(trx, kind, body.part);
+    if (!kept) throw new Error('a part just kept is not there');
+    return kept;
+  });
 }
 
 /**
@@ -151,6 +276,8 @@ export async function addCheck(db: Knex, check: ToolCheck & { id: string }): Pro
         go_passed: check.goPassed,
         no_go_stopped: check.noGoStopped,
         by_name: check.by,
+        setting: check.setting,
+        cycles: check.cycles,
       })
       .onConflict('id')
       .ignore()
@@ -159,7 +286,7 @@ export async function addCheck(db: Knex, check: ToolCheck & { id: string }): Pro
       await bumpVersion(trx);
       return check;
     }
-    const standing = (await listChecks(trx)).find(({ id }) => id === check.id);
+    const standing = (await listChecks(trx, check.tool)).find(({ id }) => id === check.id);
     const same =
       standing?.tool === check.tool &&
       standing.goPassed === check.goPassed &&
@@ -170,13 +297,14 @@ export async function addCheck(db: Knex, check: ToolCheck & { id: string }): Pro
 }
 
 export async function readCabinet(db: Knex): Promise<Cabinet> {
-  const [wires, terminals, strippers, tools, practices, checks] = await Promise.all([
+  const [wires, terminals, strippers, tools, practices, coverings, checks] = await Promise.all([
     listParts(db, 'wire'),
     listParts(db, 'terminal'),
     listParts(db, 'stripper'),
     listParts(db, 'tool'),
     listParts(db, 'practice'),
-    listChecks(db),
+    listParts(db, 'covering'),
+    readChecks(db),
   ]);
-  return { wires, terminals, strippers, tools, practices, checks };
+  return { wires, terminals, strippers, tools, practices, coverings, checks };
 }

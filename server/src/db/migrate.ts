@@ -1,7 +1,11 @@
 import type { Knex } from 'knex';
-import { down, up } from './migrations/001-first';
+import * as first from './migrations/001-first';
+import * as setUpInFull from './migrations/002-set-up-in-full';
 
-const MIGRATIONS = [{ name: '001-first', up, down }];
+const MIGRATIONS = [
+  { name: '001-first', up: first.up, down: first.down },
+  { name: '002-set-up-in-full', up: setUpInFull.up, down: setUpInFull.down },
+];
 
 /** Brings the database to the newest schema; safe to run from several processes at once (Knex locks). */
 export async function migrate(db: Knex): Promise<void> {

@@ -1,5 +1,5 @@
 import { shopFileSchema } from '@tug-mark/contract';
-import { computeSetUp, type EntryBody, type Finding } from '@tug-mark/core';
+import { computeSetUp, type EntryBody, type Finding, type Measure } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
@@ -61,10 +61,21 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
     // A shop file only ever brings drafts; the demo's tables come with the state their story gives them.
     for (const table of shop.limits) {
       const { document, revision, class: className, status } = table;
-      await trx('limit_tables').where({ document, revision, class: className }).update({ status, by_name: 'Ines' });
+      await trx('limit_tables')
+        .where({ document, revision, class: className })
+        .update({
+          status,
+          by_name: 'Ines',
+          drafted_by: 'Marek',
+          released_by: status === 'draft' ? null : 'Ines',
+          released_at: status === 'draft' ? null : table.effectiveFrom,
+          withdrawn_by: status === 'withdrawn' ? 'Ines' : null,
+          withdrawn_at: status === 'withdrawn' ? table.effectiveUntil : null,
+        });
     }
     await bumpVersion(trx);
   });
+  const tools = new Map(shop.tools.map((tool) => [tool.part, tool]));
   for (const check of history.checks) {
     const { tool, goPassed, noGoStopped, by } = check;
     await addCheck(db, {
@@ -74,13 +85,16 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
       noGoStopped,
       by,
       at: hoursAgo(check.hoursAgo).toISOString(),
+      setting: tools.get(tool)?.gauge?.setting ?? null,
+      cycles: tools.get(tool)?.cycles ?? null,
     });
   }
-  await importWireList(
-    db,
-    { id: randomUUID(), name: 'Chassis loom', class: '2', bytes: await read('chassis-loom.csv') },
-    'Odile',
-  );
+  for (const [name, file] of [
+    ['Chassis loom', 'chassis-loom.csv'],
+    ['Mast loom', 'mast-loom.csv'],
+  ] as const) {
+    await importWireList(db, { id: randomUUID(), name, class: '2', customer: null, bytes: await read(file) }, 'Odile');
+  }
   await replay(db, history.work, hoursAgo);
 
   const hashes = await Promise.all(DEMO_SIGN_INS.map((person) => hashPassword(person.password)));
@@ -125,8 +139,22 @@ async function replay(
       computeSetUp(context, await readJournal(db, row.id), hoursAgo(job.hoursAgo).toISOString());
     const { chosen } = (await setUp()).toolChoice;
     if (!chosen) throw new Error(`demo/history.json: no tool for ${job.terminal}`);
-    await put({ kind: 'tool', tool: chosen.tool.part, die: chosen.die.id, nest: chosen.nest.id });
-    const { gates, criteria } = await setUp();
+    await put({
+      kind: 'tool',
+      tool: chosen.tool.part,
+      die: chosen.die.id,
+      nest: chosen.nest.id,
+      ...(chosen.setting === null ? {} : { setting: chosen.setting }),
+      ...(chosen.positioner === null ? {} : { positioner: chosen.positioner.id }),
+    });
+    const { gates, criteria, measures, preparation } = await setUp();
+    const measured = job.gates === 'all' ? context.practice.measuredPieces : 0;
+    for (let piece = 1; piece <= measured; piece++) {
+      const strip = preparation?.strip.setPoint;
+      if (strip) await put(measure(piece, 'strip', strip));
+      const { height } = measures;
+      if (height) await put(measure(piece, 'height', Number(((height.min + height.max) / 2).toFixed(3))));
+    }
     for (const { gate } of job.gates === 'all' ? gates : []) await put({ kind: 'gate', gate, answer: 'yes', note: '' });
     for (let piece = 1; piece <= job.looked; piece++) {
       for (const { code } of criteria) {
@@ -149,3 +177,13 @@ async function replay(
     }
   }
 }
+
+const measure = (piece: number, what: Measure, value: number): EntryBody => ({
+  kind: 'measure',
+  piece,
+  what,
+  value,
+  typed: String(value),
+  unit: 'mm',
+  note: '',
+});

@@ -111,4 +111,49 @@ export const refusals = {
       `This table is ${status}.`,
       'Only a draft can be released, only a released table withdrawn.',
     ),
+  noPractice: (text: string) => new Refusal(409, 'no-practice', 'No practice profile applies.', text),
+  staleRevision: (part: string, newest: number) =>
+    new Refusal(
+      409,
+      'stale-revision',
+      `${part} has been changed since you opened it: it is at revision ${newest}.`,
+      'Your entries are still here. Look at the newer revision, then keep yours again if it still holds.',
+      { standing: { revision: newest } },
+    ),
+  partProblems: (what: string, errors: NonNullable<Problem['errors']>, total = errors.length) =>
+    new Refusal(
+      422,
+      'part-problems',
+      `${total} ${total === 1 ? 'thing' : 'things'} in ${what} cannot be taken. Nothing was kept.`,
+      'Mend what is named below and keep it again.',
+      { errors, total },
+    ),
+  practiceUnresolved: (code: string, text: string) =>
+    new Refusal(422, code, 'This practice profile cannot be worked out.', text, { errors: [{ where: 'base', text }] }),
+  limitProblems: (errors: NonNullable<Problem['errors']>) =>
+    new Refusal(422, 'limit-problems', 'This table cannot be released.', 'Mend what is named below in a new draft.', {
+      errors,
+      total: errors.length,
+    }),
+  limitOverlaps: (name: string) =>
+    new Refusal(
+      409,
+      'limit-overlaps',
+      `${name} is in effect for the same days.`,
+      'Two tables that both apply give no limit at all. Release this one in its place, or withdraw the other first.',
+    ),
+  secondPerson: (name: string) =>
+    new Refusal(
+      403,
+      'second-person',
+      `${name} drafted this table.`,
+      'By the shop’s practice somebody else of quality has to release it.',
+    ),
+  limitStands: (name: string, status: string) =>
+    new Refusal(
+      409,
+      'limit-stands',
+      `${name} is ${status} and does not change any more.`,
+      'Give the draft a revision of its own.',
+    ),
 } as const;

@@ -5,13 +5,13 @@ import {
   newEntrySchema,
   type CombinationLine,
 } from '@tug-mark/contract';
-import { computeSetUp, familyName, judgeCombination } from '@tug-mark/core';
+import { computeSetUp, familyName, judgeCombination, openToolBook } from '@tug-mark/core';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import { Refusal } from '../http/problems';
 import { only, signedIn } from '../people/session';
-import { contextsOf, Journal, pageCombinations, readJournals, readShared, readView } from './store';
+import { contextsOf, Journal, pageCombinations, readJournals, readShared, readView, takenSince } from './store';
 
 /** Combinations per page of the bench list. */
 const PAGE = 200;
@@ -32,21 +32,20 @@ export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
     async (request) => {
       signedIn(request);
       const { rows, next } = await pageCombinations(db, request.query.after, PAGE);
-      const shared = await readShared(db);
-      const [contexts, journals] = await Promise.all([
-        contextsOf(db, rows, shared),
-        readJournals(
-          db,
-          rows.map((row) => row.id),
-        ),
-      ]);
+      const journals = await readJournals(
+        db,
+        rows.map((row) => row.id),
+      );
+      const shared = await readShared(db, takenSince(journals.values()));
+      const contexts = await contextsOf(db, rows, shared);
       const now = new Date().toISOString();
+      const book = openToolBook(shared.tools, shared.checks, now);
       const lines = rows.flatMap((row): CombinationLine[] => {
         const context = contexts.get(row.id);
         if (!context) return [];
         const entries = journals.get(row.id) ?? [];
-        const setUp = computeSetUp(context, entries, now);
-        const judgement = judgeCombination(setUp, entries, context.practice, shared.tools, shared.checks, now);
+        const setUp = computeSetUp(context, entries, now, book);
+        const judgement = judgeCombination(setUp, entries, context, now);
         return [
           {
             id: row.id,
@@ -56,10 +55,13 @@ export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
             pieces: row.pieces,
             place: row.place,
             class: row.class,
+            customer: row.customer,
+            demand: row.demand,
             terminalLabel: context.terminal.label,
             wireLabel: context.wire.label,
             family: familyName(context.terminal.family),
             verdict: judgement.verdict,
+            release: judgement.release.state,
             headline: judgement.headline,
             stages: judgement.stages.map((stage) => stage.state),
             touchedAt: entries.at(-1)?.at ?? null,
@@ -87,6 +89,7 @@ export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
     async (request, reply) => {
       const append = async () => {
         if (request.body.body.kind === 'ruling') await only('rule')(request);
+        if (request.body.body.kind === 'release') await only('release-set-up')(request);
         const believed = { version: request.shopVersion, session: request.sessionToken };
         return journal.append(request.params.id, request.body, signedIn(request), believed, new Date());
       };

@@ -2,17 +2,23 @@ import type { Combination, CombinationView, KeptEntry, NewEntry, Person } from '
 import {
   checkEntry,
   computeSetUp,
+  currentRun,
   entrySlot,
   inForce,
+  judgeCombination,
   judgeFit,
+  ofCurrentRun,
   slotsToCheck,
+  standingOf,
   type LimitKey,
+  type Revisions,
   type SetUp,
   type SetUpContext,
 } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
-import { listChecks, listParts, readRevisions, revisionKey } from '../cabinet/store';
+import { listParts, readChecks, readRevisions, revisionKey } from '../cabinet/store';
+import { bumpVersion } from '../db/bumpVersion';
 import { runPrepared } from '../db/prepared';
 import { refusals } from '../http/problems';
 import { listLimits } from '../tug/store';
@@ -31,6 +37,9 @@ interface CombinationRow {
   pieces: number;
   place: Combination['place'];
   class: string;
+  customer: string | null;
+  together: { part: string; revision: number }[];
+  demand: Combination['demand'];
 }
 
 interface JournalRow {
@@ -90,6 +99,8 @@ const toCombination = (row: CombinationRow): Combination => ({
   pieces: row.pieces,
   place: row.place,
   class: row.class,
+  customer: row.customer,
+  demand: row.demand,
 });
 
 /** One combination's journal in order; only the given slots when asked. */
@@ -121,16 +132,53 @@ export async function pageCombinations(db: Knex, after: number, most: number) {
   return { rows, next: rows.length === most && last ? Number(last.number) : null };
 }
 
-/** What every set-up of the shop shares. */
-export async function readShared(db: Knex) {
-  const [strippers, tools, checks, limits, cabinet] = await Promise.all([
+/** When each tool on these journals was first taken: what checks have to be read back to. */
+export function takenSince(journals: Iterable<readonly KeptEntry[]>): Map<string, string> {
+  const since = new Map<string, string>();
+  for (const journal of journals) {
+    for (const { body, at } of journal) {
+      if (body.kind !== 'tool') continue;
+      const known = since.get(body.tool);
+      if (known === undefined || at < known) since.set(body.tool, at);
+    }
+  }
+  return since;
+}
+
+/** Rows of one combination or of one list, by their numbers after the given one. */
+export async function readRows(
+  db: Knex,
+  which: { id: string } | { list: string },
+  after: number,
+  most: number,
+): Promise<CombinationRow[]> {
+  return db<CombinationRow>('combinations').where(which).where('number', '>', after).orderBy('number').limit(most);
+}
+
+/** What every set-up of the shop shares. Other terminals are read only where one is refused. */
+export async function readShared(db: Knex, since?: ReadonlyMap<string, string>) {
+  const [strippers, tools, checks, limits] = await Promise.all([
     listParts(db, 'stripper'),
     listParts(db, 'tool'),
-    listChecks(db),
+    readChecks(db, since),
     listLimits(db),
-    listParts(db, 'terminal'),
   ]);
-  return { strippers, tools, checks, limits, cabinet };
+  return { strippers, tools, checks, limits, cabinet: [] };
+}
+
+async function newestOf(
+  db: Knex,
+  kind: 'terminal' | 'wire' | 'practice',
+  rows: readonly CombinationRow[],
+): Promise<Map<string, number>> {
+  const parts = [...new Set(rows.map((row) => row[kind]))];
+  const found = (await db('parts')
+    .where({ kind })
+    .whereIn('part', parts)
+    .groupBy('part')
+    .select('part')
+    .max('revision as revision')) as { part: string; revision: number }[];
+  return new Map(found.map((row) => [row.part, row.revision]));
 }
 
 /** The contexts combinations are set up from: their own part revisions and the shop's tools, checks and limits. */
@@ -145,20 +193,44 @@ export async function contextsOf(
       kind,
       rows.map((row) => ({ part: row[kind], revision: row[`${kind}_revision`] })),
     );
-  const [terminals, wires, practices] = await Promise.all([
+  const [terminals, wires, together, practices, newestTerminal, newestWire, newestPractice] = await Promise.all([
     revisions('terminal'),
     revisions('wire'),
+    readRevisions(
+      db,
+      'wire',
+      rows.flatMap((row) => row.together),
+    ),
     revisions('practice'),
+    newestOf(db, 'terminal', rows),
+    newestOf(db, 'wire', rows),
+    newestOf(db, 'practice', rows),
   ]);
   return new Map(
     rows.map((row) => {
       const terminal = terminals.get(revisionKey(row.terminal, row.terminal_revision));
       const wire = wires.get(revisionKey(row.wire, row.wire_revision));
       const practice = practices.get(revisionKey(row.practice, row.practice_revision));
-      if (!terminal || !wire || !practice) {
+      const others = row.together.flatMap((w) => together.get(revisionKey(w.part, w.revision)) ?? []);
+      if (!terminal || !wire || !practice || others.length !== row.together.length) {
         throw new Error(`Combination ${row.id} names a part revision that is not there.`);
       }
-      return [row.id, { ...shared, terminal, wire, practice, place: row.place, class: row.class }];
+      const context: SetUpContext = {
+        ...shared,
+        terminal,
+        wire,
+        together: others,
+        practice,
+        use: { ...row.demand, place: row.place },
+        class: row.class,
+        revisions: { terminal: row.terminal_revision, wire: row.wire_revision, practice: row.practice_revision },
+        newest: {
+          terminal: newestTerminal.get(row.terminal) ?? row.terminal_revision,
+          wire: newestWire.get(row.wire) ?? row.wire_revision,
+          practice: newestPractice.get(row.practice) ?? row.practice_revision,
+        },
+      };
+      return [row.id, context];
     }),
   );
 }
@@ -181,22 +253,26 @@ async function readRow(db: Knex, id: string): Promise<CombinationRow> {
 }
 
 export async function readView(db: Knex, id: string): Promise<CombinationView> {
-  const row = await readRow(db, id);
-  const [shared, entries] = await Promise.all([readShared(db), readJournal(db, id)]);
+  const [row, entries] = await Promise.all([readRow(db, id), readJournal(db, id)]);
+  const shared = await readShared(db, takenSince([entries]));
   const context = await contextOf(db, row, shared);
-  const { terminal, wire, practice } = context;
+  const { terminal, wire, together, practice, use, revisions, newest } = context;
   // The cabinet is needed only to name what would fit instead.
-  const refused = judgeFit(terminal, wire, row.place, practice).verdict === 'no';
+  const refused = judgeFit(terminal, [wire, ...together], use, practice).verdict === 'no';
   return {
     combination: toCombination(row),
     wire,
+    together: [...together],
     terminal,
     practice,
+    revisions,
+    newest,
     strippers: shared.strippers,
     tools: shared.tools,
     checks: shared.checks,
     limits: shared.limits,
-    cabinet: refused ? shared.cabinet : [],
+    coverings: (await listParts(db, 'covering')).filter((part) => part.recoveredBore !== null),
+    cabinet: refused ? await listParts(db, 'terminal') : [],
     entries,
   };
 }
@@ -208,7 +284,7 @@ export async function readView(db: Knex, id: string): Promise<CombinationView> {
 class ContextCache {
   private version = '';
   private readonly contexts = new Map<string, SetUpContext>();
-  private readonly forReadings = new Map<string, { setUp: SetUp; journal: KeptEntry[]; day: string }>();
+  private readonly forReadings = new Map<string, { setUp: SetUp; journal: KeptEntry[]; day: string; run: number }>();
 
   /**
    * What an entry is checked against: the set-up, and the journal as far as the check looks at it. A reading asks only
@@ -218,9 +294,9 @@ class ContextCache {
     const context = await this.get(db, id, version);
     const day = now.slice(0, 10);
     const kept = this.forReadings.get(id);
-    if (body.kind === 'reading' && kept?.day === day) return kept;
-    const journal = await readJournal(db, id, slotsToCheck(body));
-    const found = { setUp: computeSetUp(context, journal, now), journal, day };
+    if (body.kind === 'reading' && kept?.day === day && kept.run === (body.run ?? 1)) return kept;
+    const journal = await readJournal(db, id, slotsToCheck(body) ?? undefined);
+    const found = { setUp: computeSetUp(context, journal, now), journal, day, run: currentRun(journal) };
     const hasTool = journal.some((entry) => entry.body.kind === 'tool');
     if (body.kind === 'reading' && hasTool && version === this.version) this.forReadings.set(id, found);
     return found;
@@ -269,7 +345,9 @@ export class Journal {
     const { db } = this;
     const now = at.toISOString();
     const { setUp, journal } = await this.cache.toCheck(db, combination, believed.version, entry.body, now);
-    const check = checkEntry(setUp, journal, entry.body, { isCorrection: entry.corrects !== null, why: entry.why });
+    const rests = entry.body.kind === 'release' ? await this.restsOn(combination, now) : null;
+    const about = { isCorrection: entry.corrects !== null, why: entry.why };
+    const check = checkEntry(setUp, journal, entry.body, about, rests);
     if (!check.ok) {
       const known = await this.known(entry.id, entry);
       if (known) return known;
@@ -321,11 +399,13 @@ export class Journal {
       case 'look-again':
         return 'look-again';
       case 'kept':
+        await this.takeUp(combination, entry.body);
         return {
           entry: { ...content, seq: done.row_seq, previous: done.row_previous, hash: done.row_hash },
           repeated: false,
         };
       case 'id-known': {
+        await this.takeUp(combination, entry.body);
         const known = await this.known(entry.id, entry);
         if (!known) throw refusals.idTaken();
         return known;
@@ -337,6 +417,29 @@ export class Journal {
       default:
         throw refusals.correctsUnknown();
     }
+  }
+
+  /** What a release rests on, judged from the whole journal. */
+  private async restsOn(combination: string, now: string) {
+    const [row, entries] = await Promise.all([readRow(this.db, combination), readJournal(this.db, combination)]);
+    const context = await contextOf(this.db, row, await readShared(this.db, takenSince([entries])));
+    const setUp = computeSetUp(context, entries, now);
+    return {
+      verdict: judgeCombination(setUp, entries, context, now).verdict,
+      stands: standingOf(setUp, ofCurrentRun(entries), context.revisions),
+    };
+  }
+
+  /** A new run works from the revisions it names. Done again with the same entry it changes nothing. */
+  private async takeUp(combination: string, body: KeptEntry['body']): Promise<void> {
+    if (body.kind !== 'run') return;
+    const { terminal, wire, practice }: Revisions = body.revisions;
+    await this.db.transaction(async (trx) => {
+      await trx('combinations')
+        .where({ id: combination })
+        .update({ terminal_revision: terminal, wire_revision: wire, practice_revision: practice });
+      await bumpVersion(trx);
+    });
   }
 
   /** The entry on record under this id when it says the same; undefined when the id is free. */

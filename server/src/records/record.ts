@@ -14,9 +14,9 @@ import { listLimits } from '../tug/store';
 /** The record of one combination as it stands now. */
 export async function makeRecord(db: Knex, id: string, now: string): Promise<CombinationRecord> {
   const [view, shop] = await Promise.all([readView(db, id), readShop(db)]);
-  const { entries, combination, practice, tools, checks } = view;
-  const context = { ...view, place: combination.place, class: combination.class };
-  const judgement = judgeCombination(computeSetUp(context, entries, now), entries, practice, tools, checks, now);
+  const { entries, combination, practice, tools, checks, together, revisions } = view;
+  const context = { ...view, use: { ...combination.demand, place: combination.place }, class: combination.class };
+  const judgement = judgeCombination(computeSetUp(context, entries, now), entries, context, now);
   return {
     format: 'tug-mark/record',
     version: 1,
@@ -24,8 +24,10 @@ export async function makeRecord(db: Knex, id: string, now: string): Promise<Com
     shop: { name: shop.name, isDemo: shop.isDemo },
     combination,
     wire: view.wire,
+    together,
     terminal: view.terminal,
     practice,
+    revisions,
     strippers: view.strippers,
     tools,
     checks,
@@ -64,6 +66,7 @@ export function recordToCsv(record: CombinationRecord): string {
               : body.kind === 'ruling'
                 ? body.ruling
                 : '',
+        'length mm': body.kind === 'measure' ? body.value : '',
         'force N': body.kind === 'reading' ? body.force : '',
         'limit N': entry.verdict?.force ?? '',
         verdict: entry.verdict?.verdict ?? '',
@@ -103,9 +106,10 @@ export async function importRecord(db: Knex, record: CombinationRecord, by: stri
     throw refusals.conflictingPart('This combination');
   }
   await db.transaction(async (trx) => {
-    await sameOrNew(trx, 'wire', [record.wire], by);
-    await sameOrNew(trx, 'terminal', [record.terminal], by);
-    await sameOrNew(trx, 'practice', [record.practice], by);
+    await sameOrNew(trx, 'wire', [record.wire], by, record.revisions.wire);
+    await sameOrNew(trx, 'wire', record.together, by);
+    await sameOrNew(trx, 'terminal', [record.terminal], by, record.revisions.terminal);
+    await sameOrNew(trx, 'practice', [record.practice], by, record.revisions.practice);
     await sameOrNew(trx, 'stripper', record.strippers, by);
     await sameOrNew(trx, 'tool', record.tools, by);
     const limits = new Map(
@@ -121,6 +125,7 @@ export async function importRecord(db: Knex, record: CombinationRecord, by: stri
           status: table.status,
           body: JSON.stringify(table),
           by_name: by,
+          drafted_by: by,
         });
       } else if (!isDeepStrictEqual({ ...standing, status: '' }, { ...table, status: '' })) {
         throw refusals.conflictingPart(`Limit table ${table.document} rev ${table.revision}, class ${table.class},`);
@@ -140,6 +145,11 @@ export async function importRecord(db: Knex, record: CombinationRecord, by: stri
       pieces: combination.pieces,
       place: combination.place,
       class: combination.class,
+      customer: combination.customer,
+      demand: JSON.stringify(combination.demand),
+      together: JSON.stringify(
+        await Promise.all(record.together.map(async ({ part }) => ({ part, revision: await revision('wire', part) }))),
+      ),
     });
     await trx.batchInsert(
       'journal',
@@ -169,11 +179,12 @@ async function sameOrNew<K extends PartKind>(
   kind: K,
   parts: Parameters<typeof keepParts<K>>[2],
   by: string,
+  revision = 1,
 ): Promise<void> {
   const known = new Map((await listParts(trx, kind)).map((body) => [body.part, body]));
   for (const body of parts) {
     const standing = known.get(body.part);
     if (standing && !isDeepStrictEqual(standing, body)) throw refusals.conflictingPart(`${body.part}`);
   }
-  await keepParts(trx, kind, parts, by);
+  await keepParts(trx, kind, parts, by, revision);
 }

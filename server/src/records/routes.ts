@@ -3,6 +3,7 @@ import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import { refusals } from '../http/problems';
+import { readFormerNames } from '../http/readFormerNames';
 import { only, signedIn } from '../people/session';
 import { importRecord, makeRecord, recordToCsv } from './record';
 import { importWireList } from './wireLists';
@@ -25,6 +26,7 @@ export const recordRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { d
           id: z.uuid(),
           name: z.string().trim().min(1, 'is empty').max(60, 'is longer than 60 characters'),
           class: z.string().trim().min(1).max(40).default('2'),
+          customer: z.string().trim().min(1).max(80).nullable().default(null),
         }),
         consumes: ['text/csv'],
         response: { 201: wireListKeptSchema },
@@ -63,6 +65,7 @@ export const recordRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { d
     '/records',
     {
       onRequest: only('import-record'),
+      preValidation: readFormerNames,
       bodyLimit: 32 * MEBIBYTE,
       schema: { body: recordSchema, response: { 201: z.object({ id: z.uuid() }) } },
     },

@@ -1,13 +1,10 @@
 import type { WireListKept } from '@tug-mark/contract';
-import { combine, readWireList } from '@tug-mark/core';
+import { choosePractice, combine, readWireList } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { createHash, randomUUID } from 'node:crypto';
-import { newestRevisions } from '../cabinet/store';
+import { listParts, newestRevisions } from '../cabinet/store';
 import { refusals } from '../http/problems';
 import { readCsv } from './readCsv';
-
-/** The practice profile combinations are made with until profiles can be chosen per customer. */
-const PRACTICE = 'house';
 
 /**
  * Imports a wire list whole or not at all, and makes its combinations from the newest revisions of their parts. The
@@ -16,7 +13,7 @@ const PRACTICE = 'house';
  */
 export async function importWireList(
   db: Knex,
-  list: { id: string; name: string; class: string; bytes: Buffer },
+  list: { id: string; name: string; class: string; customer: string | null; bytes: Buffer },
   by: string,
 ): Promise<WireListKept> {
   const digest = createHash('sha256').update(list.bytes).digest('hex');
@@ -33,8 +30,9 @@ export async function importWireList(
       read.total,
     );
   }
-  const practiceRevision = practices.get(PRACTICE);
-  if (!practiceRevision) throw refusals.notFound(`Practice profile '${PRACTICE}'`);
+  const chosen = choosePractice(await listParts(db, 'practice'), list.customer, list.class);
+  if (!chosen.practice) throw refusals.noPractice(chosen.text);
+  const practice = chosen.practice.part;
   const combinations = combine(read.rows);
   const kept: WireListKept = {
     id: list.id,
@@ -52,7 +50,7 @@ export async function importWireList(
       if (known.id === list.id && known.digest === digest) return;
       throw refusals.nameTaken('A wire list named', list.name);
     }
-    await trx('wire_lists').insert({ id: list.id, name: list.name, digest, by_name: by });
+    await trx('wire_lists').insert({ id: list.id, name: list.name, digest, by_name: by, customer: list.customer });
     await trx.batchInsert(
       'wire_list_rows',
       read.rows.map((row) => ({
@@ -65,6 +63,10 @@ export async function importWireList(
         terminal_b: row.terminalB,
         quantity: row.quantity,
         place: row.place,
+        joint_a: row.jointA,
+        joint_b: row.jointB,
+        demand_a: JSON.stringify(row.demandA),
+        demand_b: JSON.stringify(row.demandB),
       })),
       2000,
     );
@@ -77,8 +79,11 @@ export async function importWireList(
         terminal_revision: terminals.get(c.terminal),
         wire: c.wire,
         wire_revision: wires.get(c.wire),
-        practice: PRACTICE,
-        practice_revision: practiceRevision,
+        practice,
+        practice_revision: practices.get(practice),
+        customer: list.customer,
+        together: JSON.stringify(c.together.map((part) => ({ part, revision: wires.get(part) }))),
+        demand: JSON.stringify(c.demand),
         pieces: c.pieces,
         place: c.place,
         class: list.class,

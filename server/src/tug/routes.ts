@@ -1,15 +1,25 @@
-import { limitKeySchema, limitTableSchema } from '@tug-mark/contract';
+import { limitKeySchema, limitRecordSchema, limitRowSchema, limitTableSchema } from '@tug-mark/contract';
+import { readLimitRows, writeLimitRows } from '@tug-mark/core';
+import { stringify } from 'csv-stringify/sync';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import type { Knex } from 'knex';
 import { z } from 'zod';
+import { refusals } from '../http/problems';
 import { only, signedIn } from '../people/session';
-import { listLimits, moveLimit } from './store';
+import { readCsv } from '../records/readCsv';
+import { keepDraft, listLimitRecords, listLimits, moveLimit, touchedBy } from './store';
 
-/** The limit tables, and quality's hand on them. */
+const today = () => new Date().toISOString().slice(0, 10);
+
+/** The limit tables: drafted by quality or engineering, released and withdrawn by quality. */
 export const tugRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }) => {
-  app.get('/limits', { schema: { response: { 200: z.array(limitTableSchema) } } }, (request) => {
+  app.addContentTypeParser('text/csv', { parseAs: 'buffer', bodyLimit: 1024 * 1024 }, (_request, body, done) => {
+    done(null, body);
+  });
+
+  app.get('/limits', { schema: { response: { 200: z.array(limitRecordSchema) } } }, (request) => {
     signedIn(request);
-    return listLimits(db);
+    return listLimitRecords(db, today());
   });
 
   for (const [path, to] of [
@@ -18,8 +28,81 @@ export const tugRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
   ] as const) {
     app.post(
       path,
-      { onRequest: only('release-limits'), schema: { body: limitKeySchema, response: { 200: limitTableSchema } } },
-      (request) => moveLimit(db, request.body, to, signedIn(request).name),
+      {
+        onRequest: only('release-limits'),
+        schema: {
+          body: limitKeySchema.extend({ replaces: z.boolean().default(false) }),
+          response: { 200: limitTableSchema },
+        },
+      },
+      (request) => {
+        const { replaces, ...key } = request.body;
+        return moveLimit(db, key, to, { by: signedIn(request).name, today: today(), replaces });
+      },
     );
   }
+
+  app.put(
+    '/limits/draft',
+    {
+      onRequest: only('draft-limits'),
+      schema: { body: limitTableSchema, response: { 200: z.array(limitRecordSchema) } },
+    },
+    async (request) => {
+      await keepDraft(db, request.body, signedIn(request).name);
+      return listLimitRecords(db, today());
+    },
+  );
+
+  app.get(
+    '/limits/touched',
+    {
+      schema: {
+        querystring: z.strictObject({ class: z.string() }),
+        response: {
+          200: z.array(
+            z.object({ id: z.uuid(), list: z.string(), terminal: z.string(), wire: z.string(), pieces: z.number() }),
+          ),
+        },
+      },
+    },
+    (request) => {
+      signedIn(request);
+      return touchedBy(db, request.query.class);
+    },
+  );
+
+  app.get('/limits/rows.csv', { schema: { querystring: limitKeySchema } }, async (request, reply) => {
+    signedIn(request);
+    const { document, revision, class: className } = request.query;
+    const table = (await listLimits(db)).find(
+      (t) => t.document === document && t.revision === revision && t.class === className,
+    );
+    if (!table) throw refusals.notFound(`${document} rev ${revision}`);
+    const name = `limits-${document}-${revision}-${className}`.replace(/[^A-Za-z0-9.-]/g, '_');
+    return reply
+      .type('text/csv; charset=utf-8')
+      .header('content-disposition', `attachment; filename="${name}.csv"`)
+      .send(stringify(writeLimitRows(table.rows)));
+  });
+
+  app.post(
+    '/limits/rows',
+    {
+      onRequest: only('draft-limits'),
+      schema: { consumes: ['text/csv'], response: { 200: z.array(limitRowSchema) } },
+    },
+    (request) => {
+      signedIn(request);
+      if (!Buffer.isBuffer(request.body)) throw refusals.fileUnreadable('Send the file itself, as text/csv.');
+      const read = readLimitRows(readCsv(request.body));
+      if (!read.ok) {
+        throw refusals.listProblems(
+          read.problems.map(({ row, column, value, text }) => ({ row, where: column, value, text })),
+          read.total,
+        );
+      }
+      return [...read.rows];
+    },
+  );
 };

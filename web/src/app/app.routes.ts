@@ -1,4 +1,11 @@
-import type { Routes } from '@angular/router';
+import type { Routes, UrlMatchResult, UrlSegment } from '@angular/router';
+
+/** 'cabinet', 'cabinet/<kind>' and 'cabinet/<kind>/<part>' are one page, so that a search survives opening a part. */
+function cabinetMatcher(segments: UrlSegment[]): UrlMatchResult | null {
+  const [first, kind, part] = segments;
+  if (first?.path !== 'cabinet' || segments.length > 3) return null;
+  return { consumed: segments, posParams: { ...(kind && { kindName: kind }), ...(part && { partName: part }) } };
+}
 
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'bench' },
@@ -23,12 +30,33 @@ export const routes: Routes = [
       { path: 'crimp', loadComponent: () => import('./crimp/crimp-stage').then((m) => m.CrimpStage) },
       { path: 'look', loadComponent: () => import('./look/look-stage').then((m) => m.LookStage) },
       { path: 'tug', loadComponent: () => import('./tug/tug-stage').then((m) => m.TugStage) },
+      { path: 'release', loadComponent: () => import('./lot/release-stage').then((m) => m.ReleaseStage) },
     ],
   },
   {
-    path: 'cabinet',
+    matcher: cabinetMatcher,
     title: 'Cabinet · Tug Mark',
     loadComponent: () => import('./cabinet/cabinet-page').then((m) => m.CabinetPage),
+  },
+  {
+    path: 'finder',
+    title: 'Finder · Tug Mark',
+    loadComponent: () => import('./match/finder-page').then((m) => m.FinderPage),
+  },
+  {
+    path: 'tools',
+    title: 'Tools · Tug Mark',
+    loadComponent: () => import('./tool/tools-page').then((m) => m.ToolsPage),
+  },
+  {
+    path: 'practices',
+    title: 'Practices · Tug Mark',
+    loadComponent: () => import('./practice/practice-page').then((m) => m.PracticePage),
+  },
+  {
+    path: 'sheets/:id',
+    title: 'Set-up sheet · Tug Mark',
+    loadComponent: () => import('./records/sheet-page').then((m) => m.SheetPage),
   },
   {
     path: 'limits',

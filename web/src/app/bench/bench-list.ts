@@ -11,11 +11,12 @@ import { ProblemNotice } from '../parts/problem-notice';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
 import { ImportList } from './import-list';
+import { SheetPile } from './sheet-pile';
 
 /** Every combination of the shop with its six stages and what holds it back. */
 @Component({
   selector: 'tm-bench-list',
-  imports: [RouterLink, NzButtonModule, NzInputModule, NzTableModule, Mark, ProblemNotice, ImportList],
+  imports: [RouterLink, NzButtonModule, NzInputModule, NzTableModule, Mark, ProblemNotice, ImportList, SheetPile],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -113,7 +114,12 @@ import { ImportList } from './import-list';
                     <tm-mark class="tight" [state]="state" [size]="18" />
                   }
                 </td>
-                <td [class.wrong]="line.verdict === 'rejected'">{{ line.headline }}</td>
+                <td [class.wrong]="line.verdict === 'rejected' || line.release === 'lapsed'">
+                  {{
+                    line.release === 'lapsed' ? 'Release has lapsed.' : line.release === 'released' ? 'Released.' : ''
+                  }}
+                  {{ line.headline }}
+                </td>
               </tr>
             }
           </tbody>
@@ -122,9 +128,22 @@ import { ImportList } from './import-list';
           <button nz-button class="bench-button" type="button" (click)="load()">Show more</button>
         }
       }
+      @if (lists().length) {
+        <p class="piles">
+          @for (list of lists(); track list) {
+            <tm-sheet-pile [list]="list" />
+          }
+        </p>
+      }
     </div>
   `,
   styles: `
+    .piles {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px 14px;
+      margin-top: 14px;
+    }
     .tools {
       align-items: end;
       display: flex;
@@ -198,6 +217,8 @@ export class BenchList {
       return words.every((word) => text.includes(word));
     });
   });
+  /** Names of the lists the shown combinations come from. */
+  protected readonly lists = computed(() => [...new Set(this.shown().map((line) => line.list))].slice(0, 8));
   protected readonly headline = computed(() => {
     const lines = this.lines();
     if (!lines.length) return 'The bench';

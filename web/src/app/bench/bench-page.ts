@@ -18,9 +18,20 @@ import { ProblemNotice } from '../parts/problem-notice';
       <aside>
         <div class="what">
           <h2>{{ view.terminal.part }} {{ view.terminal.label }}</h2>
-          <p class="figures">on {{ view.wire.label }}</p>
+          <p class="figures">
+            on {{ view.wire.label }}
+            @for (other of view.together; track $index) {
+              and {{ other.label }}
+            }
+          </p>
           <p class="soft">{{ limitName() }} · practice: {{ view.practice.part }}</p>
-          <p><a [routerLink]="['/records', view.combination.id]">Record</a></p>
+          <p>
+            <a [routerLink]="['/records', view.combination.id]">Record</a> ·
+            <a [routerLink]="['/sheets', view.combination.id]">Set-up sheet</a>
+            @if (hand.run() > 1) {
+              <span class="soft">· run {{ hand.run() }}</span>
+            }
+          </p>
         </div>
         @if (hand.judgement(); as judgement) {
           <tm-ladder [id]="view.combination.id" [judgement]="judgement" />

@@ -1,4 +1,5 @@
 import type { CombinationLine } from '@tug-mark/contract';
+import { NO_DEMAND } from '@tug-mark/core';
 import { windowSplice, wireOf } from '../../../../core/src/testing/shop';
 import { ApiProblem } from '../http/api';
 import { MatchStage } from '../match/match-stage';
@@ -20,9 +21,12 @@ const line = (id: string, changes: Partial<CombinationLine> = {}): CombinationLi
   pieces: 24,
   place: 'dry',
   class: '2',
+  customer: null,
+  demand: NO_DEMAND,
+  release: 'none',
   terminalLabel: 'ring M4',
   wireLabel: '0.75 mm²',
-  family: 'bare ring',
+  family: 'bare terminal',
   verdict: 'open',
   headline: 'Held back by tool.',
   stages: ['pass', 'pass', 'missing', 'missing', 'missing', 'missing'],
@@ -144,7 +148,7 @@ describe('Around the bench', () => {
       // L 6, envelope 1.1317, brush to 4: [8.263, 10], middle 9.13 on the 0.1 step
       expect(bench.headline).toBe('Strip 9.1 mm.');
       expect(bench.element.querySelector('dd')?.textContent?.trim()).toBe('9.1 mm');
-      expect(bench.element.querySelector('tm-side-view .strip')?.textContent).toContain('strip 9.1');
+      expect(bench.element.querySelector('tm-side-view svg')?.textContent).toContain('strip 9.1');
       expect(bench.element.querySelector('tm-strip-ruler svg')?.getAttribute('aria-label')).toContain(
         'band from 8.3 to 10.0 mm, set point 9.1 mm',
       );
@@ -211,14 +215,28 @@ describe('Around the bench', () => {
   });
 
   describe('The limits', () => {
-    const draft = { ...viewOf().limits[0], revision: 'D', status: 'draft' };
+    const table = { ...viewOf().limits[0], revision: 'D', status: 'draft' };
+    const draft = {
+      table,
+      draftedBy: 'Marek',
+      releasedBy: null,
+      releasedAt: null,
+      withdrawnBy: null,
+      withdrawnAt: null,
+      problems: [],
+    };
     const limits = () => Promise.resolve([draft]);
 
     it('are released by quality', async () => {
       const releaseLimit = jasmine.createSpy('releaseLimit').and.resolveTo({});
       bench = await Bench.open(LimitsPage, { role: 'quality', api: { limits, releaseLimit } });
       await bench.press('Release rev D, class 2');
-      expect(releaseLimit).toHaveBeenCalledOnceWith({ document: 'FL-SPEC-07', revision: 'D', class: '2' });
+      expect(releaseLimit).toHaveBeenCalledOnceWith({
+        document: 'FL-SPEC-07',
+        revision: 'D',
+        class: '2',
+        replaces: false,
+      });
     });
 
     it('are only looked at by others', async () => {

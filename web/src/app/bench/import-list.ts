@@ -21,7 +21,8 @@ const MOST_BYTES = 16 * 1024 * 1024;
       <h2>A wire list from a CSV file</h2>
       <p class="soft">
         Columns by their headers, in any order: wire id, wire part, length (mm, or in), terminal a, terminal b,
-        quantity; place (dry or wet) if you have it. Write - where an end gets no terminal.
+        quantity; if you have them, place (dry or wet), stud a, stud b, place temperature, current, voltage, and joint
+        a, joint b where wires share a barrel. Write - where an end gets no terminal.
       </p>
       <div class="row">
         <div class="field">
@@ -35,6 +36,16 @@ const MOST_BYTES = 16 * 1024 * 1024;
         <div class="field class">
           <label for="list-class">Class</label>
           <input nz-input id="list-class" maxlength="40" [value]="className()" (input)="className.set(value($event))" />
+        </div>
+        <div class="field">
+          <label for="list-customer">Customer, if any</label>
+          <input
+            nz-input
+            id="list-customer"
+            maxlength="80"
+            [value]="customer()"
+            (input)="customer.set(value($event))"
+          />
         </div>
         <button nz-button nzType="primary" class="bench-button" type="submit" [disabled]="busy()">
           {{ busy() ? 'Reading ...' : 'Import' }}
@@ -89,6 +100,7 @@ export class ImportList {
   protected readonly file = signal<File | null>(null);
   protected readonly name = signal('');
   protected readonly className = signal('2');
+  protected readonly customer = signal('');
   protected readonly busy = signal(false);
   protected readonly hint = signal('');
   protected readonly problem = signal<Problem | null>(null);
@@ -137,7 +149,13 @@ export class ImportList {
     if (!file || this.hint()) return;
     this.busy.set(true);
     try {
-      const kept = await this.api.importWireList(this.id, this.name().trim(), this.className().trim() || '2', file);
+      const kept = await this.api.importWireList(
+        this.id,
+        this.name().trim(),
+        this.className().trim() || '2',
+        this.customer().trim(),
+        file,
+      );
       this.done.emit(
         `${kept.name}: ${kept.wires} wires became ${kept.combinations} combinations with ${kept.pieces} pieces.`,
       );

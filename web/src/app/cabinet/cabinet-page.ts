@@ -1,234 +1,411 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ScrollingModule } from '@angular/cdk/scrolling';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { may, type Cabinet, type Problem } from '@tug-mark/contract';
-import { familyName, judgeTool, metalArea, rangeLabel, sizeLabel } from '@tug-mark/core';
+import { may, type Problem } from '@tug-mark/contract';
+import {
+  CATALOGUE_KINDS,
+  CATALOGUES,
+  indexParts,
+  searchParts,
+  type CatalogueKind,
+  type CatalogueParts,
+  type Column,
+} from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { NzTableModule } from 'ng-zorro-antd/table';
 import { Api, toProblem } from '../http/api';
 import { readJsonFile } from '../http/read-json-file';
 import { ProblemNotice } from '../parts/problem-notice';
 import { sessionFeature } from '../session/session.state';
+import { Keys } from '../shell/keys';
+import { CabinetParts } from './cabinet';
+import { FACT_TITLES, factsOf } from './facts';
+import { PartDetail } from './part-detail';
+import { PartEditor } from './part-editor';
+import { scanned } from './scanned';
 
-const KINDS = ['terminals', 'wires', 'tools', 'strippers'] as const;
-type Kind = (typeof KINDS)[number];
+type AnyPart = CatalogueParts[CatalogueKind];
 
-interface Line {
-  readonly part: string;
-  readonly label: string;
-  readonly facts: readonly string[];
-}
-
-const COLUMNS: Record<Kind, readonly string[]> = {
-  terminals: ['Family', 'Conductor', 'Insulation', 'Stud or mating'],
-  wires: ['Size', 'Metal', 'Insulation', 'Kind'],
-  tools: ['Kind', 'State today', 'Dies and nests', 'Cycles'],
-  strippers: ['Repeats within', 'Step', 'Insulations', 'Notches'],
-};
-
-/** What the shop has: terminals, wires, tools and strippers. Filled by a shop file; editing comes later. */
+/** What the shop has, by kind: searched as you type or scan, filtered, compared, changed, taken in and out as files. */
 @Component({
   selector: 'tm-cabinet-page',
-  imports: [NzButtonModule, NzInputModule, NzTableModule, ProblemNotice],
+  imports: [ScrollingModule, NzButtonModule, NzInputModule, ProblemNotice, PartDetail, PartEditor],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
       <div class="page-head">
         <div>
-          <h1>Cabinet</h1>
+          <h1>Cabinet: {{ shown().length }} of {{ parts().length }} {{ catalogue().many }}</h1>
           <p class="soft">
-            What the shop has. It is filled from a shop file (JSON); editing parts here is not built yet.
+            Type or scan a part; Enter opens the first. An edit makes a new revision: set-ups keep theirs.
           </p>
         </div>
         <div class="tools">
           <div class="field">
-            <label for="cabinet-search">Search</label>
-            <input nz-input id="cabinet-search" type="search" [value]="search()" (input)="search.set(value($event))" />
+            <label for="cabinet-search">Search or scan</label>
+            <input
+              nz-input
+              id="cabinet-search"
+              type="search"
+              autocomplete="off"
+              [value]="search()"
+              (input)="search.set(value($event))"
+              (keydown.enter)="openFirst($event)"
+            />
           </div>
-          @if (mayImport()) {
+          @for (facet of facets(); track facet.column.path) {
             <div class="field">
-              <label for="shop-file">Read a shop file</label>
-              <input id="shop-file" type="file" accept=".json,application/json" (change)="read($event)" />
+              <label [attr.for]="'facet-' + facet.column.path">{{ facet.column.title }}</label>
+              <select
+                class="ant-input"
+                [id]="'facet-' + facet.column.path"
+                (change)="narrow(facet.column.path, value($event))"
+              >
+                <option value="">any</option>
+                @for (option of facet.options; track option) {
+                  <option [value]="option" [selected]="narrowed()[facet.column.path] === option">{{ option }}</option>
+                }
+              </select>
             </div>
           }
         </div>
       </div>
+      <div class="kinds">
+        <div class="kinds" role="tablist" aria-label="Kinds of part">
+          @for (k of kinds; track k) {
+            <button
+              type="button"
+              role="tab"
+              aria-controls="parts"
+              [attr.aria-selected]="k === kind()"
+              [class.here]="k === kind()"
+              (click)="to(k)"
+            >
+              {{ catalogues[k].many }} <span class="figures soft">{{ count(k) }}</span>
+            </button>
+          }
+        </div>
+        <span class="files">
+          <a [href]="'/api/cabinet/' + kind() + '/parts.csv'" download>CSV</a>
+          <a [href]="'/api/cabinet/' + kind() + '/parts.json'" download>JSON</a>
+          @if (mayEdit()) {
+            <label class="file">
+              Read {{ catalogue().many }} (CSV, JSON)
+              <input type="file" accept=".csv,.json,text/csv,application/json" (change)="readParts($event)" />
+            </label>
+            <label class="file">
+              Read a shop file
+              <input id="shop-file" type="file" accept=".json,application/json" (change)="readShop($event)" />
+            </label>
+            <button nz-button type="button" (click)="editing.set('new')">New {{ catalogue().one }}</button>
+          }
+        </span>
+      </div>
       @if (said()) {
         <p class="notice good" role="status">{{ said() }}</p>
       }
-      @if (problem(); as found) {
+      @if (problem() ?? store.problem(); as found) {
         <tm-problem [problem]="found" />
       }
-      <div class="kinds" role="tablist" aria-label="Kinds of part">
-        @for (k of kinds; track k) {
-          <button
-            type="button"
-            role="tab"
-            aria-controls="parts"
-            [attr.aria-selected]="k === kind()"
-            [class.here]="k === kind()"
-            (click)="kind.set(k)"
-          >
-            {{ k }} <span class="figures soft">{{ cabinet()?.[k]?.length ?? 0 }}</span>
-          </button>
-        }
-      </div>
-      <div id="parts" role="tabpanel" [attr.aria-label]="kind()">
-        <nz-table
-          #table
-          [nzData]="shown()"
-          nzSize="small"
-          [nzFrontPagination]="false"
-          [nzShowPagination]="false"
-          nzNoResult="Nothing here, or nothing matches."
-        >
-          <thead>
-            <tr>
-              <th scope="col">Part</th>
-              @for (column of columns(); track column) {
-                <th scope="col">{{ column }}</th>
+      @if (editing(); as what) {
+        <tm-part-editor
+          [kind]="kind()"
+          [part]="what === 'new' ? null : chosen()"
+          (kept)="kept($event)"
+          (closed)="editing.set(null)"
+        />
+      } @else {
+        <div class="body" [class.alone]="!chosen()">
+          <div id="parts" role="tabpanel" [attr.aria-label]="catalogue().many">
+            <div class="line titles figures" aria-hidden="true">
+              <span>Part</span>
+              @for (title of titles(); track title) {
+                <span>{{ title }}</span>
               }
-            </tr>
-          </thead>
-          <tbody>
-            @for (line of table.data; track line.part) {
-              <tr class="ant-table-row">
-                <td>
-                  <strong class="figures">{{ line.part }}</strong><span class="under">{{ line.label }}</span>
-                </td>
-                @for (fact of line.facts; track $index) {
-                  <td>{{ fact }}</td>
+            </div>
+            <cdk-virtual-scroll-viewport itemSize="54" minBufferPx="540" maxBufferPx="1080">
+              <button
+                type="button"
+                class="line"
+                *cdkVirtualFor="let part of shown(); trackBy: byPart"
+                [class.here]="part.part === chosen()?.part"
+                [attr.aria-current]="part.part === chosen()?.part ? 'true' : null"
+                (click)="open(part)"
+              >
+                <span
+                  ><strong class="figures">{{ part.part }}</strong
+                  ><span class="under">{{ part.label }}</span></span
+                >
+                @for (fact of facts(part); track $index) {
+                  <span>{{ fact }}</span>
                 }
-              </tr>
+              </button>
+            </cdk-virtual-scroll-viewport>
+            @if (!shown().length) {
+              <p class="soft none">Nothing here, or nothing matches.</p>
             }
-          </tbody>
-        </nz-table>
-      </div>
+          </div>
+          @if (chosen(); as part) {
+            <tm-part-detail
+              [kind]="kind()"
+              [part]="part"
+              [others]="parts()"
+              [mayEdit]="mayEdit()"
+              (edit)="editing.set('this')"
+              (closed)="close()"
+            />
+          }
+        </div>
+      }
     </div>
   `,
   styles: `
     .tools {
       align-items: end;
       display: flex;
-      gap: 18px;
+      flex-wrap: wrap;
+      gap: 14px;
     }
     .kinds {
+      align-items: center;
       display: flex;
+      flex-wrap: wrap;
       gap: 6px;
       margin: 12px 0;
     }
-    .kinds button {
+    .kinds .kinds {
+      margin: 0;
+    }
+    .kinds button[role='tab'] {
       background: var(--sheet);
       border: 1px solid var(--line);
       color: var(--ink);
       cursor: pointer;
       font: 600 16px var(--figures);
       min-height: 44px;
-      padding: 0 16px;
+      padding: 0 14px;
     }
     .kinds .here {
       background: var(--petrol-tint);
       border-color: var(--petrol);
     }
+    .files {
+      align-items: center;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px 16px;
+      margin-left: auto;
+    }
+    .file {
+      color: var(--petrol);
+      cursor: pointer;
+      text-decoration: underline;
+    }
+    .file input {
+      height: 1px;
+      opacity: 0;
+      position: absolute;
+      width: 1px;
+    }
+    .file:focus-within {
+      outline: 3px solid var(--focus);
+      outline-offset: 2px;
+    }
+    .body {
+      align-items: start;
+      display: grid;
+      gap: 20px;
+      grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr);
+    }
+    .body.alone {
+      grid-template-columns: 1fr;
+    }
+    cdk-virtual-scroll-viewport {
+      background: var(--sheet);
+      border: 1px solid var(--line);
+      height: calc(100vh - 330px);
+      min-height: 320px;
+    }
+    .line {
+      align-items: center;
+      background: none;
+      border: 0;
+      border-bottom: 1px solid var(--line);
+      color: var(--ink);
+      display: grid;
+      font: inherit;
+      gap: 10px;
+      grid-template-columns: minmax(0, 1.7fr) repeat(4, minmax(0, 1fr));
+      height: 54px;
+      line-height: 1.2;
+      overflow: hidden;
+      padding: 0 12px;
+      text-align: left;
+      width: 100%;
+    }
+    button.line {
+      cursor: pointer;
+    }
+    button.line:hover {
+      background: var(--paper);
+    }
+    button.line.here {
+      background: var(--petrol-tint);
+      box-shadow: inset 4px 0 0 var(--petrol);
+    }
+    button.line:focus-visible {
+      outline-offset: -3px;
+    }
+    .titles {
+      background: var(--shade);
+      font-weight: 600;
+      height: 36px;
+    }
     .under {
       color: var(--ink-soft);
       display: block;
       font-size: 14px;
+      overflow: hidden;
+      text-overflow: ellipsis;
+      white-space: nowrap;
+    }
+    .none {
+      padding: 12px;
+    }
+    @media (max-width: 1000px) {
+      .body {
+        grid-template-columns: 1fr;
+      }
     }
   `,
 })
 export class CabinetPage {
   private readonly api = inject(Api);
+  private readonly router = inject(Router);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
-  protected readonly kinds = KINDS;
-  protected readonly cabinet = signal<Cabinet | null>(null);
-  protected readonly kind = signal<Kind>('terminals');
+  protected readonly store = inject(CabinetParts);
+  /** From the address: the kind looked at, and the part that is open. */
+  readonly kindName = input<string | undefined>();
+  readonly partName = input<string | undefined>();
+
+  protected readonly kinds = CATALOGUE_KINDS;
+  protected readonly catalogues = CATALOGUES;
+  protected readonly kind = computed<CatalogueKind>(
+    () => CATALOGUE_KINDS.find((kind) => kind === this.kindName()) ?? 'terminal',
+  );
+  protected readonly catalogue = computed(() => CATALOGUES[this.kind()]);
+  protected readonly titles = computed(() => FACT_TITLES[this.kind()]);
   protected readonly search = signal('');
+  protected readonly narrowed = linkedSignal<CatalogueKind, Readonly<Record<string, string>>>({
+    source: this.kind,
+    computation: () => ({}),
+  });
   protected readonly said = signal('');
   protected readonly problem = signal<Problem | null>(null);
-  protected readonly mayImport = computed(() => may(this.person()?.role ?? 'technician', 'import-shop-file'));
-  protected readonly columns = computed(() => COLUMNS[this.kind()]);
+  protected readonly editing = signal<'new' | 'this' | null>(null);
+  protected readonly mayEdit = computed(() => may(this.person()?.role ?? 'technician', 'edit-cabinet'));
 
-  private readonly lines = computed<readonly Line[]>(() => {
-    const cabinet = this.cabinet();
-    if (!cabinet) return [];
-    const now = new Date().toISOString();
-    switch (this.kind()) {
-      case 'terminals':
-        return cabinet.terminals.map((t) => ({
-          part: t.part,
-          label: t.label,
-          facts: [
-            familyName(t.family),
-            rangeLabel(t.conductorRange),
-            t.insulationRange ? `${t.insulationRange.min}–${t.insulationRange.max} mm` : 'not gripped',
-            t.stud ?? 'none',
-          ],
-        }));
-      case 'wires':
-        return cabinet.wires.map((w) => ({
-          part: w.part,
-          label: w.label,
-          facts: [
-            sizeLabel(w.conductor.size),
-            `${metalArea(w.conductor).toFixed(3)} mm²`,
-            `${w.insulation}, ${w.insulationDiameter} mm`,
-            w.conductor.kind,
-          ],
-        }));
-      case 'tools':
-        return cabinet.tools.map((t) => ({
-          part: t.part,
-          label: t.label,
-          facts: [
-            t.kind,
-            judgeTool(t, cabinet.checks, now)
-              .reasons.map((r) => r.text)
-              .join(' '),
-            t.dies.map((d) => `${d.label}: ${d.nests.map((n) => n.label).join(', ')}`).join('; '),
-            `${t.cycles} of ${t.cycleLimit}`,
-          ],
-        }));
-      case 'strippers':
-        return cabinet.strippers.map((s) => ({
-          part: s.part,
-          label: s.label,
-          facts: [`± ${s.repeatability} mm`, `${s.step} mm`, s.insulations.join(', '), `${s.notches.length}`],
-        }));
-    }
+  protected readonly parts = computed<readonly AnyPart[]>(() => this.store.of(this.kind()));
+  private readonly index = computed(() => indexParts(this.kind(), this.parts() as never));
+  protected readonly facets = computed(() =>
+    this.catalogue()
+      .columns.filter((column) => column.type === 'choice')
+      .slice(0, 3)
+      .map((column) => ({
+        column,
+        options: [...new Set(this.parts().map((part) => valueAt(part, column)))].filter((o) => o !== '').sort(),
+      }))
+      .filter(({ options }) => options.length > 1),
+  );
+  protected readonly shown = computed<readonly AnyPart[]>(() => {
+    const narrow = Object.entries(this.narrowed()).filter(([, wanted]) => wanted !== '');
+    const found: readonly AnyPart[] = searchParts(this.index(), scanned(this.search()));
+    if (!narrow.length) return found;
+    return found.filter((part) => narrow.every(([path, wanted]) => valueAt(part, { path }) === wanted));
   });
-  protected readonly shown = computed(() => {
-    const words = this.search().toLowerCase().split(/\s+/).filter(Boolean);
-    return this.lines().filter((line) => {
-      const text = [line.part, line.label, ...line.facts].join(' ').toLowerCase();
-      return words.every((word) => text.includes(word));
-    });
-  });
+  protected readonly chosen = computed(() => this.parts().find((part) => part.part === this.partName()) ?? null);
 
   constructor() {
-    void this.load();
+    void this.store.load();
+    inject(Keys).use(
+      [
+        { key: '/', does: 'go to the search field' },
+        { key: 'Esc', does: 'close the part' },
+      ],
+      (key) => {
+        if (key === '/') document.getElementById('cabinet-search')?.focus();
+        else if (key === 'Escape') this.close();
+        else return false;
+        return true;
+      },
+    );
   }
 
-  private async load(): Promise<void> {
-    try {
-      this.cabinet.set(await this.api.cabinet());
-    } catch (error) {
-      this.problem.set(toProblem(error));
-    }
+  protected count(kind: CatalogueKind): number {
+    return this.store.of(kind).length;
+  }
+  protected facts(part: AnyPart): string[] {
+    return factsOf(this.kind(), part);
+  }
+  protected byPart(_: number, part: AnyPart): string {
+    return part.part;
+  }
+  protected narrow(path: string, wanted: string): void {
+    this.narrowed.update((all) => ({ ...all, [path]: wanted }));
   }
 
-  protected async read(event: Event): Promise<void> {
+  protected to(kind: CatalogueKind): void {
+    this.search.set('');
+    this.editing.set(null);
+    void this.router.navigate(['/cabinet', kind]);
+  }
+  protected open(part: AnyPart): void {
+    void this.router.navigate(['/cabinet', this.kind(), part.part]);
+  }
+  protected openFirst(event: Event): void {
+    event.preventDefault();
+    const exact = this.parts().find((part) => part.part === scanned(this.search()));
+    const first = exact ?? this.shown()[0];
+    if (first) this.open(first);
+  }
+  protected close(): void {
+    void this.router.navigate(['/cabinet', this.kind()]);
+  }
+
+  protected async kept(part: string): Promise<void> {
+    this.editing.set(null);
+    this.said.set(`${part} is kept as its newest revision.`);
+    await this.store.load();
+    void this.router.navigate(['/cabinet', this.kind(), part]);
+  }
+
+  protected readParts(event: Event): Promise<void> {
+    return this.read(event, async (file) => {
+      const isJson = file.name.toLowerCase().endsWith('.json');
+      const { parts, changed } = isJson
+        ? await this.api.importParts(this.kind(), await readJsonFile(file))
+        : await this.api.importPartTable(this.kind(), file);
+      return `${file.name}: ${parts} ${this.catalogue().many} read, ${changed} of them new or changed.`;
+    });
+  }
+
+  protected readShop(event: Event): Promise<void> {
+    return this.read(event, async (file) => {
+      const { parts, limits } = await this.api.importShopFile(await readJsonFile(file));
+      return `${file.name}: ${parts} parts new or changed, ${limits} limit tables as drafts.`;
+    });
+  }
+
+  private async read(event: Event, take: (file: File) => Promise<string>): Promise<void> {
     const field = event.target as HTMLInputElement;
     const file = field.files?.[0];
     if (!file) return;
     this.said.set('');
     this.problem.set(null);
     try {
-      const { parts, limits } = await this.api.importShopFile(await readJsonFile(file));
-      this.said.set(
-        `${parts} parts are new or revised; ${limits} limit tables came in as drafts for quality to release.`,
-      );
-      await this.load();
+      this.said.set(await take(file));
+      await this.store.load();
     } catch (error) {
       this.problem.set(toProblem(error));
     }
@@ -238,4 +415,11 @@ export class CabinetPage {
   protected value(event: Event): string {
     return (event.target as HTMLInputElement).value;
   }
+}
+
+function valueAt(part: AnyPart, { path }: Pick<Column, 'path'>): string {
+  const found = path
+    .split('.')
+    .reduce<unknown>((at, key) => (at as Record<string, unknown> | null | undefined)?.[key], part);
+  return typeof found === 'string' ? found : '';
 }

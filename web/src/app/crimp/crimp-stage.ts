@@ -2,16 +2,18 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Router } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import type { EndState } from '@tug-mark/core';
 import { Hand } from '../hand/hand';
 import { EndView } from '../parts/end-view';
 import { Mark } from '../parts/mark';
+import { focusMeasure, Measures } from '../parts/measures';
 import { SideViewDrawing } from '../parts/side-view';
 import { Keys } from '../shell/keys';
 
 /** Which way round, how many bites, in what order: one step at a time, each confirmed before the next shows. */
 @Component({
   selector: 'tm-crimp-stage',
-  imports: [NzButtonModule, NzInputModule, SideViewDrawing, EndView, Mark],
+  imports: [NzButtonModule, NzInputModule, SideViewDrawing, EndView, Mark, Measures],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (hand.view(); as view) {
@@ -34,17 +36,28 @@ import { Keys } from '../shell/keys';
             [seamAngle]="s!.orientation!.angle"
             [width]="660"
           />
-          <tm-end-view
-            [terminal]="view.terminal"
-            [wire]="view.wire"
-            [profile]="s!.tool!.nest.profile"
-            [orientation]="s!.orientation!"
-          />
+          <div class="ends">
+            @for (state of ends(); track state) {
+              <tm-end-view
+                [terminal]="view.terminal"
+                [wire]="view.wire"
+                [profile]="s!.tool!.nest.profile"
+                [orientation]="s!.orientation!"
+                [state]="state"
+              />
+            }
+          </div>
         </div>
         <p class="lies">
           <strong>{{ s!.orientation!.headline }}</strong> {{ s!.orientation!.critical ? 'Critical. ' : ''
           }}<span class="soft">{{ bites() }}</span>
+          @if (s!.orientation!.wrong; as wrong) {
+            <span class="wrong-way">Not like this: {{ wrong.text }}</span>
+          }
         </p>
+        @if (step()?.gate === 'strip-looked-at') {
+          <tm-measures what="strip" />
+        }
         <ol aria-label="Steps">
           @for (gate of s!.gates; track gate.gate; let i = $index) {
             @let given = answers().get(gate.gate);
@@ -54,6 +67,16 @@ import { Keys } from '../shell/keys';
             </li>
           }
         </ol>
+        @if (s!.after.length) {
+          <details>
+            <summary>Afterwards, for the pieces that are not pulled</summary>
+            <ul class="after">
+              @for (line of s!.after; track line) {
+                <li>{{ line }}</li>
+              }
+            </ul>
+          </details>
+        }
         <div class="foot">
           @if (!taken()) {
             <p class="notice">Take a tool first: the mark and the bite depend on it.</p>
@@ -104,7 +127,18 @@ import { Keys } from '../shell/keys';
       align-items: start;
       display: grid;
       gap: 14px 28px;
-      grid-template-columns: minmax(0, 660fr) minmax(0, 280fr);
+      grid-template-columns: minmax(0, 520fr) minmax(0, 470fr);
+    }
+    .ends {
+      display: flex;
+    }
+    .ends > * {
+      flex-basis: 0;
+      min-width: 0;
+    }
+    .wrong-way {
+      color: var(--fail);
+      display: block;
     }
     .lies {
       font-size: 16px;
@@ -117,7 +151,7 @@ import { Keys } from '../shell/keys';
       gap: 4px;
       grid-template-columns: repeat(auto-fit, minmax(176px, 1fr));
     }
-    li {
+    ol > li {
       align-items: center;
       background: var(--paper);
       display: grid;
@@ -127,7 +161,7 @@ import { Keys } from '../shell/keys';
       min-height: 42px;
       padding: 4px 10px;
     }
-    li.here {
+    ol > li.here {
       background: var(--petrol-tint);
       box-shadow: inset 4px 0 0 var(--petrol);
       font-weight: 600;
@@ -176,6 +210,9 @@ export class CrimpStage {
       ? `Answered ‘not like this’: ${given.body.note} Mend it, then confirm the step.`
       : step.why;
   });
+  protected readonly ends = computed<readonly EndState[]>(() =>
+    this.setUp()?.orientation?.wrong ? ['before', 'wrong', 'after'] : ['before', 'after'],
+  );
   protected readonly bites = computed(() => {
     const bites = this.setUp()?.bites ?? [];
     const width = this.setUp()?.tool?.nest.width;
@@ -188,9 +225,11 @@ export class CrimpStage {
       [
         { key: 'Enter', does: 'confirm the step, or go on' },
         { key: 'N', does: 'not like this: say what differs' },
+        { key: 'M', does: 'type the measured strip length of the next piece' },
       ],
       (key) => {
         if (key.toLowerCase() === 'n' && this.step() && !this.isRefused()) this.ask('no');
+        else if (key.toLowerCase() === 'm') focusMeasure('strip');
         else if (key === 'Enter' && this.step()) this.yes();
         else if (key === 'Enter' && this.taken()) this.to('look');
         else return false;

@@ -39,6 +39,17 @@ export const refetch = createEffect(
   { functional: true },
 );
 
+/** A new run works from other revisions: they come with a fresh view. */
+export const refetchForRun = createEffect(
+  (actions$ = inject(Actions)) =>
+    actions$.pipe(
+      ofType(outboxActions.kept),
+      filter(({ entry }) => entry.body.kind === 'run'),
+      map(({ combination }) => handActions.refresh({ id: combination })),
+    ),
+  { functional: true },
+);
+
 /** Coming back to a tab left open: others may have worked on it meanwhile. */
 export const refetchOnReturn = createEffect(
   (store = inject(Store)) =>

@@ -3,6 +3,9 @@ import { Store } from '@ngrx/store';
 import type { KeptEntry } from '@tug-mark/contract';
 import {
   checkEntry,
+  currentRun,
+  ofCurrentRun,
+  standingOf,
   computeSetUp,
   entriesOf,
   judgeCombination,
@@ -48,7 +51,13 @@ export class Hand {
 
   private readonly context = computed(() => {
     const view = this.view();
-    return view && { ...view, place: view.combination.place, class: view.combination.class };
+    return (
+      view && {
+        ...view,
+        use: { ...view.combination.demand, place: view.combination.place },
+        class: view.combination.class,
+      }
+    );
   });
 
   readonly setUp = computed(() => {
@@ -57,34 +66,43 @@ export class Hand {
   });
 
   readonly judgement = computed(() => {
-    const view = this.view();
+    const context = this.context();
     const setUp = this.setUp();
-    return view && setUp && judgeCombination(setUp, this.entries(), view.practice, view.tools, view.checks, this.now());
+    return context && setUp && judgeCombination(setUp, this.entries(), context, this.now());
   });
 
   /** Which entries the server has not confirmed yet. */
   readonly unsent = computed(() => new Set(this.outbox().map((item) => item.entry.id)));
 
-  /** Entries of one kind in force. */
+  /** Run the set-up is in, and what a release made now would stand on. */
+  readonly run = computed(() => currentRun(this.entries()));
+  readonly stands = computed(() => {
+    const view = this.view();
+    const setUp = this.setUp();
+    return view && setUp && standingOf(setUp, ofCurrentRun(this.entries()), view.revisions);
+  });
+
+  /** Entries of one kind in force in the current run. */
   of<K extends EntryBody['kind']>(kind: K) {
-    return entriesOf(this.entries(), kind);
+    return entriesOf(ofCurrentRun(this.entries()), kind);
   }
 
   /**
    * Puts an entry on record: checked by the rules of the job, kept on this device, sent to the server.
    * @returns the refusal, or null when it is kept
    */
-  put(body: EntryBody, correction: { corrects: string; why: string } | null = null): EntryRefusal | null {
+  put(said: EntryBody, correction: { corrects: string; why: string } | null = null): EntryRefusal | null {
     const view = this.view();
     const setUp = this.setUp();
     const person = this.person();
     if (!view || !setUp || !person) {
       return { code: 'not-ready', field: '', text: 'The combination is not loaded yet. Wait a moment and try again.' };
     }
-    const check = checkEntry(setUp, this.entries(), body, {
-      isCorrection: correction !== null,
-      why: correction?.why ?? null,
-    });
+    const run = this.run();
+    const body = said.kind === 'run' || run === 1 ? said : { ...said, run };
+    const about = { isCorrection: correction !== null, why: correction?.why ?? null };
+    const rests = { verdict: this.judgement()?.verdict ?? 'open', stands: this.stands() };
+    const check = checkEntry(setUp, this.entries(), body, about, rests);
     if (!check.ok) return check.refusal;
     const now = new Date();
     this.now.set(now.toISOString());

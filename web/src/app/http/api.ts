@@ -6,15 +6,18 @@ import type {
   FirstEngineer,
   Here,
   KeptEntry,
+  LimitRecord,
   NewEntry,
   NewPerson,
   NewToolCheck,
+  PartRevision,
   Person,
   Problem,
   SignIn,
+  Suspect,
   WireListKept,
 } from '@tug-mark/contract';
-import type { LimitKey, LimitTable } from '@tug-mark/core';
+import type { CatalogueKind, LimitKey, LimitRow, LimitTable, PracticeDraft, Paper } from '@tug-mark/core';
 import { Injectable } from '@angular/core';
 
 /** The server's refusal, or that it could not be reached. */
@@ -37,6 +40,15 @@ const OFFLINE: Problem = {
   code: 'offline',
 };
 
+/** A combination whose limit a change of tables would touch. */
+export interface Touched {
+  readonly id: string;
+  readonly list: string;
+  readonly terminal: string;
+  readonly wire: string;
+  readonly pieces: number;
+}
+
 /** Every call to the server, typed by the contract. */
 @Injectable({ providedIn: 'root' })
 export class Api {
@@ -56,16 +68,74 @@ export class Api {
   checkTool = (check: NewToolCheck) => this.json<{ at: string; by: string }>('POST', 'tool-checks', check);
   cabinet = () => this.json<Cabinet>('GET', 'cabinet');
   importShopFile = (file: unknown) => this.json<{ parts: number; limits: number }>('POST', 'shop-file', file);
-  limits = () => this.json<LimitTable[]>('GET', 'limits');
-  releaseLimit = (key: LimitKey) => this.json<LimitTable>('POST', 'limits/release', key);
+  suspect = (tool: string) => this.json<Suspect | null>('GET', `tools/${encodeURIComponent(tool)}/suspect`);
+  revisions = (kind: CatalogueKind | 'practice', part: string) =>
+    this.json<PartRevision[]>('GET', `cabinet/${kind}/${encodeURIComponent(part)}/revisions`);
+  keepPart = (kind: CatalogueKind, opened: number, body: unknown) =>
+    this.json<PartRevision>('PUT', `cabinet/${kind}`, { opened, body });
+  keepPractice = (opened: number, draft: PracticeDraft) =>
+    this.json<PartRevision>('PUT', 'practices', { opened, draft });
+  importPartTable = (kind: CatalogueKind, file: Blob) =>
+    this.json<{ parts: number; changed: number }>(
+      'POST',
+      `cabinet/${kind}/table`,
+      new Blob([file], { type: 'text/csv' }),
+    );
+  importParts = (kind: CatalogueKind, file: unknown) =>
+    this.json<{ parts: number; changed: number }>('POST', `cabinet/${kind}/parts`, file);
+  limits = () => this.json<LimitRecord[]>('GET', 'limits');
+  touchedByLimits = (className: string) =>
+    this.json<Touched[]>('GET', `limits/touched?${new URLSearchParams({ class: className }).toString()}`);
+  draftLimit = (table: LimitTable) => this.json<LimitRecord[]>('PUT', 'limits/draft', table);
+  readLimitRows = (file: Blob) => this.json<LimitRow[]>('POST', 'limits/rows', new Blob([file], { type: 'text/csv' }));
+  releaseLimit = (key: LimitKey & { replaces: boolean }) => this.json<LimitTable>('POST', 'limits/release', key);
   withdrawLimit = (key: LimitKey) => this.json<LimitTable>('POST', 'limits/withdraw', key);
+  sheetPages = (id: string, paper: Paper) => this.json<string[]>('GET', `combinations/${id}/sheet?paper=${paper}`);
+
+  /**
+   * All set-up sheets of a list as one PDF, told as it grows.
+   * @param tell called with sheets done and sheets in all
+   */
+  async sheetPile(
+    list: string,
+    paper: Paper,
+    signal: AbortSignal,
+    tell: (done: number, of: number) => void,
+  ): Promise<Blob> {
+    const query = new URLSearchParams({ list, paper }).toString();
+    const response = await this.call('GET', `sheets?${query}`, undefined, signal);
+    const reader = response.body?.pipeThrough(new TextDecoderStream()).getReader();
+    const parts: BlobPart[] = [];
+    let rest = '';
+    let isWhole = false;
+    for (let read = await reader?.read(); read && !read.done; read = await reader?.read()) {
+      rest += read.value;
+      const lines = rest.split('\n');
+      rest = lines.pop() ?? '';
+      for (const line of lines) {
+        const { done, of, bytes, end } = JSON.parse(line) as {
+          done: number;
+          of: number;
+          bytes?: string;
+          end?: boolean;
+        };
+        tell(done, of);
+        if (bytes) parts.push(Uint8Array.from(atob(bytes), (character) => character.charCodeAt(0)));
+        isWhole ||= end === true;
+      }
+    }
+    if (!isWhole)
+      throw new ApiProblem({ ...OFFLINE, title: 'The sheets broke off.', detail: 'Nothing is lost: make them again.' });
+    return new Blob(parts, { type: 'application/pdf' });
+  }
+
   record = (id: string) => this.json<CombinationRecord>('GET', `combinations/${id}/record.json`);
   importRecord = (record: unknown) => this.json<{ id: string }>('POST', 'records', record);
   demoWireList = async () => (await this.call('GET', 'demo/sprayer-loom.csv')).blob();
-  importWireList = (id: string, name: string, className: string, file: Blob) =>
+  importWireList = (id: string, name: string, className: string, customer: string, file: Blob) =>
     this.json<WireListKept>(
       'POST',
-      `wire-lists?${new URLSearchParams({ id, name, class: className }).toString()}`,
+      `wire-lists?${new URLSearchParams({ id, name, class: className, ...(customer && { customer }) }).toString()}`,
       new Blob([file], { type: 'text/csv' }),
     );
 
@@ -74,11 +144,12 @@ export class Api {
     return (response.status === 204 ? undefined : await response.json()) as T;
   }
 
-  private async call(method: string, path: string, body?: unknown): Promise<Response> {
+  private async call(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<Response> {
     let response: Response;
     try {
       response = await fetch(`/api/${path}`, {
         method,
+        ...(signal && { signal }),
         ...(body instanceof Blob
           ? { body, headers: { 'content-type': 'text/csv' } }
           : body !== undefined && { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),

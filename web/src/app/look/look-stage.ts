@@ -5,6 +5,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
 import { Mark } from '../parts/mark';
+import { focusMeasure, Measures } from '../parts/measures';
 import { Keys } from '../shell/keys';
 
 const ANSWERS: readonly { finding: Finding; key: string; word: string }[] = [
@@ -18,7 +19,7 @@ const PIECE_STATE = { accepted: 'pass', rework: 'hold', rejected: 'fail', open: 
 /** Is the finished crimp right to the eye? Piece by piece, point by point, by keys. */
 @Component({
   selector: 'tm-look-stage',
-  imports: [RouterLink, NzButtonModule, NzInputModule, Mark],
+  imports: [RouterLink, NzButtonModule, NzInputModule, Mark, Measures],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (criteria().length) {
@@ -32,6 +33,7 @@ const PIECE_STATE = { accepted: 'pass', rework: 'hold', rejected: 'fail', open: 
           <a [routerLink]="['/bench', hand.view()?.combination?.id, 'tool']">To Tool</a>
         </p>
       }
+      <tm-measures what="height" />
       <div class="pieces" role="tablist" aria-label="Sample pieces">
         @for (state of pieces(); track $index) {
           <button
@@ -253,6 +255,7 @@ export class LookStage {
         { key: '↑ ↓', does: 'point' },
         { key: '← →', does: 'piece' },
         { key: 'N', does: 'write a note for the point' },
+        { key: 'M', does: 'type the crimp height of the next piece' },
         { key: 'Enter', does: 'go on to Tug when all is looked at' },
       ],
       (key) => this.handle(key),
@@ -269,6 +272,7 @@ export class LookStage {
     else if (key === 'ArrowUp') this.point.update((p) => Math.max(0, p - 1));
     else if (key === 'ArrowRight') this.go(Math.min(this.pieces().length, this.piece() + 1), this.point());
     else if (key === 'ArrowLeft') this.go(Math.max(1, this.piece() - 1), this.point());
+    else if (key.toLowerCase() === 'm') focusMeasure('height');
     else if (key.toLowerCase() === 'n') document.getElementById('look-note')?.focus();
     else if (key === 'Enter' && this.done()) this.next();
     else return false;

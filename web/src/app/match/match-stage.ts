@@ -46,7 +46,16 @@ import { Keys } from '../shell/keys';
                 }}
               </dd>
               <dt>stud or mating</dt>
-              <dd>{{ view.terminal.stud ?? 'none' }}</dd>
+              <dd>
+                {{ view.terminal.stud ?? 'none' }}
+                @if (view.terminal.stamp) {
+                  <span class="soft">stamped {{ view.terminal.stamp }}</span>
+                }
+              </dd>
+              @if (view.terminal.current || view.terminal.voltage) {
+                <dt>carries</dt>
+                <dd>{{ view.terminal.current ?? '–' }} A, {{ view.terminal.voltage ?? '–' }} V</dd>
+              }
               @if (view.terminal.sleeve) {
                 <dt>sleeve</dt>
                 <dd>
@@ -67,6 +76,10 @@ import { Keys } from '../shell/keys';
             <dl class="facts">
               <dt>size</dt>
               <dd>{{ size() }}</dd>
+              @for (other of view.together; track $index) {
+                <dt>with it in the barrel</dt>
+                <dd>{{ other.part }} {{ other.label }}</dd>
+              }
               <dt>metal</dt>
               <dd>
                 {{ area() }}, {{ view.wire.conductor.strands }} × {{ view.wire.conductor.strandDiameter }} mm
@@ -178,7 +191,7 @@ export class MatchStage {
         ?.text ?? ''
     );
   });
-  protected readonly family = computed(() => familyName(this.terminal()?.family ?? 'bare-ring'));
+  protected readonly family = computed(() => familyName(this.terminal()?.family ?? 'bare-terminal'));
   protected readonly range = computed(() => {
     const terminal = this.terminal();
     return terminal ? rangeLabel(terminal.conductorRange) : '';
@@ -203,11 +216,12 @@ export class MatchStage {
     return wire ? breakingLoad(wire.conductor).toFixed(0) : '';
   });
   protected readonly conductor = computed(() => {
-    const wire = this.wire();
+    const view = this.hand.view();
     const range = this.terminal()?.conductorRange;
+    const value = [view?.wire, ...(view?.together ?? [])].reduce((sum, w) => sum + (w ? metalArea(w.conductor) : 0), 0);
+    const folded = this.setUp()?.fit.folded ? 2 : 1;
     return (
-      wire &&
-      range && { value: metalArea(wire.conductor), min: nominalArea(range.smallest), max: nominalArea(range.largest) }
+      view && range && { value: value * folded, min: nominalArea(range.smallest), max: nominalArea(range.largest) }
     );
   });
   protected readonly chip = computed(

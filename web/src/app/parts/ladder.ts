@@ -22,6 +22,13 @@ const TITLES = { match: 'Match', prepare: 'Prepare', tool: 'Tool', crimp: 'Crimp
             </a>
           </li>
         }
+        <li>
+          <a [routerLink]="['/bench', id(), 'release']" routerLinkActive="here" ariaCurrentWhenActive="step">
+            <tm-mark [state]="release().mark" [size]="20" />
+            <span class="title">Release</span>
+            <span class="answer" [class.bad]="release().mark === 'fail'">{{ release().answer }}</span>
+          </a>
+        </li>
       </ol>
     </nav>
     <p
@@ -91,5 +98,11 @@ const TITLES = { match: 'Match', prepare: 'Prepare', tool: 'Tool', crimp: 'Crimp
 export class Ladder {
   readonly id = input.required<string>();
   readonly judgement = input.required<Judgement>();
+  protected readonly release = computed(() => {
+    const { state, by, reasons } = this.judgement().release;
+    if (state === 'released') return { mark: 'pass' as const, answer: `Released by ${by}.` };
+    if (state === 'lapsed') return { mark: 'fail' as const, answer: `Lapsed. ${reasons[0]?.text ?? ''}` };
+    return { mark: 'missing' as const, answer: 'Quality releases it when all six have passed.' };
+  });
   protected readonly rungs = computed(() => this.judgement().stages.map((s) => ({ ...s, title: TITLES[s.stage] })));
 }

@@ -3,6 +3,7 @@ import { Router } from '@angular/router';
 import { strandDamage } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Hand } from '../hand/hand';
+import { Measures } from '../parts/measures';
 import { Reasons } from '../parts/reasons';
 import { SideViewDrawing } from '../parts/side-view';
 import { StripRuler } from '../parts/strip-ruler';
@@ -11,7 +12,7 @@ import { Keys } from '../shell/keys';
 /** How is the wire end made? */
 @Component({
   selector: 'tm-prepare-stage',
-  imports: [NzButtonModule, SideViewDrawing, StripRuler, Reasons],
+  imports: [NzButtonModule, SideViewDrawing, StripRuler, Reasons, Measures],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (hand.view(); as view) {
@@ -56,6 +57,7 @@ import { Keys } from '../shell/keys';
           </div>
         </div>
         <tm-strip-ruler [strip]="p.strip" />
+        <tm-measures what="strip" />
         <tm-reasons [reasons]="notes()" />
         <div class="foot">
           <button nz-button nzType="primary" class="bench-button" type="button" (click)="next()">Go on to Tool</button>

@@ -29,23 +29,12 @@ export class RecordPage {
 
   protected readonly setUp = computed(() => {
     const record = this.record();
-    return (
-      record &&
-      computeSetUp(
-        { ...record, place: record.combination.place, class: record.combination.class, cabinet: [] },
-        record.entries,
-        record.exportedAt,
-      )
-    );
+    return record && computeSetUp(this.context(record), record.entries, record.exportedAt);
   });
   protected readonly judgement = computed(() => {
     const record = this.record();
     const setUp = this.setUp();
-    return (
-      record &&
-      setUp &&
-      judgeCombination(setUp, record.entries, record.practice, record.tools, record.checks, record.exportedAt)
-    );
+    return record && setUp && judgeCombination(setUp, record.entries, this.context(record), record.exportedAt);
   });
   protected readonly breaks = computed(() =>
     breakingLoad(this.record()?.wire.conductor ?? { strands: 1, strandDiameter: 1, material: 'copper' }),
@@ -98,5 +87,17 @@ export class RecordPage {
 
   protected says({ body, verdict }: KeptEntry): string {
     return `${describeEntry(body)}. ${verdict?.text ?? ''}`;
+  }
+
+  /** A record is judged by the revisions it was made with: what came out since is not its matter. */
+  private context(record: CombinationRecord) {
+    const { combination, revisions } = record;
+    return {
+      ...record,
+      use: { ...combination.demand, place: combination.place },
+      class: combination.class,
+      cabinet: [],
+      newest: revisions,
+    };
   }
 }

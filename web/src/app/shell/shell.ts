@@ -22,8 +22,11 @@ import { SignInForm } from './sign-in-form';
       <a class="brand" routerLink="/bench"><img src="mark.svg" alt="" width="28" height="28" />Tug Mark</a>
       <nav aria-label="Main">
         <a routerLink="/bench" routerLinkActive="here" ariaCurrentWhenActive="page">Bench</a>
+        <a routerLink="/finder" routerLinkActive="here" ariaCurrentWhenActive="page">Finder</a>
+        <a routerLink="/tools" routerLinkActive="here" ariaCurrentWhenActive="page">Tools</a>
         <a routerLink="/cabinet" routerLinkActive="here" ariaCurrentWhenActive="page">Cabinet</a>
         <a routerLink="/limits" routerLinkActive="here" ariaCurrentWhenActive="page">Limits</a>
+        <a routerLink="/practices" routerLinkActive="here" ariaCurrentWhenActive="page">Practices</a>
         <a routerLink="/records" routerLinkActive="here" ariaCurrentWhenActive="page">Records</a>
         @if (isEngineer()) {
           <a routerLink="/people" routerLinkActive="here" ariaCurrentWhenActive="page">People</a>

@@ -3,7 +3,7 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
 import { provideStore, Store } from '@ngrx/store';
 import type { CombinationView, Here, KeptEntry, Role } from '@tug-mark/contract';
-import type { EntryBody } from '@tug-mark/core';
+import { NO_DEMAND, type EntryBody } from '@tug-mark/core';
 import {
   bareRing,
   insulatedRing,
@@ -31,21 +31,38 @@ export function viewOf(changes: Partial<CombinationView> = {}): CombinationView 
       pieces: 24,
       place: 'dry',
       class: '2',
+      customer: null,
+      demand: NO_DEMAND,
     },
     wire: wire075,
     terminal: bareRing,
     practice,
     strippers: [{ ...stripper, repeatability: 0.1, step: 0.1 }],
     tools: [tool],
-    checks: [{ id: 'k1', tool: 'HT', at: hoursAgo(1), goPassed: true, noGoStopped: true, by: 'Odile' }],
+    checks: [
+      {
+        id: 'k1',
+        tool: 'HT',
+        at: hoursAgo(1),
+        goPassed: true,
+        noGoStopped: true,
+        by: 'Odile',
+        setting: null,
+        cycles: null,
+      },
+    ],
     limits: [
       {
         ...limitTable,
         effectiveFrom: '2020-01-01',
-        rows: [{ size: { scale: 'mm2', value: 0.75 }, families: [], force: 85 }],
+        rows: [{ size: { scale: 'mm2', value: 0.75 }, families: [], material: null, force: 85, percent: null }],
       },
     ],
     cabinet: [insulatedRing],
+    together: [],
+    coverings: [],
+    revisions: { terminal: 1, wire: 1, practice: 1 },
+    newest: { terminal: 1, wire: 1, practice: 1 },
     entries: [],
     ...changes,
   };

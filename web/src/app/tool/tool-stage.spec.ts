@@ -22,7 +22,10 @@ describe('Taking a tool', () => {
 
   it('asks for the go/no-go check first when it ran out, both answers before it is kept', async () => {
     const checkTool = jasmine.createSpy('checkTool').and.resolveTo({ at: '', by: '' });
-    bench = await Bench.open(ToolStage, { view: viewOf({ checks: [] }), api: { checkTool } });
+    bench = await Bench.open(ToolStage, {
+      view: viewOf({ checks: [] }),
+      api: { checkTool, suspect: () => Promise.resolve(null) },
+    });
     expect(bench.headline).toBe('Check Hand tool HT first.');
     expect(bench.has('Take it')).toBeFalse();
     await bench.key('c');
@@ -34,6 +37,7 @@ describe('Taking a tool', () => {
     expect(checkTool).toHaveBeenCalledOnceWith(
       jasmine.objectContaining({ tool: 'HT', goPassed: true, noGoStopped: false }),
     );
+    expect(bench.text).toContain('Hand tool HT failed and is out of use from now on.');
   });
 
   it('offers no check where a check mends nothing', async () => {

@@ -1,26 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { Problem } from '@tug-mark/contract';
-import type { ToolCandidate } from '@tug-mark/core';
+import type { EntryBody, ToolCandidate } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
 import { handActions } from '../hand/hand.state';
-import { Api, toProblem } from '../http/api';
-import { timeOrderedId } from '../http/uuid';
 import { Mark } from '../parts/mark';
-import { ProblemNotice } from '../parts/problem-notice';
 import { Reasons } from '../parts/reasons';
 import { showTime } from '../parts/show-time';
 import { Keys } from '../shell/keys';
+import { ToolCheckGuide } from './tool-check';
 
 const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
 
 /** Which tool, die and nest, and is it fit for use today? */
 @Component({
   selector: 'tm-tool-stage',
-  imports: [NzButtonModule, NzInputModule, Mark, Reasons, ProblemNotice],
+  imports: [NzButtonModule, NzInputModule, Mark, Reasons, ToolCheckGuide],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (setUp(); as s) {
@@ -41,6 +38,11 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
                   <span>{{ candidate.nest.profile }}</span> ·
                   <span>{{ candidate.nest.area.min }}–{{ candidate.nest.area.max }} mm²</span>
                 </p>
+                @if (settings(candidate); as set) {
+                  <p class="figures">
+                    set: <strong>{{ set }}</strong>
+                  </p>
+                }
                 <p class="soft">
                   <span
                     >last check:
@@ -59,7 +61,7 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
             <div class="acts">
               @if (isTaken) {
                 <strong>Taken.</strong>
-              } @else if (candidate.state.state === 'ready') {
+              } @else if (candidate.usable && candidate.state.state === 'ready') {
                 <button
                   nz-button
                   [nzType]="candidate === s.toolChoice.chosen && !takenKey() ? 'primary' : 'default'"
@@ -77,60 +79,7 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
               }
             </div>
             @if (checking() === candidate.tool.part && first(candidate)) {
-              <div class="check" role="group" [attr.aria-label]="'Check of ' + candidate.tool.label">
-                <p><strong>Go gauge:</strong> does it pass freely through the closed nest?</p>
-                <button
-                  nz-button
-                  class="bench-button"
-                  type="button"
-                  [class.on]="go() === true"
-                  [attr.aria-pressed]="go() === true"
-                  (click)="go.set(true)"
-                >
-                  It passes
-                </button>
-                <button
-                  nz-button
-                  class="bench-button"
-                  type="button"
-                  [class.on]="go() === false"
-                  [attr.aria-pressed]="go() === false"
-                  (click)="go.set(false)"
-                >
-                  It does not
-                </button>
-                <p><strong>No-go gauge:</strong> it may enter, but does it stop?</p>
-                <button
-                  nz-button
-                  class="bench-button"
-                  type="button"
-                  [class.on]="noGo() === true"
-                  [attr.aria-pressed]="noGo() === true"
-                  (click)="noGo.set(true)"
-                >
-                  It stops
-                </button>
-                <button
-                  nz-button
-                  class="bench-button"
-                  type="button"
-                  [class.on]="noGo() === false"
-                  [attr.aria-pressed]="noGo() === false"
-                  (click)="noGo.set(false)"
-                >
-                  It passes through
-                </button>
-                <button
-                  nz-button
-                  nzType="primary"
-                  class="bench-button keep"
-                  type="button"
-                  [disabled]="go() === null || noGo() === null"
-                  (click)="keepCheck(candidate)"
-                >
-                  Keep this check
-                </button>
-              </div>
+              <tm-tool-check class="check" [tool]="candidate.tool" (kept)="checked()" (dropped)="checking.set(null)" />
             }
           </li>
         } @empty {
@@ -148,9 +97,6 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
       }
       @if (refusal()) {
         <p class="notice bad" role="alert">{{ refusal() }}</p>
-      }
-      @if (problem(); as found) {
-        <tm-problem [problem]="found" />
       }
       <div class="foot">
         @if (takenKey()) {
@@ -196,20 +142,7 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
       gap: 8px;
     }
     .check {
-      align-items: center;
-      background: var(--paper);
-      display: grid;
-      gap: 8px 12px;
       grid-column: 1 / -1;
-      grid-template-columns: 1fr auto auto;
-      padding: 10px 14px;
-    }
-    .check .keep {
-      grid-column: 2 / -1;
-    }
-    .on.ant-btn {
-      background: var(--petrol);
-      color: var(--on-petrol);
     }
     form {
       display: grid;
@@ -229,18 +162,14 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
 })
 export class ToolStage {
   protected readonly hand = inject(Hand);
-  private readonly api = inject(Api);
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   protected readonly setUp = this.hand.setUp;
   protected readonly states = STATES;
   protected readonly time = showTime;
   protected readonly checking = signal<string | null>(null);
-  protected readonly go = signal<boolean | null>(null);
-  protected readonly noGo = signal<boolean | null>(null);
   protected readonly changing = signal<ToolCandidate | null>(null);
   protected readonly refusal = signal('');
-  protected readonly problem = signal<Problem | null>(null);
   private readonly taken = computed(() => this.hand.of('tool').at(-1));
   protected readonly takenKey = computed(() => {
     const body = this.taken()?.body;
@@ -293,6 +222,17 @@ export class ToolStage {
     return c.state.state !== 'ready' && bad.every((r) => r.code === 'check-failed');
   }
 
+  /** What has to be set on the tool, in words; '' where nothing has. */
+  protected settings(c: ToolCandidate): string {
+    return [
+      c.setting === null ? '' : `selector ${c.setting}`,
+      c.positioner?.label ?? '',
+      c.insulationPosition === null ? '' : `insulation ${c.insulationPosition}`,
+    ]
+      .filter((word) => word !== '')
+      .join(', ');
+  }
+
   protected key(c: ToolCandidate): string {
     return [c.tool.part, c.die.id, c.nest.id].join('/');
   }
@@ -307,37 +247,34 @@ export class ToolStage {
       this.changing.set(c);
       return;
     }
-    this.refusal.set(this.hand.put({ kind: 'tool', tool: c.tool.part, die: c.die.id, nest: c.nest.id })?.text ?? '');
+    this.refusal.set(this.hand.put(this.entry(c))?.text ?? '');
   }
 
   protected change(event: Event, c: ToolCandidate, why: string): void {
     event.preventDefault();
     const corrects = this.taken()?.id;
     if (!corrects) return;
-    const refusal = this.hand.put(
-      { kind: 'tool', tool: c.tool.part, die: c.die.id, nest: c.nest.id },
-      { corrects, why },
-    );
+    const refusal = this.hand.put(this.entry(c), { corrects, why });
     this.refusal.set(refusal?.text ?? '');
     if (!refusal) this.changing.set(null);
   }
 
-  protected async keepCheck(c: ToolCandidate): Promise<void> {
-    const goPassed = this.go();
-    const noGoStopped = this.noGo();
+  private entry(c: ToolCandidate): EntryBody {
+    return {
+      kind: 'tool',
+      tool: c.tool.part,
+      die: c.die.id,
+      nest: c.nest.id,
+      ...(c.setting === null ? {} : { setting: c.setting }),
+      ...(c.positioner === null ? {} : { positioner: c.positioner.id }),
+    };
+  }
+
+  protected checked(): void {
+    this.checking.set(null);
+    this.hand.now.set(new Date().toISOString());
     const id = this.hand.view()?.combination.id;
-    if (goPassed === null || noGoStopped === null || !id) return;
-    try {
-      await this.api.checkTool({ id: timeOrderedId(), tool: c.tool.part, goPassed, noGoStopped });
-      this.checking.set(null);
-      this.go.set(null);
-      this.noGo.set(null);
-      this.problem.set(null);
-      this.hand.now.set(new Date().toISOString());
-      this.store.dispatch(handActions.refresh({ id }));
-    } catch (error) {
-      this.problem.set(toProblem(error));
-    }
+    if (id) this.store.dispatch(handActions.refresh({ id }));
   }
 
   protected next(): void {

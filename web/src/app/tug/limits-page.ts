@@ -1,16 +1,27 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { may, type Problem } from '@tug-mark/contract';
-import { familyName, sizeLabel, type LimitTable } from '@tug-mark/core';
+import { may, type LimitRecord, type Problem } from '@tug-mark/contract';
+import {
+  compareLimits,
+  familyName,
+  limitRowName,
+  sizeLabel,
+  type LimitDifference,
+  type LimitRow,
+  type LimitTable,
+} from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { Api, toProblem } from '../http/api';
+import { Api, toProblem, type Touched } from '../http/api';
 import { ProblemNotice } from '../parts/problem-notice';
+import { showTime } from '../parts/show-time';
 import { sessionFeature } from '../session/session.state';
+import { LimitDraft } from './limit-draft';
 
 /** The limit tables by document and revision; quality releases and withdraws them. */
 @Component({
   selector: 'tm-limits-page',
-  imports: [NzButtonModule, ProblemNotice],
+  imports: [RouterLink, NzButtonModule, ProblemNotice, LimitDraft],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -47,7 +58,10 @@ import { sessionFeature } from '../session/session.state';
             </li>
           }
         </ul>
-        @if (chosen(); as table) {
+        @if (drafting(); as from) {
+          <tm-limit-draft [from]="from" (kept)="drafted($event)" (closed)="drafting.set(null)" />
+        } @else if (record(); as found) {
+          @let table = found.table;
           <section aria-labelledby="table">
             <h2 id="table">{{ table.document }} rev {{ table.revision }}, class {{ table.class }}</h2>
             @if (table.origin === 'made-up') {
@@ -63,37 +77,132 @@ import { sessionFeature } from '../session/session.state';
               }}
               mm/min ·
               {{ table.interpolates ? 'interpolation between rows allowed' : 'rows only, nothing between them' }}
+              @if (table.hold; as hold) {
+                · hold test {{ hold.force }} N for {{ hold.seconds }} s
+              }
             </p>
-            <table class="figures">
-              <thead>
-                <tr>
-                  <th scope="col">Conductor</th>
-                  <th scope="col">Families</th>
-                  <th scope="col" class="force">Least force, N</th>
-                </tr>
-              </thead>
-              <tbody>
-                @for (row of table.rows; track $index) {
-                  <tr>
-                    <td>{{ size(row.size) }}</td>
-                    <td>{{ families(row.families) }}</td>
-                    <td class="force">{{ row.force }}</td>
-                  </tr>
+            <p class="soft">
+              Drafted by {{ found.draftedBy
+              }}{{ found.releasedBy ? '; released by ' + found.releasedBy + ' ' + time(found.releasedAt) : ''
+              }}{{ found.withdrawnBy ? '; withdrawn by ' + found.withdrawnBy + ' ' + time(found.withdrawnAt) : '' }}.
+            </p>
+            @for (fault of found.problems; track $index) {
+              <p class="notice" [class.bad]="fault.weight === 'bad'">
+                {{ fault.row ? 'Row ' + fault.row + ': ' : '' }}{{ fault.text }}
+              </p>
+            }
+            <p class="acts">
+              @if (mayRelease()) {
+                @if (table.status === 'draft') {
+                  <button
+                    nz-button
+                    nzType="primary"
+                    class="bench-button"
+                    type="button"
+                    (click)="move(table, 'release', false)"
+                  >
+                    Release rev {{ table.revision }}, class {{ table.class }}
+                  </button>
+                } @else if (table.status === 'released') {
+                  <button nz-button class="bench-button" type="button" (click)="move(table, 'withdraw', false)">
+                    Withdraw rev {{ table.revision }}, class {{ table.class }}
+                  </button>
                 }
-              </tbody>
-            </table>
-            @if (mayRelease()) {
-              @if (table.status === 'draft') {
-                <button nz-button nzType="primary" class="bench-button" type="button" (click)="move(table, 'release')">
-                  Release rev {{ table.revision }}, class {{ table.class }}
-                </button>
-              } @else if (table.status === 'released') {
-                <button nz-button class="bench-button" type="button" (click)="move(table, 'withdraw')">
-                  Withdraw rev {{ table.revision }}, class {{ table.class }}
+              }
+              @if (mayDraft()) {
+                <button nz-button class="bench-button" type="button" (click)="drafting.set(table)">
+                  {{ table.status === 'draft' ? 'Change this draft' : 'Draft a new revision from it' }}
                 </button>
               }
-            } @else {
+              <a [href]="csv(table)" download>Rows as CSV</a>
+            </p>
+            @if (overlaps()) {
+              <p class="notice">
+                <button nz-button type="button" (click)="move(table, 'release', true)">
+                  Release it in place of the one in effect
+                </button>
+                The other table is withdrawn in the same step.
+              </p>
+            }
+            @if (!mayRelease()) {
               <p class="soft">Releasing and withdrawing is for quality.</p>
+            }
+            <div class="field compare">
+              <label for="compare-with">Compare with</label>
+              <select id="compare-with" class="ant-input" (change)="other.set(value($event))">
+                <option value="">nothing</option>
+                @for (candidate of others(); track key(candidate)) {
+                  <option [value]="key(candidate)" [selected]="key(candidate) === other()">
+                    {{ candidate.document }} rev {{ candidate.revision }}, class {{ candidate.class }} ({{
+                      candidate.status
+                    }})
+                  </option>
+                }
+              </select>
+            </div>
+            @if (compared(); as before) {
+              <h3>
+                {{ differences().length }} rows differ from {{ before.document }} rev {{ before.revision }}, class
+                {{ before.class }}
+              </h3>
+              <p class="soft">
+                {{ touched().length }} combinations of class {{ table.class }} are judged by this document and would
+                have to be released again.
+              </p>
+            }
+            <div class="scroll" tabindex="0" role="group" aria-label="Rows of the table">
+              <table class="figures">
+                <thead>
+                  <tr>
+                    <th scope="col">Conductor</th>
+                    <th scope="col">Families</th>
+                    <th scope="col">Material</th>
+                    @if (compared()) {
+                      <th scope="col" class="force">Before</th>
+                    }
+                    <th scope="col" class="force">Least force</th>
+                    @if (compared()) {
+                      <th scope="col" class="force">Change</th>
+                    }
+                  </tr>
+                </thead>
+                <tbody>
+                  @for (row of table.rows; track $index) {
+                    @let change = changeOf(row);
+                    <tr [class.changed]="change">
+                      <td>{{ size(row.size) }}</td>
+                      <td>{{ families(row.families) }}</td>
+                      <td>{{ row.material ?? 'any' }}</td>
+                      @if (compared()) {
+                        <td class="force">{{ change?.before ? least(change!.before!) : change ? 'none' : 'same' }}</td>
+                      }
+                      <td class="force">{{ least(row) }}</td>
+                      @if (compared()) {
+                        <td class="force">{{ signed(change?.percent ?? null) }}</td>
+                      }
+                    </tr>
+                  }
+                  @for (gone of gone(); track gone.row) {
+                    <tr class="changed">
+                      <td colspan="3">{{ gone.row }}</td>
+                      <td class="force">{{ least(gone.before!) }}</td>
+                      <td class="force">taken out</td>
+                      <td></td>
+                    </tr>
+                  }
+                </tbody>
+              </table>
+            </div>
+            @if (compared() && touched().length) {
+              <h3>Touched</h3>
+              <ul class="touched">
+                @for (line of touched().slice(0, 60); track line.id) {
+                  <li>
+                    <a [routerLink]="['/bench', line.id]">{{ line.terminal }} on {{ line.wire }}</a>
+                    <span class="soft">{{ line.list }}</span>
+                  </li>
+                }
+              </ul>
             }
           </section>
         }
@@ -105,7 +214,7 @@ import { sessionFeature } from '../session/session.state';
       align-items: start;
       display: grid;
       gap: 28px;
-      grid-template-columns: 300px minmax(0, 620px);
+      grid-template-columns: 300px minmax(0, 820px);
     }
     ul {
       display: grid;
@@ -160,22 +269,60 @@ import { sessionFeature } from '../session/session.state';
     .force {
       text-align: right;
     }
+    .changed td {
+      background: var(--hold-tint);
+    }
+    .acts {
+      align-items: center;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 12px;
+    }
+    .compare {
+      min-width: 320px;
+    }
+    .scroll {
+      max-height: 46vh;
+      overflow-y: auto;
+      width: 100%;
+    }
+    .touched {
+      grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
+      width: 100%;
+    }
   `,
 })
 export class LimitsPage {
   private readonly api = inject(Api);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
-  protected readonly tables = signal<readonly LimitTable[]>([]);
+  private readonly records = signal<readonly LimitRecord[]>([]);
+  protected readonly tables = computed(() => this.records().map((record) => record.table));
   protected readonly problem = signal<Problem | null>(null);
   protected readonly pick = signal('');
+  protected readonly other = signal('');
+  protected readonly drafting = signal<LimitTable | null>(null);
+  protected readonly overlaps = computed(() => this.problem()?.code === 'limit-overlaps');
+  protected readonly touched = signal<readonly Touched[]>([]);
   protected readonly size = sizeLabel;
-  protected readonly chosen = computed(
+  protected readonly record = computed(
     () =>
-      this.tables().find((table) => this.key(table) === this.pick()) ??
-      this.tables().find((table) => table.status === 'released') ??
-      this.tables()[0],
+      this.records().find(({ table }) => this.key(table) === this.pick()) ??
+      this.records().find(({ table }) => table.status === 'released') ??
+      this.records()[0],
   );
+  protected readonly chosen = computed(() => this.record()?.table);
+  protected readonly others = computed(() =>
+    this.tables().filter((table) => this.key(table) !== this.key(this.chosen())),
+  );
+  protected readonly compared = computed(() => this.others().find((table) => this.key(table) === this.other()));
+  protected readonly differences = computed(() => {
+    const before = this.compared();
+    const after = this.chosen();
+    return before && after ? compareLimits(before, after) : [];
+  });
+  protected readonly gone = computed(() => this.differences().filter((d) => d.after === null));
   protected readonly mayRelease = computed(() => may(this.person()?.role ?? 'technician', 'release-limits'));
+  protected readonly mayDraft = computed(() => may(this.person()?.role ?? 'technician', 'draft-limits'));
   protected readonly headline = computed(() => {
     const released = this.tables().filter((table) => table.status === 'released').length;
     const drafts = this.tables().filter((table) => table.status === 'draft').length;
@@ -184,20 +331,33 @@ export class LimitsPage {
 
   constructor() {
     void this.load();
+    effect(() => {
+      const table = this.chosen();
+      if (!this.compared() || !table) return;
+      void this.api.touchedByLimits(table.class).then(
+        (touched) => {
+          this.touched.set(touched);
+        },
+        (error: unknown) => {
+          this.problem.set(toProblem(error));
+        },
+      );
+    });
   }
 
   private async load(): Promise<void> {
     try {
-      this.tables.set(await this.api.limits());
+      this.records.set(await this.api.limits());
     } catch (error) {
       this.problem.set(toProblem(error));
     }
   }
 
-  protected async move(table: LimitTable, to: 'release' | 'withdraw'): Promise<void> {
+  protected async move(table: LimitTable, to: 'release' | 'withdraw', replaces: boolean): Promise<void> {
     const key = { document: table.document, revision: table.revision, class: table.class };
+    this.pick.set(this.key(table));
     try {
-      await (to === 'release' ? this.api.releaseLimit(key) : this.api.withdrawLimit(key));
+      await (to === 'release' ? this.api.releaseLimit({ ...key, replaces }) : this.api.withdrawLimit(key));
       this.problem.set(null);
       await this.load();
     } catch (error) {
@@ -205,11 +365,39 @@ export class LimitsPage {
     }
   }
 
+  protected drafted(records: LimitRecord[]): void {
+    this.records.set(records);
+    this.drafting.set(null);
+    this.problem.set(null);
+  }
+
+  protected changeOf(row: LimitRow): LimitDifference | undefined {
+    const name = limitRowName(row);
+    return this.differences().find((d) => d.row === name);
+  }
+  protected least(row: LimitRow): string {
+    return row.force === null ? `${row.percent} % of breaking load` : `${row.force} N`;
+  }
+  protected signed(percent: number | null): string {
+    if (percent === null) return '';
+    return `${percent > 0 ? '+' : ''}${percent.toFixed(1)} %`;
+  }
+  protected csv(table: LimitTable): string {
+    const { document, revision, class: className } = table;
+    return `/api/limits/rows.csv?${new URLSearchParams({ document, revision, class: className }).toString()}`;
+  }
+  protected time(at: string | null): string {
+    return at ? showTime(at) : '';
+  }
+
   protected key(table: LimitTable | undefined): string {
     return table ? `${table.document}/${table.revision}/${table.class}` : '';
   }
 
-  protected families(list: LimitTable['rows'][number]['families']): string {
+  protected families(list: LimitRow['families']): string {
     return list.length ? list.map(familyName).join(', ') : 'all';
+  }
+  protected value(event: Event): string {
+    return (event.target as HTMLSelectElement).value;
   }
 }

@@ -1,5 +1,7 @@
-import type { Bite, Range, StripWindow, Terminal, Wire } from '@tug-mark/core';
-import { envelopeDiameter } from '@tug-mark/core';
+import type { Bite } from '../crimp';
+import type { StripWindow } from '../prepare';
+import { isSplice, type Range, type Terminal } from '../terminal';
+import { envelopeDiameter, type Wire } from '../wire';
 
 /** A box in mm: x grows from the tongue towards the wire, 0 at the barrel's wire end; y from the barrel's axis down. */
 export interface Box {
@@ -21,6 +23,12 @@ export interface SideView {
   readonly strands: readonly Box[];
   readonly insulation: Box;
   readonly window: Box | null;
+  /** A wire seal lying in the insulation wings; null without one. */
+  readonly seal: Box | null;
+  /** Barrel length, outer and inner diameter as drawn, mm. */
+  readonly length: number;
+  readonly outer: number;
+  readonly inner: number;
   readonly bites: readonly { readonly order: number; readonly centre: number; readonly width: number }[];
   /** Conductor end and insulation edge, mm: their distance is the strip length. */
   readonly wireEnd: number;
@@ -36,8 +44,9 @@ const TONGUE = 9;
 const INSULATION_SHOWN = 11;
 
 /**
- * The side view, in mm, from the computed numbers alone: the strip length drawn is the set point, and the insulation
- * edge lies in the middle of where it may lie at that set point.
+ * The side view, in mm, from the computed numbers alone: the strip length drawn is the set point (folded back: what of
+ * it lies in the barrel), and the insulation edge lies in the middle of where it may lie at that set point.
+ * @returns null where the terminal's sheet leaves out a dimension the drawing needs
  */
 export function sideView(
   terminal: Terminal,
@@ -45,16 +54,20 @@ export function sideView(
   strip: StripWindow,
   bites: readonly Bite[],
   dieWidth: number,
-): SideView {
+): SideView | null {
   const { barrel } = terminal;
-  const stripLength = strip.setPoint ?? (strip.window ? (strip.window.min + strip.window.max) / 2 : barrel.length);
-  const gap = insulationEdge(strip, barrel.length, barrel.depth, stripLength);
+  const { length, outerDiameter, innerDiameter } = barrel;
+  if (length === null || outerDiameter === null || innerDiameter === null) return null;
+  const set = strip.setPoint ?? (strip.window ? (strip.window.min + strip.window.max) / 2 : length);
+  const stripLength = strip.folded ? (set - (Math.PI / 2) * envelopeDiameter(wire.conductor)) / 2 : set;
+  const gap = insulationEdge(strip, length, barrel.depth, stripLength);
   const wireEnd = gap - stripLength;
-  const outer = barrel.outerDiameter / 2;
-  const inner = barrel.innerDiameter / 2;
+  const outer = outerDiameter / 2;
+  const inner = innerDiameter / 2;
   const isOpen = barrel.seam === 'open';
-  const body = terminal.family === 'window-splice' ? (barrel.depth ?? barrel.length) : barrel.length;
-  const left = terminal.family === 'window-splice' ? -2 * body : -barrel.length;
+  const isDouble = isSplice(terminal);
+  const body = isDouble ? (barrel.depth ?? length) : length;
+  const left = isDouble ? -2 * body : -length;
   const wall = outer - inner;
   const walls: Box[] = [
     ...(isOpen ? [] : [{ x: left, y: -outer, width: -left, height: wall }]),
@@ -85,22 +98,31 @@ export function sideView(
     height: wire.insulationDiameter,
   };
   const inspection = barrel.inspection;
+  const sealed = terminal.slideOn.find((item) => item.kind === 'seal');
   return {
-    from:
-      terminal.family === 'window-splice'
-        ? left - 1.5
-        : Math.min(left - TONGUE, wireEnd - 2, left - terminal.brushMax - 2),
+    from: isDouble ? left - 1.5 : Math.min(left - TONGUE, wireEnd - 2, left - terminal.brushMax - 2),
     to: gap + INSULATION_SHOWN,
     halfHeight: Math.max(outer, wire.insulationDiameter / 2 + 0.25),
     walls,
     support,
     strands,
     insulation,
+    seal: sealed
+      ? {
+          x: (barrel.betweenGrips ?? 0) + 0.2,
+          y: -wire.insulationDiameter / 2 - 0.7,
+          width: sealed.length,
+          height: wire.insulationDiameter + 1.4,
+        }
+      : null,
+    length,
+    outer,
+    inner,
     window: inspection && { x: -inspection.max, y: -outer, width: inspection.max - inspection.min, height: wall },
     bites: bites.map((bite) => ({ order: bite.order, centre: -bite.centre, width: dieWidth })),
     wireEnd,
     insulationEdge: gap,
-    brush: strip.brush ? -barrel.length - wireEnd : null,
+    brush: strip.brush ? -length - wireEnd : null,
     gap,
   };
 }
@@ -113,28 +135,4 @@ function insulationEdge(strip: StripWindow, length: number, depth: number | null
     max: Math.min(strip.position.max, stripLength - length - strip.brush.min),
   };
   return (range.min + range.max) / 2;
-}
-
-/**
- * Centres of `count` equal strands in a circle of `radius`: places of a hexagonal lattice, nearest to the middle first
- * and, among equally near ones, the lowest first, as strands settle. Strand radius is chosen so that the farthest
- * strand touches the circle.
- */
-export function packStrands(
-  count: number,
-  radius: number,
-): { readonly r: number; readonly at: readonly { x: number; y: number }[] } {
-  const reach = Math.ceil(Math.sqrt(count)) + 1;
-  const places: { x: number; y: number; distance: number }[] = [];
-  for (let row = -reach; row <= reach; row++) {
-    for (let column = -reach; column <= reach; column++) {
-      const x = 2 * column + (row % 2 === 0 ? 0 : 1);
-      const y = Math.sqrt(3) * row;
-      places.push({ x, y, distance: Number(Math.hypot(x, y).toFixed(9)) });
-    }
-  }
-  places.sort((a, b) => a.distance - b.distance || b.y - a.y || a.x - b.x);
-  const taken = places.slice(0, count);
-  const r = radius / (Math.max(0, ...taken.map((p) => p.distance)) + 1);
-  return { r, at: taken.map(({ x, y }) => ({ x: x * r, y: y * r })) };
 }

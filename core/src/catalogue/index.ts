@@ -1,0 +1,13 @@
+export {
+  CATALOGUE_KINDS,
+  CATALOGUES,
+  type Catalogue,
+  type CatalogueKind,
+  type CatalogueParts,
+  type Column,
+  type PartTable,
+} from './columns';
+export { compareParts, type FieldCompared } from './compareParts';
+export { readPart, writePart, type PartCells, type PartProblem, type PartRead } from './partCells';
+export { readPartTable, writePartTable, type PartTableRead } from './partTable';
+export { searchParts, type SearchIndex, indexParts } from './searchParts';

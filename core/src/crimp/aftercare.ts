@@ -1,0 +1,26 @@
+import type { Terminal } from '../terminal';
+
+/**
+ * What comes after the crimp for a contact that goes into a cavity, in order; shown with the set-up, not asked of the
+ * sample pieces, which are pulled instead.
+ */
+export function aftercare(terminal: Terminal): string[] {
+  const { cavity } = terminal;
+  const steps: string[] = [];
+  if (cavity) {
+    steps.push(
+      cavity.insertionTool === null
+        ? 'Push the contact straight into its cavity by hand until it clicks.'
+        : `Push the contact straight into its cavity with ${cavity.insertionTool} until it clicks.`,
+    );
+    if (cavity.secondaryLock) steps.push('Close the secondary lock. It only closes when every contact is home.');
+    steps.push('Push-test: a light push and pull on each wire, nothing moves.');
+    steps.push(
+      `Out again: ${cavity.release} release, ${cavity.removalTool ?? 'by hand'}, straight. A contact taken out is looked at before it is used again.`,
+    );
+  }
+  if (terminal.family === 'lug' && terminal.material === 'aluminium') {
+    steps.push('Contact grease where the sheet asks for it; the pad is brushed bright before it is bolted.');
+  }
+  return steps;
+}

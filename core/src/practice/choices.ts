@@ -1,0 +1,211 @@
+import * as P from './Practice';
+import type { PracticeChoices } from './Practice';
+
+export interface School {
+  readonly value: string;
+  readonly title: string;
+  /** What follows from it, in a line. */
+  readonly effect: string;
+}
+
+export interface Choice {
+  readonly key: keyof PracticeChoices;
+  readonly title: string;
+  /** Why practitioners disagree, in a line. */
+  readonly why: string;
+  readonly schools: readonly School[];
+}
+
+const school = (value: string, title: string, effect: string): School => ({ value, title, effect });
+
+/** The choices that have schools, in the order of the job, the usual one first in each. */
+export const CHOICES: readonly Choice[] = [
+  {
+    key: 'lay',
+    title: 'Strand lay',
+    why: 'Fingers leave residue and over-twisting birdcages; loose strands stray.',
+    schools: [
+      school(
+        P.STRAND_LAYS_KEPT[0],
+        'leave or restore the factory lay',
+        'The step before the crimp asks for the lay as it left the factory.',
+      ),
+      school(
+        P.STRAND_LAYS_KEPT[1],
+        'slight twist to gather the strands',
+        'The step before the crimp asks for a slight twist along the lay.',
+      ),
+    ],
+  },
+  {
+    key: 'brush',
+    title: 'Wire past the barrel',
+    why: 'Too little and nobody sees that the wire went through; too much and it stands in the stud or mating area.',
+    schools: [
+      school(
+        P.BRUSH_RULES[0],
+        'at least one conductor diameter',
+        'Moves the lower end of the strip window with the wire.',
+      ),
+      school(
+        P.BRUSH_RULES[1],
+        'a fixed least length',
+        'Moves the lower end of the strip window by the same length for every wire.',
+      ),
+      school(P.BRUSH_RULES[2], 'just visible (0.3 mm)', 'Shortest strip; hardest to see.'),
+    ],
+  },
+  {
+    key: 'gap',
+    title: 'Gap to the insulation',
+    why: 'Insulation inside the barrel spoils the crimp; bare wire behind it is weak and open.',
+    schools: [
+      school(P.GAP_RULES[1], 'small gap, up to one conductor diameter', 'Widest window without bare wire that shows.'),
+      school(P.GAP_RULES[0], 'butted (up to 0.3 mm)', 'Shortens the strip; needs a stripper that repeats well.'),
+      school(P.GAP_RULES[2], 'gap required', 'Lengthens the strip so that the insulation is not strained.'),
+    ],
+  },
+  {
+    key: 'thinWire',
+    title: 'Thin wire in a big barrel',
+    why: 'Folding back doubles the metal, but only where the sheet allows it.',
+    schools: [
+      school(P.THIN_WIRES[0], 'choose the right terminal', 'A conductor below the range is refused.'),
+      school(
+        P.THIN_WIRES[1],
+        'fold back where the sheet allows it',
+        'Twice the area is compared with the range; the strip length doubles and takes the bend.',
+      ),
+    ],
+  },
+  {
+    key: 'twoGrips',
+    title: 'Conductor and insulation grip',
+    why: 'Two strokes let the conductor grip be tried before the insulation grip hides it.',
+    schools: [
+      school(P.TWO_GRIPS[0], 'one stroke where the die makes both', 'One closing of the tool.'),
+      school(
+        P.TWO_GRIPS[1],
+        'conductor first, light tug, then insulation',
+        'Two closings with a light tug between them.',
+      ),
+    ],
+  },
+  {
+    key: 'secondBite',
+    title: 'Second bite of a splice',
+    why: 'Turned bites spread the load, bites in one plane can be seen at one look.',
+    schools: [
+      school(P.SECOND_BITES[0], 'in the same plane', 'The second side is turned back to the plane of the first.'),
+      school(P.SECOND_BITES[1], 'turned by 90°', 'The second side is turned by a quarter.'),
+    ],
+  },
+  {
+    key: 'spliceBites',
+    title: 'Bites of a splice',
+    why: 'Two bites hold more wire but need the length for it.',
+    schools: [
+      school(P.SPLICE_BITES[0], 'one on each side', 'One bite on each barrel, unless the sheet says otherwise.'),
+      school(
+        P.SPLICE_BITES[1],
+        'from the centre out, two on each side',
+        'Two bites on each barrel, the inner one first, unless the sheet says otherwise.',
+      ),
+    ],
+  },
+  {
+    key: 'brazedSeam',
+    title: 'Brazed seam',
+    why: 'Brazing closes the seam, but it can be missed in making.',
+    schools: [
+      school(P.BRAZED_SEAMS[0], 'punch opposite the seam all the same', 'The seam lies in the cradle.'),
+      school(P.BRAZED_SEAMS[1], 'any side', 'Any way round, the same through the lot.'),
+    ],
+  },
+  {
+    key: 'looseInNest',
+    title: 'Terminal loose in the nest',
+    why: 'A loose terminal says that nest or terminal is wrong; a smaller nest may hide that.',
+    schools: [
+      school(P.LOOSE_IN_NEST[0], 'stop: wrong nest or terminal', 'The step before the bite says stop.'),
+      school(
+        P.LOOSE_IN_NEST[1],
+        'step down one nest (plier-type tools only)',
+        'Names the next smaller nest, on plier-type tools only.',
+      ),
+    ],
+  },
+  {
+    key: 'sealingHeat',
+    title: 'Heat for the seal',
+    why: 'A flame is quick and chars; it is never used near fuel, vapour, oil or trim.',
+    schools: [
+      school(P.SEALING_HEATS[0], 'hot air with a deflector', 'The sealing step names hot air.'),
+      school(
+        P.SEALING_HEATS[1],
+        'flame, where nothing can catch fire',
+        'The sealing step names a flame, with its caution.',
+      ),
+    ],
+  },
+  {
+    key: 'solder',
+    title: 'Solder after the crimp',
+    why: 'Solder stiffens the wire and creeps; before the crimp it is never allowed.',
+    schools: [
+      school(P.SOLDER_RULES[0], 'forbidden', 'Any solder is a reject.'),
+      school(P.SOLDER_RULES[1], 'a trace at the tip is permitted', 'Solder behind the barrel is a reject.'),
+    ],
+  },
+  {
+    key: 'toolPolicy',
+    title: 'Tools',
+    why: 'A tool that is not listed may fit by its shape and still be wrong.',
+    schools: [
+      school(P.TOOL_POLICIES[0], 'only tools listed for the terminal', 'All other tools are left out.'),
+      school(
+        P.TOOL_POLICIES[1],
+        'suitable by geometry, shown as such',
+        'Other tools of the right shape and range are offered after the listed ones.',
+      ),
+    ],
+  },
+  {
+    key: 'pullEvidence',
+    title: 'Insulation grip in the pull',
+    why: 'A closed insulation grip adds its own hold to the reading.',
+    schools: [
+      school(P.PULL_EVIDENCE[0], 'left open for the destructive pull', 'The pull tells the conductor grip alone.'),
+      school(P.PULL_EVIDENCE[1], 'pulled as made', 'The pull tells both grips together.'),
+    ],
+  },
+  {
+    key: 'acceptance',
+    title: 'Acceptance',
+    why: 'A lowest reading says little about the pieces that were not pulled.',
+    schools: [
+      school(
+        P.ACCEPTANCES[0],
+        'every reading, and the group',
+        'Each reading at or above the limit, and the group’s lower bound too.',
+      ),
+      school(P.ACCEPTANCES[1], 'every reading alone', 'The group is shown, not judged.'),
+      school(P.ACCEPTANCES[2], 'the group alone', 'The lower bound decides; single readings are shown.'),
+    ],
+  },
+];
+
+/** Every key of the choices, so that a file or a form can be held complete. */
+export const CHOICE_KEYS: readonly (keyof PracticeChoices)[] = [
+  ...CHOICES.map((choice) => choice.key),
+  'brushFixed',
+  'windowShare',
+  'lugBare',
+  'edgeBand',
+  'setUpPieces',
+  'measuredPieces',
+  'coverage',
+  'confidence',
+  'secondPersonReleases',
+  'strandDamage',
+];

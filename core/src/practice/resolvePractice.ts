@@ -1,0 +1,60 @@
+import { CHOICE_KEYS } from './choices';
+import type { Practice, PracticeChoices } from './Practice';
+
+export type PracticeResolved =
+  | { readonly ok: true; readonly practice: Practice }
+  | { readonly ok: false; readonly code: 'base-missing' | 'base-circular' | 'choice-missing'; readonly text: string };
+
+/** A profile as it is entered: who it is for, what it is based on, and the choices it makes itself. */
+export type PracticeDraft = Pick<Practice, 'part' | 'label' | 'customer' | 'class' | 'base'> & {
+  readonly choices: Partial<PracticeChoices>;
+};
+
+/**
+ * Fills a profile's open choices from the profile it is based on, and that one's from its own base.
+ *
+ * @param draft the profile as entered
+ * @param others the shop's other profiles; one of the same part is left out, it is what the draft replaces
+ * @returns why it cannot be resolved: the base is not there, the chain of bases comes back to itself, or a profile
+ *   without a base leaves a choice open
+ */
+export function resolvePractice(draft: PracticeDraft, others: readonly Practice[]): PracticeResolved {
+  const byPart = new Map(others.filter((p) => p.part !== draft.part).map((p) => [p.part, p]));
+  const way = [draft.part];
+  let choices: Partial<PracticeChoices> = draft.choices;
+  let base = draft.base;
+  while (base !== null) {
+    if (way.includes(base)) {
+      return {
+        ok: false,
+        code: 'base-circular',
+        text: `The profiles are based on each other in a circle: ${[...way, base].join(' on ')}. One of them has to stand on its own.`,
+      };
+    }
+    const found = byPart.get(base);
+    if (!found) {
+      return { ok: false, code: 'base-missing', text: `There is no practice profile '${base}' to base this one on.` };
+    }
+    way.push(base);
+    choices = { ...pick(found, found.own), ...choices };
+    base = found.base;
+  }
+  const missing = CHOICE_KEYS.find((key) => choices[key] === undefined);
+  if (missing) {
+    return {
+      ok: false,
+      code: 'choice-missing',
+      text: `The choice '${missing}' is left open. A profile without a base has to make every choice.`,
+    };
+  }
+  const own = CHOICE_KEYS.filter((key) => draft.choices[key] !== undefined);
+  const { part, label, customer, class: className } = draft;
+  return {
+    ok: true,
+    practice: { ...(choices as PracticeChoices), part, label, customer, class: className, base: draft.base, own },
+  };
+}
+
+function pick(practice: Practice, keys: readonly (keyof PracticeChoices)[]): Partial<PracticeChoices> {
+  return Object.fromEntries(keys.map((key) => [key, practice[key]]));
+}

@@ -1,0 +1,167 @@
+import type { Orientation } from '../crimp';
+import type { Terminal } from '../terminal';
+import type { NestProfile } from '../tool';
+import { envelopeDiameter, type Wire } from '../wire';
+import type { Drawing } from './drawSide';
+import { packStrands } from './packStrands';
+import { circle, path, rect, text, type Shape } from './shapes';
+
+/** The moment that is drawn: lying in the nest, pressed, or lying the wrong way round. */
+export type EndState = 'before' | 'after' | 'wrong';
+
+/** Half the width of the drawing in its own units; the barrel's outer diameter fills about half of it. */
+const HALF = 110;
+/** More strands than this run together: fewer, thicker ones stand for them. */
+const MOST_STRANDS = 91;
+
+const NAMES: Readonly<Record<NestProfile, readonly [upper: string, lower: string]>> = {
+  'indent-and-cradle': ['indent', 'cradle'],
+  'symmetric-oval': ['oval half', 'oval half'],
+  'two-bite': ['narrow half', 'wide half'],
+  rolled: ['rolling half', 'anvil'],
+  'window-indent': ['indent', 'cradle'],
+  'four-indent': ['', ''],
+  hex: ['moving die', 'fixed die'],
+  contoured: ['moving die', 'fixed die'],
+  trapezoid: ['narrow die', 'wide die'],
+  square: ['die', 'die'],
+};
+
+/** Upper and lower die around the open barrel, as seen along the wire. */
+const DIES: Readonly<Record<NestProfile, readonly string[]>> = {
+  'indent-and-cradle': ['M-95 -136H95V-92H22L0 -66L-22 -92H-95Z', 'M-95 136H95V2H57A57 57 0 0 1 -57 2H-95Z'],
+  'window-indent': ['M-95 -136H95V-92H22L0 -66L-22 -92H-95Z', 'M-95 136H95V2H57A57 57 0 0 1 -57 2H-95Z'],
+  'symmetric-oval': ['M-95 -136H95V-64H62C50 -96 -50 -96 -62 -64H-95Z', 'M-95 136H95V34H64C52 66 -52 66 -64 34H-95Z'],
+  'two-bite': ['M-95 -136H95V-64H44C34 -92 -34 -92 -44 -64H-95Z', 'M-95 136H95V30H76C62 68 -62 68 -76 30H-95Z'],
+  rolled: [
+    'M-95 -136H95V-84C70 -84 52 -66 48 -50H34C30 -72 12 -78 0 -62C-12 -78 -30 -72 -34 -50H-48C-52 -66 -70 -84 -95 -84Z',
+    'M-95 136H95V57H-95Z',
+  ],
+  'four-indent': [
+    'M-22 -136H22V-96L8 -66H-8L-22 -96Z',
+    'M-22 136H22V96L8 66H-8L-22 96Z',
+    'M-136 -22V22H-96L-66 8V-8L-96 -22Z',
+    'M136 -22V22H96L66 8V-8L96 -22Z',
+  ],
+  hex: ['M-95 -136H95V-58H66L38 -100H-38L-66 -58H-95Z', 'M-95 136H95V58H66L38 100H-38L-66 58H-95Z'],
+  contoured: ['M-95 -136H95V-58H64C60 -104 -60 -104 -64 -58H-95Z', 'M-95 136H95V58H70C50 104 -50 104 -70 58H-95Z'],
+  trapezoid: ['M-95 -136H95V-70H46L34 -94H-34L-46 -70H-95Z', 'M-95 136H95V62H62L70 84H-70L-62 62H-95Z'],
+  square: ['M-95 -136H95V-56H60V-90H-60V-56H-95Z', 'M-95 136H95V56H60V90H-60V56H-95Z'],
+};
+
+/** Outline of the pressed barrel around the origin, in units where the barrel was 50 in radius. */
+const PRESSED: Readonly<Record<NestProfile, string>> = {
+  'indent-and-cradle':
+    'M-44 -22C-40 -40 -20 -40 -12 -26L0 -6L12 -26C20 -40 40 -40 44 -22C58 30 30 50 0 50C-30 50 -58 30 -44 -22Z',
+  'window-indent':
+    'M-44 -22C-40 -40 -20 -40 -12 -26L0 -6L12 -26C20 -40 40 -40 44 -22C58 30 30 50 0 50C-30 50 -58 30 -44 -22Z',
+  'symmetric-oval': 'M-62 0C-62 -42 62 -42 62 0C62 42 -62 42 -62 0Z',
+  'two-bite': 'M-56 4C-50 -44 50 -44 56 4C62 44 -62 44 -56 4Z',
+  rolled: 'M-50 -6C-50 -44 -8 -46 0 -18C8 -46 50 -44 50 -6V32C50 40 44 44 36 44H-36C-44 44 -50 40 -50 32Z',
+  'four-indent':
+    'M-14 -46L0 -30L14 -46C34 -42 42 -34 46 -14L30 0L46 14C42 34 34 42 14 46L0 30L-14 46C-34 42 -42 34 -46 14L-30 0L-46 -14C-42 -34 -34 -42 -14 -46Z',
+  hex: 'M-26 -45H26L52 0L26 45H-26L-52 0Z',
+  contoured: 'M-46 -10C-40 -54 40 -54 46 -10L50 14C44 54 -44 54 -50 14Z',
+  trapezoid: 'M-34 -40H34L50 38H-50Z',
+  square: 'M-42 -42H42V42H-42Z',
+};
+
+/**
+ * Looking along the wire into the nest, in a box of 290 x 280 units: which way round the terminal lies before the bite,
+ * what the bite makes of it, or the way it must not lie. Strands, barrel and seam are to scale with each other; the
+ * pressed outline is the nest's, not a prediction of the metal.
+ */
+export function drawEnd(
+  terminal: Terminal,
+  wire: Wire,
+  profile: NestProfile,
+  lies: Orientation,
+  state: EndState = 'before',
+): Drawing | null {
+  const { innerDiameter, outerDiameter, seam } = terminal.barrel;
+  if (innerDiameter === null || outerDiameter === null) return null;
+  const k = (HALF * 0.92) / outerDiameter;
+  const outer = (outerDiameter / 2) * k;
+  const inner = (innerDiameter / 2) * k;
+  const angle = state === 'wrong' ? (lies.wrong?.angle ?? null) : lies.angle;
+  const shapes: Shape[] = [];
+  const isOpen = seam === 'open';
+  const at = (degrees: number, radius: number) => {
+    const turn = (degrees * Math.PI) / 180;
+    return { x: -radius * Math.sin(turn), y: -radius * Math.cos(turn) };
+  };
+  const pointer = (x: number, y: number, name: string) => {
+    if (state === 'wrong') return;
+    shapes.push(path(`M${x} ${y}L104 ${y - 6}`, { stroke: 'ink', width: 1.2 }), text(106, y - 2, name, { size: 22 }));
+  };
+
+  if (state === 'after') {
+    const grow = outer / 50;
+    shapes.push(path(scaled(PRESSED[profile], grow), { fill: 'tin', stroke: 'tin-edge', width: 1.4 }));
+    shapes.push(path(scaled(PRESSED[profile], grow * 0.74), { fill: 'copper', stroke: 'copper-light' }));
+    if (isOpen) shapes.push(path(`M0 ${-18 * grow}V${6 * grow}`, { stroke: 'ink', width: 2 }));
+    const where = angle ?? 180;
+    if ((seam === 'butted' || seam === 'brazed') && where === 180) {
+      shapes.push(path(`M0 ${outer + 1}V${outer * 0.76}`, { stroke: 'ink', width: 4 }));
+      pointer(0, outer * 0.9, 'seam closed');
+    }
+    return drawing(shapes, k, -72, shapes.some((shape) => shape.kind === 'text') ? 230 : 72, 72);
+  }
+
+  for (const d of DIES[profile]) shapes.push(path(d, { fill: 'steel' }));
+  const [upper, lower] = NAMES[profile];
+  shapes.push(text(0, -112, upper, { anchor: 'middle', ink: 'white', size: 22 }));
+  shapes.push(text(0, 126, lower, { anchor: 'middle', ink: 'white', size: 22 }));
+  if (isOpen) {
+    const turned = angle === 180 ? -1 : 1;
+    shapes.push(path(openBarrel(outer, inner, turned), { fill: 'tin', stroke: 'tin-edge', width: 1.4 }));
+  } else {
+    shapes.push(circle(0, 0, outer, { fill: 'tin', stroke: 'tin-edge', width: 1.4 }));
+    shapes.push(circle(0, 0, inner, { fill: 'paper', stroke: 'tin-edge', width: 1.4 }));
+  }
+  const envelope = (envelopeDiameter(wire.conductor) / 2) * k;
+  const packed = packStrands(Math.min(wire.conductor.strands, MOST_STRANDS), Math.min(envelope, inner));
+  const drop = Math.max(0, inner - envelope) * 0.9 * (isOpen && angle === 180 ? -1 : 1);
+  for (const strand of packed.at) {
+    shapes.push(
+      circle(strand.x, strand.y + drop, packed.r * 0.97, { fill: 'copper', stroke: 'copper-light', width: 0.6 }),
+    );
+  }
+  if ((seam === 'butted' || seam === 'brazed') && angle !== null) {
+    const a = at(angle, inner - 1);
+    const b = at(angle, outer + 1);
+    shapes.push(path(`M${a.x} ${a.y}L${b.x} ${b.y}`, { stroke: 'ink', width: 4 }));
+    const s = at(angle, (outer + inner) / 2);
+    pointer(s.x, s.y, 'seam');
+  }
+  if (terminal.family === 'window-splice') {
+    const where = angle ?? 0;
+    const s = at(where, (outer + inner) / 2);
+    const wall = outer - inner + 2;
+    shapes.push(
+      where === 0
+        ? rect(-9, -outer - 1, 18, wall, { fill: 'paper', stroke: 'tin-edge' })
+        : rect(s.x - wall / 2, s.y - 9, wall, 18, { fill: 'paper', stroke: 'tin-edge' }),
+    );
+    pointer(where === 0 ? 8 : s.x + wall / 2, where === 0 ? -outer + 4 : s.y, 'window');
+  }
+  if (isOpen) pointer(outer * 1.02, (angle === 180 ? 1 : -1) * outer * 0.5, 'wings');
+  if (state === 'wrong') shapes.push(path('M-104 -128L104 128M104 -128L-104 128', { stroke: 'fail', width: 7 }));
+  return state === 'wrong' ? drawing(shapes, k, -112, 112, 140) : drawing(shapes, k, -140, 190, 140);
+}
+
+function drawing(shapes: readonly Shape[], scale: number, left: number, right: number, half: number): Drawing {
+  return { shapes, box: { x: left, y: -half, width: right - left, height: 2 * half }, scale };
+}
+
+function openBarrel(o: number, i: number, turned: 1 | -1): string {
+  const t = o - i;
+  const sweep = turned === 1 ? 0 : 1;
+  const y = (value: number) => value * turned;
+  return `M${-o * 1.05} ${y(-o * 1.1)}L${-o * 1.05 + t} ${y(-o * 1.12)}L${-i} 0A${i} ${i} 0 0 ${sweep} ${i} 0L${o * 1.05 - t} ${y(-o * 1.12)}L${o * 1.05} ${y(-o * 1.1)}L${o} 0A${o} ${o} 0 0 ${1 - sweep} ${-o} 0Z`;
+}
+
+/** Path data of absolute coordinates with every number multiplied. */
+function scaled(d: string, by: number): string {
+  return d.replace(/-?\d+(?:\.\d+)?/g, (number) => String(Number((Number(number) * by).toFixed(2))));
+}

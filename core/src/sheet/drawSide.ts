@@ -1,0 +1,176 @@
+import type { StripWindow } from '../prepare';
+import { isSplice, type Range, type Terminal } from '../terminal';
+import { path, rect, text, type Shape } from './shapes';
+import type { SideView } from './sideView';
+
+export interface Drawing {
+  readonly shapes: readonly Shape[];
+  /** Left upper corner and size in the drawing's own units. */
+  readonly box: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+  /** Units per mm of the parts drawn. */
+  readonly scale: number;
+}
+
+const mm = (value: number) => value.toFixed(1);
+const span = (range: Range | null) => (range ? `${mm(range.min)}–${mm(range.max)}` : 'none');
+
+/**
+ * The side view with its dimension lines as shapes, `width` units wide. Text keeps its size in units, so a wider drawing
+ * shows the parts larger.
+ * @param seamAngle degrees of the seam; 180 draws it in the lower wall; null where it is not shown
+ */
+export function drawSide(
+  terminal: Terminal,
+  view: SideView,
+  strip: StripWindow,
+  seamAngle: number | null,
+  width = 640,
+): Drawing {
+  const k = Math.min(width / (view.to - view.from), width / 9 / view.halfHeight);
+  const x = (value: number) => (value - view.from) * k;
+  const y = (value: number) => value * k;
+  const box = (b: { x: number; y: number; width: number; height: number }, look: Parameters<typeof rect>[4]) =>
+    rect(x(b.x), y(b.y), b.width * k, b.height * k, look);
+  const tin = { fill: 'tin', stroke: 'tin-edge', width: 1.4 } as const;
+  const shapes: Shape[] = [];
+  const { barrel } = terminal;
+  const isOpen = barrel.seam === 'open';
+  const hasTongue =
+    terminal.studHole !== null ||
+    (!isOpen && terminal.cavity === null && !isSplice(terminal) && terminal.family !== 'ferrule');
+  if (hasTongue) shapes.push(path(tongue(), tin));
+  else if (isOpen) shapes.push(path(floor(), tin));
+  else if (terminal.family === 'machined-contact') {
+    shapes.push(
+      rect(x(view.from) + 2, y(-view.inner * 0.7), x(-view.length) - x(view.from) - 2, view.inner * 1.4 * k, tin),
+    );
+  }
+  for (const wall of view.walls) shapes.push(box(wall, tin));
+  if (view.window) {
+    shapes.push(
+      rect(x(view.window.x), y(view.window.y) - 1, view.window.width * k, view.window.height * k + 2, {
+        fill: 'paper',
+        stroke: 'tin-edge',
+      }),
+      text(
+        x(view.window.x + view.window.width / 2),
+        y(-view.halfHeight) - (view.bites.length ? 36 : 8),
+        terminal.family === 'window-splice' ? 'window' : 'hole',
+        {
+          anchor: 'middle',
+          ink: 'soft',
+        },
+      ),
+    );
+  }
+  for (const strand of view.strands) shapes.push(box(strand, { fill: 'copper', stroke: 'copper-light' }));
+  shapes.push(box(view.insulation, { fill: 'insulation' }));
+  shapes.push(box({ ...view.insulation, height: view.insulation.height * 0.28 }, { fill: 'insulation-light' }));
+  if (view.seal) {
+    shapes.push(box(view.seal, { fill: 'accent', stroke: 'ink' }));
+    const ribs = 3;
+    for (let i = 1; i <= ribs; i++) {
+      const at = view.seal.x + view.seal.width * (0.45 + 0.16 * i);
+      shapes.push(
+        path(`M${x(at)} ${y(view.seal.y) - 4}V${y(view.seal.y + view.seal.height) + 4}`, { stroke: 'ink', width: 3 }),
+      );
+    }
+  }
+  if (view.support) {
+    const isSleeve = !isOpen;
+    shapes.push(
+      box(view.support, isSleeve ? { stroke: 'soft', width: 1.4, dashed: true } : { stroke: 'tin-edge', width: 3 }),
+    );
+    shapes.push(
+      text(
+        x(view.support.x + view.support.width / 2),
+        y(view.support.y + view.support.height) + 15,
+        !isSleeve
+          ? view.seal
+            ? 'seal in its wings'
+            : 'insulation grip'
+          : terminal.family === 'ferrule'
+            ? 'collar'
+            : 'sleeve',
+        { anchor: 'middle', ink: 'soft' },
+      ),
+    );
+  }
+  if (seamAngle === 180 && (barrel.seam === 'butted' || barrel.seam === 'brazed')) {
+    shapes.push(
+      path(`M${x(view.walls[0]?.x ?? 0) + 5} ${y(view.halfHeight) - 4}H${x(0) - 5}`, {
+        stroke: 'ink',
+        width: 2.5,
+        dashed: true,
+      }),
+    );
+  }
+  for (const bite of view.bites) {
+    const top = y(-view.halfHeight);
+    const half = Math.min((bite.width * k) / 2, 60);
+    shapes.push(path(`M${x(bite.centre) - half} ${top - 14}h${2 * half}l${-half} 13z`, { fill: 'steel' }));
+    shapes.push(text(x(bite.centre), top - 18, String(bite.order), { anchor: 'middle', bold: true }));
+  }
+  const base = y(view.halfHeight) + 34;
+  const dim = (d: string) => shapes.push(path(d, { stroke: 'ink' }));
+  if (view.brush !== null) {
+    dim(`M${x(view.wireEnd)} ${y(0.2)}V${base + 46}M${x(-view.length)} ${y(view.halfHeight)}V${base + 14}`);
+    dim(`M${x(view.wireEnd)} ${base + 8}H${x(-view.length)}`);
+    shapes.push(
+      text(x(view.wireEnd) - 6, base + 12, `brush ${mm(view.brush)} (${span(strip.brush)})`, { anchor: 'end' }),
+    );
+  } else {
+    dim(`M${x(view.wireEnd)} ${y(view.halfHeight)}V${base + 46}`);
+    shapes.push(text(x(view.wireEnd) - 6, base + 12, 'at the stop', { anchor: 'end' }));
+  }
+  dim(`M${x(0)} ${y(view.halfHeight)}V${base + 14}M${x(view.insulationEdge)} ${y(view.halfHeight)}V${base + 46}`);
+  // A lug's barrel grows over the bare wire: what is drawn is before the bite, what the practice limits is after it.
+  const grows = strip.rule === 'lug' ? barrel.growth : 0;
+  const position = { min: strip.position.min + grows, max: strip.position.max + grows };
+  shapes.push(
+    text(
+      x(view.insulationEdge) + 6,
+      base + 12,
+      `${strip.rule === 'window' ? 'edge' : 'gap'} ${mm(view.gap)} (${span(position)})${grows ? `, ${mm(view.gap - grows)} after` : ''}`,
+    ),
+  );
+  dim(`M${x(view.wireEnd)} ${base + 38}H${x(view.insulationEdge)}`);
+  const middle = x((view.wireEnd + view.insulationEdge) / 2);
+  shapes.push(
+    text(
+      middle,
+      base + 60,
+      `strip ${strip.setPoint ?? 'none'}  (${span(strip.window)} mm)${strip.folded ? ', folded back' : ''}`,
+      {
+        anchor: 'middle',
+        bold: true,
+        size: 18,
+      },
+    ),
+  );
+  const height = view.halfHeight * k;
+  return { shapes, box: { x: 0, y: -height - 40, width, height: 2 * height + 40 + 102 }, scale: k };
+
+  /** Outline of the tongue or pad, bent down from the barrel's floor. */
+  function tongue(): string {
+    const wall = view.outer - view.inner;
+    const top = y(view.outer - wall);
+    const x0 = x(-view.length);
+    const x1 = x(view.from + 0.3);
+    const thick = wall * k;
+    const bend = Math.min(30, (x0 - x1) / 3);
+    return `M${x0} ${top}C${x0 - bend} ${top} ${x0 - bend} ${top + thick * 0.5} ${x0 - 2 * bend} ${top + thick * 0.5}H${x1}V${top + thick * 1.5}H${x0}Z`;
+  }
+
+  /** Floor of an open barrel under both grips, and the body in front of it. */
+  function floor(): string {
+    const top = y(view.inner);
+    const thick = (view.outer - view.inner) * k;
+    const front = x(view.from + 0.3);
+    const back = x((barrel.betweenGrips ?? 0) + barrel.supportLength);
+    if (isSplice(terminal)) return `M${front} ${top}H${back}V${top + thick}H${front}Z`;
+    // The body begins where the room for the brush ends.
+    const nose = x(-view.length - terminal.brushMax);
+    return `M${front} ${top - thick * 2}H${nose}V${top}H${back}V${top + thick}H${front}Z`;
+  }
+}

@@ -1,0 +1,55 @@
+import type { Page } from './drawSheet';
+import type { Ink, Shape } from './shapes';
+
+/** Colours on paper. */
+export const PAPER_INKS: Readonly<Record<Ink, string>> = {
+  ink: '#16242a',
+  soft: '#4c5a5f',
+  line: '#7d878a',
+  paper: '#ffffff',
+  white: '#ffffff',
+  tin: '#b9bebf',
+  'tin-edge': '#6b7475',
+  copper: '#b5622b',
+  'copper-light': '#e2a36f',
+  insulation: '#7c8f92',
+  'insulation-light': '#93a4a6',
+  steel: '#3d5359',
+  petrol: '#0d4f59',
+  accent: '#e2a36f',
+  pass: '#246b41',
+  fail: '#b0342a',
+  hold: '#8a5d03',
+};
+
+const escape = (text: string) =>
+  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+
+function write(shape: Shape): string {
+  if (shape.kind === 'path') {
+    const { d, fill, stroke, width, dashed } = shape;
+    return `<path d="${d}" fill="${fill ? PAPER_INKS[fill] : 'none'}"${
+      stroke ? ` stroke="${PAPER_INKS[stroke]}" stroke-width="${width}"${dashed ? ' stroke-dasharray="5 3"' : ''}` : ''
+    }/>`;
+  }
+  const family =
+    shape.face === 'figures'
+      ? "'Saira Semi Condensed'"
+      : "'Atkinson Hyperlegible Next', 'Atkinson Hyperlegible Next Variable'";
+  return `<text x="${shape.x}" y="${shape.y}" font-family="${family}, sans-serif" font-size="${shape.size}" font-weight="${
+    shape.bold ? 600 : 400
+  }" text-anchor="${shape.anchor}" fill="${PAPER_INKS[shape.ink]}">${escape(shape.text)}</text>`;
+}
+
+/** A page as an SVG document in true size. */
+export function pageToSvg({ width, height, items }: Page): string {
+  const body = items
+    .map(({ x, y, scale, shapes }) => {
+      const inside = shapes.map(write).join('');
+      return x === 0 && y === 0 && scale === 1
+        ? inside
+        : `<g transform="translate(${x} ${y}) scale(${scale})">${inside}</g>`;
+    })
+    .join('\n');
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">\n<rect width="${width}" height="${height}" fill="#ffffff"/>\n${body}\n</svg>\n`;
+}

@@ -1,0 +1,40 @@
+import type { PartRevision } from '@tug-mark/contract';
+import { resolvePractice, type Practice, type PracticeDraft } from '@tug-mark/core';
+import type { Knex } from 'knex';
+import { refusals } from '../http/problems';
+import { keepPart, keepParts, listParts } from './store';
+
+const draftOf = (practice: Practice): PracticeDraft => ({
+  part: practice.part,
+  label: practice.label,
+  customer: practice.customer,
+  class: practice.class,
+  base: practice.base,
+  choices: Object.fromEntries(practice.own.map((key) => [key, practice[key]])),
+});
+
+/**
+ * Keeps a practice profile with its choices worked out, as a new revision; profiles based on it get a new revision
+ * too where that changes them.
+ * @throws Refusal when its base is missing or comes back to itself, or a choice is left open
+ */
+export async function keepPractice(db: Knex, draft: PracticeDraft, opened: number, by: string): Promise<PartRevision> {
+  return db.transaction(async (trx) => {
+    const others = await listParts(trx, 'practice');
+    const resolved = resolvePractice(draft, others);
+    if (!resolved.ok) throw refusals.practiceUnresolved(resolved.code, resolved.text);
+    const kept = await keepPart(trx, 'practice', resolved.practice, opened, by);
+    let known = [...others.filter((p) => p.part !== draft.part), resolved.practice];
+    const next = [draft.part];
+    for (let base = next.shift(); base !== undefined; base = next.shift()) {
+      for (const child of known.filter((p) => p.base === base)) {
+        const again = resolvePractice(draftOf(child), known);
+        if (!again.ok) throw refusals.practiceUnresolved(again.code, again.text);
+        await keepParts(trx, 'practice', [again.practice], by);
+        known = [...known.filter((p) => p.part !== child.part), again.practice];
+        next.push(child.part);
+      }
+    }
+    return kept;
+  });
+}

@@ -1,0 +1,42 @@
+import { computeSetUp, judgeCombination, openToolBook, type SheetInput } from '@tug-mark/core';
+import type { Knex } from 'knex';
+import { contextsOf, readJournals, readRows, readShared, takenSince } from '../lot/store';
+
+/** What a sheet is drawn from, beside shop, link and date. */
+export type SheetSource = Pick<SheetInput, 'about' | 'context' | 'setUp' | 'judgement'> & { readonly id: string };
+
+/** Combinations read at a time. */
+const BATCH = 50;
+
+/** The sheets of one combination or of a whole list, in order, a batch at a time. */
+export async function* readSheets(db: Knex, which: { id: string } | { list: string }): AsyncGenerator<SheetSource> {
+  const now = new Date().toISOString();
+  let after = 0;
+  for (;;) {
+    const rows = await readRows(db, which, after, BATCH);
+    const last = rows.at(-1);
+    if (!last) return;
+    const journals = await readJournals(
+      db,
+      rows.map((row) => row.id),
+    );
+    const shared = await readShared(db, takenSince(journals.values()));
+    const contexts = await contextsOf(db, rows, shared);
+    const book = openToolBook(shared.tools, shared.checks, now);
+    for (const row of rows) {
+      const context = contexts.get(row.id);
+      if (!context) continue;
+      const entries = journals.get(row.id) ?? [];
+      const setUp = computeSetUp(context, entries, now, book);
+      yield {
+        id: row.id,
+        about: { list: row.list, terminal: row.terminal, wire: row.wire, pieces: row.pieces },
+        context,
+        setUp,
+        judgement: judgeCombination(setUp, entries, context, now),
+      };
+    }
+    if (rows.length < BATCH) return;
+    after = Number(last.number);
+  }
+}

@@ -1,0 +1,304 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import type { Problem } from '@tug-mark/contract';
+import {
+  CATALOGUES,
+  readPart,
+  writePart,
+  type CatalogueKind,
+  type CatalogueParts,
+  type Column,
+  type PartCells,
+  type PartTable,
+} from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { Api, ApiProblem, toProblem } from '../http/api';
+import { ProblemNotice } from '../parts/problem-notice';
+import { scanned } from './scanned';
+
+/** A part as a form: every field as text, read by the same rules as a file; what is wrong stands at its field. */
+@Component({
+  selector: 'tm-part-editor',
+  imports: [NzButtonModule, NzInputModule, ProblemNotice],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <form (submit)="keep($event)" [attr.aria-label]="title()">
+      <h2>{{ title() }}</h2>
+      <div class="fields">
+        @for (column of catalogue().columns; track column.path) {
+          @let fault = faultAt(column.path, null, null);
+          <div class="field" [class.at-fault]="fault">
+            <label [attr.for]="'f-' + column.path">{{ column.title }} {{ unit(column) }}</label>
+            @if (options(column); as list) {
+              <select class="ant-input" [id]="'f-' + column.path" (change)="set(column.path, value($event))">
+                @for (option of list; track option) {
+                  <option [value]="option" [selected]="option === cells()[column.path]">{{ option || 'none' }}</option>
+                }
+              </select>
+            } @else {
+              <input
+                nz-input
+                [id]="'f-' + column.path"
+                [value]="cells()[column.path] ?? ''"
+                [readOnly]="column.path === 'part' && part() !== null"
+                [attr.placeholder]="column.help ?? null"
+                [attr.aria-invalid]="fault ? true : null"
+                [attr.aria-describedby]="fault ? 'e-' + column.path : null"
+                (input)="set(column.path, value($event))"
+              />
+            }
+            @if (fault) {
+              <span class="wrong" [id]="'e-' + column.path">{{ fault }}</span>
+            }
+          </div>
+        }
+      </div>
+      @for (table of catalogue().tables; track table.path) {
+        <h3>{{ table.title }}</h3>
+        @if (faultAt(table.path, null, null); as fault) {
+          <p class="wrong">{{ fault }}</p>
+        }
+        <div class="scroll" tabindex="0" role="group" [attr.aria-label]="table.title">
+          <table>
+            <thead>
+              <tr>
+                @for (column of table.columns; track column.path) {
+                  <th scope="col">{{ column.title }} {{ unit(column) }}</th>
+                }
+                <th scope="col"><span class="out-of-sight">Take out</span></th>
+              </tr>
+            </thead>
+            <tbody>
+              @for (row of rows(table); track $index; let r = $index) {
+                <tr>
+                  @for (column of table.columns; track column.path) {
+                    @let fault = faultAt(column.path, table.path, r);
+                    <td>
+                      @if (options(column); as list) {
+                        <select
+                          class="ant-input"
+                          [attr.aria-label]="table.title + ' ' + (r + 1) + ', ' + column.title"
+                          (change)="setIn(table, r, column.path, value($event))"
+                        >
+                          @for (option of list; track option) {
+                            <option [value]="option" [selected]="option === row[column.path]">
+                              {{ option || 'none' }}
+                            </option>
+                          }
+                        </select>
+                      } @else {
+                        <input
+                          nz-input
+                          [class.at-fault]="fault"
+                          [attr.aria-label]="table.title + ' ' + (r + 1) + ', ' + column.title"
+                          [attr.aria-invalid]="fault ? true : null"
+                          [value]="row[column.path] ?? ''"
+                          (input)="setIn(table, r, column.path, value($event))"
+                        />
+                      }
+                      @if (fault) {
+                        <span class="wrong">{{ fault }}</span>
+                      }
+                    </td>
+                  }
+                  <td>
+                    <button
+                      nz-button
+                      class="quiet"
+                      type="button"
+                      [attr.aria-label]="'Take out ' + table.title + ' ' + (r + 1)"
+                      (click)="drop(table, r)"
+                    >
+                      take out
+                    </button>
+                  </td>
+                </tr>
+              }
+            </tbody>
+          </table>
+        </div>
+        <button nz-button type="button" class="one-more" (click)="add(table)">One more {{ table.title }}</button>
+      }
+      @if (faults().length) {
+        <p class="notice bad" role="alert">
+          {{ faults().length }} {{ faults().length === 1 ? 'field is' : 'fields are' }} not right yet. Nothing is kept
+          until all are: {{ faults()[0]?.text }}
+        </p>
+      }
+      @if (problem(); as found) {
+        <tm-problem [problem]="found" />
+        @if (found.code === 'stale-revision') {
+          <button nz-button type="button" (click)="insist()">Keep mine as the next revision all the same</button>
+        }
+      }
+      <p class="acts">
+        <button nz-button nzType="primary" class="bench-button" type="submit">
+          {{ part() ? 'Keep as a new revision' : 'Keep the new ' + catalogue().one }}
+        </button>
+        <button nz-button class="bench-button" type="button" (click)="closed.emit()">Leave it as it was</button>
+      </p>
+    </form>
+  `,
+  styles: `
+    form {
+      background: var(--sheet);
+      border: 1px solid var(--line);
+      display: grid;
+      gap: 12px;
+      grid-template-columns: minmax(0, 1fr);
+      justify-items: start;
+      padding: 18px 20px;
+    }
+    .fields {
+      display: grid;
+      gap: 10px 16px;
+      grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+      width: 100%;
+    }
+    .field {
+      align-content: start;
+    }
+    .field label {
+      font-weight: 400;
+    }
+    .at-fault input,
+    input.at-fault {
+      border: 2px solid var(--fail);
+    }
+    .scroll {
+      overflow-x: auto;
+      width: 100%;
+    }
+    th {
+      font-weight: 400;
+      padding-right: 8px;
+      text-align: left;
+    }
+    td {
+      min-width: 96px;
+      padding: 2px 6px 2px 0;
+      vertical-align: top;
+    }
+    .notice {
+      width: 100%;
+    }
+    .acts {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 10px;
+    }
+  `,
+})
+export class PartEditor {
+  private readonly api = inject(Api);
+  readonly kind = input.required<CatalogueKind>();
+  /** The part to change; null for a new one. */
+  readonly part = input.required<CatalogueParts[CatalogueKind] | null>();
+  readonly kept = output<string>();
+  readonly closed = output();
+  protected readonly cells = signal<Readonly<Record<string, string>>>({});
+  protected readonly tables = signal<PartCells['tables']>({});
+  protected readonly problem = signal<Problem | null>(null);
+  private readonly tried = signal(false);
+  private opened = 0;
+  protected readonly catalogue = computed(() => CATALOGUES[this.kind()]);
+  protected readonly title = computed(() => {
+    const part = this.part();
+    return part ? `Change ${part.part}` : `A new ${this.catalogue().one}`;
+  });
+  private readonly read = computed(() => readPart(this.kind(), { cells: this.cells(), tables: this.tables() }));
+  protected readonly faults = computed(() => {
+    const read = this.read();
+    return this.tried() && !read.ok ? read.problems : [];
+  });
+
+  constructor() {
+    effect(() => {
+      const part = this.part();
+      const kind = this.kind();
+      if (!part) {
+        const first = (column: Column) =>
+          column.type === 'choice' && !column.optional ? (column.options?.[0] ?? '') : '';
+        this.cells.set(Object.fromEntries(CATALOGUES[kind].columns.map((c) => [c.path, first(c)])));
+        this.tables.set(Object.fromEntries(CATALOGUES[kind].tables.map((t) => [t.path, []])));
+        this.opened = 0;
+        return;
+      }
+      const written = writePart(kind, part as never);
+      this.cells.set(written.cells);
+      this.tables.set(written.tables);
+      void this.api.revisions(kind, part.part).then(
+        ([newest]) => {
+          this.opened = newest?.revision ?? 0;
+        },
+        (error: unknown) => {
+          this.problem.set(toProblem(error));
+        },
+      );
+    });
+  }
+
+  protected unit(column: Column): string {
+    return column.type === 'length' ? 'mm' : (column.unit ?? '');
+  }
+  protected options(column: Column): readonly string[] | null {
+    if (column.type === 'flag') return column.optional ? ['', 'yes', 'no'] : ['no', 'yes'];
+    if (column.type !== 'choice') return null;
+    return column.optional ? ['', ...(column.options ?? [])] : (column.options ?? []);
+  }
+  protected rows(table: PartTable): readonly Readonly<Record<string, string>>[] {
+    return this.tables()[table.path] ?? [];
+  }
+  protected faultAt(path: string, table: string | null, row: number | null): string {
+    return this.faults().find((f) => f.path === path && f.table === table && f.row === row)?.text ?? '';
+  }
+
+  protected set(path: string, text: string): void {
+    this.cells.update((cells) => ({ ...cells, [path]: path === 'part' ? scanned(text) : text }));
+  }
+  protected setIn(table: PartTable, row: number, path: string, text: string): void {
+    this.change(table, (rows) => rows.map((cells, r) => (r === row ? { ...cells, [path]: text } : cells)));
+  }
+  protected add(table: PartTable): void {
+    const first = (c: Column) => (c.type === 'choice' ? (c.options?.[0] ?? '') : c.type === 'flag' ? 'no' : '');
+    this.change(table, (rows) => [...rows, Object.fromEntries(table.columns.map((c) => [c.path, first(c)]))]);
+  }
+  protected drop(table: PartTable, row: number): void {
+    this.change(table, (rows) => rows.filter((_, r) => r !== row));
+  }
+  private change(
+    table: PartTable,
+    by: (rows: readonly Readonly<Record<string, string>>[]) => readonly Readonly<Record<string, string>>[],
+  ): void {
+    this.tables.update((all) => ({ ...all, [table.path]: by(all[table.path] ?? []) }));
+  }
+
+  /** After a clash: the newest revision is known now, and the person wants theirs on top of it. */
+  protected insist(): void {
+    const standing = this.problem()?.standing as { revision?: number } | undefined;
+    this.opened = standing?.revision ?? this.opened;
+    void this.send();
+  }
+
+  protected keep(event: Event): void {
+    event.preventDefault();
+    void this.send();
+  }
+
+  private async send(): Promise<void> {
+    this.tried.set(true);
+    const read = this.read();
+    if (!read.ok) return;
+    try {
+      await this.api.keepPart(this.kind(), this.opened, read.part);
+      this.problem.set(null);
+      this.kept.emit(read.part.part);
+    } catch (error) {
+      this.problem.set(error instanceof ApiProblem ? error.problem : toProblem(error));
+    }
+  }
+
+  protected value(event: Event): string {
+    return (event.target as HTMLInputElement).value;
+  }
+}

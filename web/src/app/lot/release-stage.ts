@@ -1,0 +1,271 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { may } from '@tug-mark/contract';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { Hand } from '../hand/hand';
+import { Mark } from '../parts/mark';
+import { Reasons } from '../parts/reasons';
+import { showTime } from '../parts/show-time';
+import { sessionFeature } from '../session/session.state';
+import { Keys } from '../shell/keys';
+
+interface Step {
+  readonly title: string;
+  readonly said: string;
+  readonly state: 'pass' | 'hold' | 'fail' | 'missing';
+  readonly to: string;
+}
+
+/** The set-up run: one path from 'mount this' to 'released', what is done and what comes next; and quality's release. */
+@Component({
+  selector: 'tm-release-stage',
+  imports: [RouterLink, NzButtonModule, NzInputModule, Mark, Reasons],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (hand.judgement(); as judgement) {
+      <div class="head">
+        <h1>{{ headline() }}</h1>
+        <p class="why">{{ why() }}</p>
+      </div>
+      <ol>
+        @for (step of steps(); track step.title; let i = $index) {
+          <li [class.next]="step === next()">
+            <tm-mark [state]="step.state" [size]="20" />
+            <a [routerLink]="['/bench', hand.view()?.combination?.id, step.to]">{{ i + 1 }} {{ step.title }}</a>
+            <span>{{ step.said }}</span>
+          </li>
+        }
+      </ol>
+      @if (judgement.release.state !== 'none') {
+        <tm-reasons [reasons]="judgement.release.reasons" />
+      }
+      @if (judgement.release.state === 'released' || judgement.release.state === 'lapsed') {
+        <p class="soft">
+          {{ judgement.release.by }} released it {{ judgement.release.at ? time(judgement.release.at) : '' }}.
+          @if (stands(); as s) {
+            It stands on {{ s.tool }}, die {{ s.die }}, nest {{ s.nest }}{{ s.setting ? ', setting ' + s.setting : ''
+            }}{{ s.positioner ? ', ' + s.positioner : '' }}, {{ s.limit.document }} rev {{ s.limit.revision }}, terminal
+            rev {{ s.revisions.terminal }}, wire rev {{ s.revisions.wire }}, practice rev {{ s.revisions.practice }}.
+          }
+        </p>
+      }
+      @if (behind()) {
+        <p class="notice">{{ behind() }}</p>
+      }
+      @if (asking()) {
+        <form class="notice" (submit)="begin($event)">
+          <label for="run-cause"
+            >Why does the set-up begin again? Everything made so far stays on record as run {{ hand.run() }}.</label
+          >
+          <input nz-input id="run-cause" maxlength="500" [value]="cause()" (input)="cause.set(value($event))" />
+          <button nz-button nzType="primary" class="bench-button" type="submit">Begin run {{ hand.run() + 1 }}</button>
+          <button nz-button class="bench-button" type="button" (click)="asking.set(false)">Not now</button>
+        </form>
+      }
+      @if (refusal()) {
+        <p class="notice bad" role="alert">{{ refusal() }}</p>
+      }
+      <div class="foot">
+        @if (ready() && judgement.release.state === 'none') {
+          @if (mayRelease()) {
+            <div class="field note">
+              <label for="release-note" class="out-of-sight">Note for the release</label>
+              <input
+                nz-input
+                id="release-note"
+                maxlength="500"
+                placeholder="note for the release"
+                [value]="note()"
+                (input)="note.set(value($event))"
+              />
+            </div>
+            <button nz-button nzType="primary" class="bench-button" type="button" (click)="release()">
+              Release the set-up
+            </button>
+          } @else {
+            <p class="notice">Releasing is for quality.</p>
+          }
+        }
+        @if (!asking() && hand.of('tool').length) {
+          <button nz-button class="bench-button" type="button" (click)="ask()">Begin the set-up again</button>
+        }
+        <a class="sheet" [routerLink]="['/sheets', hand.view()?.combination?.id]">Set-up sheet</a>
+        <a class="sheet" routerLink="/practices" [queryParams]="{ with: hand.view()?.combination?.id }"
+          >Compare practices</a
+        >
+        <span class="keys"><kbd>Enter</kbd> {{ next() ? 'go to what comes next' : 'release' }}</span>
+      </div>
+    }
+  `,
+  styleUrl: '../parts/stage.less',
+  styles: `
+    ol {
+      display: grid;
+      gap: 4px;
+    }
+    li {
+      align-items: center;
+      background: var(--paper);
+      display: grid;
+      gap: 12px;
+      grid-template-columns: 20px 190px 1fr;
+      min-height: 46px;
+      padding: 4px 12px;
+    }
+    li.next {
+      background: var(--petrol-tint);
+      box-shadow: inset 4px 0 0 var(--petrol);
+    }
+    form {
+      display: grid;
+      gap: 8px;
+      justify-items: start;
+    }
+    form input,
+    .note input {
+      min-height: 46px;
+      min-width: 300px;
+    }
+    .sheet {
+      align-items: center;
+      display: inline-flex;
+      min-height: 46px;
+    }
+  `,
+})
+export class ReleaseStage {
+  protected readonly hand = inject(Hand);
+  private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
+  private readonly router = inject(Router);
+  protected readonly time = showTime;
+  protected readonly asking = signal(false);
+  protected readonly cause = signal('');
+  protected readonly note = signal('');
+  protected readonly refusal = signal('');
+  protected readonly mayRelease = computed(() => may(this.person()?.role ?? 'technician', 'release-set-up'));
+  protected readonly ready = computed(() => {
+    const verdict = this.hand.judgement()?.verdict;
+    return verdict === 'accepted' || verdict === 'meets-made-up-limits';
+  });
+  protected readonly stands = computed(() => this.hand.of('release').at(-1)?.body.stands ?? null);
+
+  protected readonly steps = computed<readonly Step[]>(() => {
+    const view = this.hand.view();
+    const setUp = this.hand.setUp();
+    const judgement = this.hand.judgement();
+    if (!view || !setUp || !judgement) return [];
+    const stage = new Map(judgement.stages.map((s) => [s.stage, s]));
+    const of = (name: 'match' | 'prepare' | 'tool' | 'crimp' | 'look' | 'tug') => stage.get(name)?.state ?? 'missing';
+    const { practice } = view;
+    const taken = this.hand.of('tool').at(-1)?.body;
+    const tool = setUp.tool;
+    const measured = (what: 'strip' | 'height') => this.hand.of('measure').filter((e) => e.body.what === what).length;
+    return [
+      { title: 'Wire and terminal', said: stage.get('match')?.answer ?? '', state: of('match'), to: 'match' },
+      {
+        title: 'Mount and check',
+        said: taken
+          ? (stage.get('tool')?.answer ?? '')
+          : tool
+            ? `${[...tool.changes.map((c) => c.what), tool.state.state === 'ready' ? 'take it' : 'check it, then take it'].join(', ')}: ${tool.tool.label}, ${tool.die.label}, nest ${tool.nest.label}.`
+            : (stage.get('tool')?.answer ?? ''),
+        state: of('tool'),
+        to: 'tool',
+      },
+      {
+        title: 'Strip, measured',
+        said: `${setUp.preparation?.strip.setPoint ?? 'no'} mm; ${measured('strip')} of ${practice.measuredPieces} measured.`,
+        state: of('prepare'),
+        to: 'prepare',
+      },
+      { title: 'First pieces', said: stage.get('crimp')?.answer ?? '', state: of('crimp'), to: 'crimp' },
+      {
+        title: 'Height and look',
+        said: `${setUp.measures.height ? `${measured('height')} of ${practice.measuredPieces} heights measured. ` : ''}${stage.get('look')?.answer ?? ''}`,
+        state: of('look'),
+        to: 'look',
+      },
+      {
+        title: 'Pulled',
+        said: `${stage.get('tug')?.answer ?? ''} ${practice.pullEvidence === 'grip-open' && view.terminal.insulationRange ? 'Insulation grip left open for the pull.' : ''}`,
+        state: of('tug'),
+        to: 'tug',
+      },
+    ];
+  });
+  protected readonly next = computed(() => this.steps().find((step) => step.state !== 'pass') ?? null);
+
+  protected readonly headline = computed(() => {
+    const release = this.hand.judgement()?.release;
+    if (release?.state === 'released') return 'Released: the lot may run.';
+    if (release?.state === 'lapsed') return 'The release has lapsed: stop, and prove the set-up again.';
+    const next = this.next();
+    return next ? `Next: ${next.title.toLowerCase()}.` : 'Proved. Quality releases it.';
+  });
+  protected readonly why = computed(() => {
+    const judgement = this.hand.judgement();
+    const madeUp =
+      judgement?.verdict === 'meets-made-up-limits'
+        ? ' The limits are made up: a release here is for training only.'
+        : '';
+    if (judgement?.release.state === 'lapsed') return judgement.release.reasons[0]?.text ?? '';
+    if (judgement?.release.state === 'released') {
+      return `It lapses by itself when tool, die, setting, limits, practice or catalogue revision changes.${madeUp}`;
+    }
+    return `${this.next()?.said ?? judgement?.headline ?? ''}${madeUp}`;
+  });
+  /** Newer revisions than the set-up was made from, before it is released. */
+  protected readonly behind = computed(() => {
+    const view = this.hand.view();
+    if (!view || this.hand.judgement()?.release.state !== 'none') return '';
+    const newer = (['terminal', 'wire', 'practice'] as const).filter(
+      (what) => view.newest[what] > view.revisions[what],
+    );
+    return newer.length
+      ? `There is a newer revision of the ${newer.join(' and the ')}. Begin the set-up again to work from it.`
+      : '';
+  });
+
+  constructor() {
+    inject(Keys).use([{ key: 'Enter', does: 'go to what comes next, or release' }], (key) => {
+      if (key !== 'Enter' || this.asking()) return false;
+      const next = this.next();
+      if (next) void this.router.navigate(['/bench', this.hand.view()?.combination.id, next.to]);
+      else if (this.mayRelease() && this.hand.judgement()?.release.state === 'none') this.release();
+      return true;
+    });
+  }
+
+  protected release(): void {
+    const stands = this.hand.stands();
+    if (!stands) return;
+    const refusal = this.hand.put({ kind: 'release', stands, note: this.note() });
+    this.refusal.set(refusal?.text ?? '');
+  }
+
+  protected ask(): void {
+    this.asking.set(true);
+    this.cause.set(this.hand.judgement()?.release.reasons.find((r) => r.weight === 'hold')?.text ?? '');
+    setTimeout(() => document.getElementById('run-cause')?.focus());
+  }
+
+  protected begin(event: Event): void {
+    event.preventDefault();
+    const view = this.hand.view();
+    if (!view) return;
+    const refusal = this.hand.put({
+      kind: 'run',
+      run: this.hand.run() + 1,
+      cause: this.cause(),
+      revisions: view.newest,
+    });
+    this.refusal.set(refusal?.text ?? '');
+    if (!refusal) this.asking.set(false);
+  }
+
+  protected value(event: Event): string {
+    return (event.target as HTMLInputElement).value;
+  }
+}

@@ -1,0 +1,394 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import {
+  choosePractice,
+  FAMILIES,
+  familyName,
+  metalArea,
+  otherScale,
+  PLACES,
+  readNumber,
+  sizeLabel,
+  type Family,
+  type Place,
+  type Wire,
+} from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import type { FinderAnswer, FinderLine, FinderRequest } from '../../workers/finder.messages';
+import { CabinetParts } from '../cabinet/cabinet';
+import { scanned } from '../cabinet/scanned';
+import { Mark } from '../parts/mark';
+import { ProblemNotice } from '../parts/problem-notice';
+import { StampReader } from './stamp-reader';
+
+const VERDICTS = { fits: 'pass', edge: 'hold', no: 'fail' } as const;
+
+/** Given the wires in the hand and where the joint will be: everything the cabinet can make it with, best first. */
+@Component({
+  selector: 'tm-finder-page',
+  imports: [RouterLink, NzButtonModule, NzInputModule, Mark, ProblemNotice, StampReader],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="page">
+      <div class="page-head">
+        <div>
+          <h1>{{ headline() }}</h1>
+          <p class="soft">
+            {{ rests() }}
+          </p>
+        </div>
+      </div>
+      @if (store.problem(); as found) {
+        <tm-problem [problem]="found" />
+      }
+      <div class="columns">
+        <form (submit)="$event.preventDefault()">
+          <div class="field">
+            <label for="finder-wire">Wire: type or scan, Enter takes the first</label>
+            <input
+              nz-input
+              id="finder-wire"
+              autocomplete="off"
+              [value]="typed()"
+              (input)="typed.set(value($event))"
+              (keydown.enter)="take($event)"
+            />
+          </div>
+          @if (typed()) {
+            <ul class="offers">
+              @for (wire of offers(); track wire.part) {
+                <li>
+                  <button nz-button class="quiet" type="button" (click)="add(wire)">
+                    {{ wire.part }} {{ wire.label }}
+                  </button>
+                </li>
+              } @empty {
+                <li class="soft">No wire matches.</li>
+              }
+            </ul>
+          }
+          <ul class="wires" aria-label="Wires in the barrel">
+            @for (wire of wires(); track $index) {
+              <li>
+                <span
+                  ><strong class="figures">{{ wire.part }}</strong> {{ wire.label }}
+                  <span class="soft">{{ scales(wire) }}</span></span
+                >
+                <button
+                  nz-button
+                  class="quiet"
+                  type="button"
+                  [attr.aria-label]="'Take out ' + wire.part"
+                  (click)="drop($index)"
+                >
+                  take out
+                </button>
+              </li>
+            } @empty {
+              <li class="soft">No wire yet. Several share one barrel.</li>
+            }
+          </ul>
+          <div class="two">
+            <div class="field">
+              <label for="finder-stud">Stud or mating size</label>
+              <input nz-input id="finder-stud" placeholder="any" [value]="stud()" (input)="stud.set(value($event))" />
+            </div>
+            <div class="field">
+              <label for="finder-place">Place of use</label>
+              <select class="ant-input" id="finder-place" (change)="setPlace($event)">
+                @for (option of places; track option) {
+                  <option [value]="option" [selected]="option === place()">{{ option }}</option>
+                }
+              </select>
+            </div>
+            @for (ask of asks; track ask.key) {
+              <div class="field">
+                <label [attr.for]="'finder-' + ask.key">{{ ask.title }}</label>
+                <input
+                  nz-input
+                  inputmode="decimal"
+                  [id]="'finder-' + ask.key"
+                  [value]="asked()[ask.key]"
+                  (input)="setAsked(ask.key, value($event))"
+                />
+                @if (wrong(ask.key); as text) {
+                  <span class="wrong">{{ text }}</span>
+                }
+              </div>
+            }
+            <div class="field">
+              <label for="finder-family">Family</label>
+              <select class="ant-input" id="finder-family" (change)="setFamily($event)">
+                <option value="">any</option>
+                @for (option of families; track option) {
+                  <option [value]="option" [selected]="option === family()">{{ familyName(option) }}</option>
+                }
+              </select>
+            </div>
+            <div class="field">
+              <label for="finder-class">Class</label>
+              <input nz-input id="finder-class" [value]="className()" (input)="className.set(value($event))" />
+            </div>
+            <div class="field">
+              <label for="finder-customer">Customer, if any</label>
+              <input nz-input id="finder-customer" [value]="customer()" (input)="customer.set(value($event))" />
+            </div>
+          </div>
+          <tm-stamp-reader (stud)="stud.set($event)" />
+        </form>
+        <div class="found" aria-live="polite">
+          @if (answer(); as a) {
+            @if (a.makes.length) {
+              <h2>Can be made</h2>
+              <ul class="lines">
+                @for (line of a.makes; track line.part) {
+                  <li>
+                    <tm-mark [state]="verdicts[line.verdict]" [size]="20" />
+                    <div>
+                      <p>
+                        <a [routerLink]="['/cabinet', 'terminal', line.part]"
+                          ><strong class="figures">{{ line.part }}</strong></a
+                        >
+                        {{ line.label }} <span class="soft">{{ line.family }}, takes {{ line.range }}</span>
+                      </p>
+                      <p>
+                        {{ line.tool }}
+                        <span class="soft"
+                          >{{ line.toolState === 'ready' ? 'ready' : 'go/no-go check due'
+                          }}{{ line.change ? '; first ' + line.change : ''
+                          }}{{ line.folded ? '; wire folded back' : '' }}</span
+                        >
+                      </p>
+                      @if (line.verdict === 'edge') {
+                        <p>{{ mind(line) }}</p>
+                      }
+                    </div>
+                  </li>
+                }
+              </ul>
+            } @else {
+              <h2>
+                Nothing in the cabinet can be made up with {{ wires().length > 1 ? 'these wires' : 'this wire' }} so
+              </h2>
+            }
+            @if (a.near.length) {
+              <h2>Near, and what stops each</h2>
+              <ul class="lines">
+                @for (line of a.near.slice(0, 20); track line.part) {
+                  <li>
+                    <tm-mark state="fail" [size]="20" />
+                    <div>
+                      <p>
+                        <a [routerLink]="['/cabinet', 'terminal', line.part]"
+                          ><strong class="figures">{{ line.part }}</strong></a
+                        >
+                        {{ line.label }} <span class="soft">{{ line.family }}</span>
+                      </p>
+                      <p>{{ line.stops }}</p>
+                    </div>
+                  </li>
+                }
+              </ul>
+            }
+          } @else if (wires().length) {
+            <p class="soft" role="status">Searching ...</p>
+          }
+        </div>
+      </div>
+    </div>
+  `,
+  styles: `
+    .columns {
+      align-items: start;
+      display: grid;
+      gap: 28px;
+      grid-template-columns: minmax(330px, 430px) minmax(0, 1fr);
+    }
+    form {
+      background: var(--sheet);
+      border: 1px solid var(--line);
+      display: grid;
+      gap: 12px;
+      padding: 16px 18px;
+    }
+    .two {
+      display: grid;
+      gap: 10px 14px;
+      grid-template-columns: 1fr 1fr;
+    }
+    .wires li {
+      align-items: center;
+      border-left: 4px solid var(--copper);
+      display: flex;
+      gap: 8px;
+      justify-content: space-between;
+      padding: 4px 0 4px 10px;
+    }
+    .found {
+      display: grid;
+      gap: 10px;
+    }
+    .lines li {
+      border-bottom: 1px solid var(--line);
+      display: grid;
+      gap: 10px;
+      grid-template-columns: 20px 1fr;
+      padding: 8px 0;
+    }
+    @media (max-width: 900px) {
+      .columns {
+        grid-template-columns: 1fr;
+      }
+    }
+  `,
+})
+export class FinderPage {
+  protected readonly store = inject(CabinetParts);
+  protected readonly verdicts = VERDICTS;
+  protected readonly places = PLACES;
+  protected readonly families = FAMILIES;
+  protected readonly familyName = familyName;
+  protected readonly asks = [
+    { key: 'temperature', title: 'Place reaches, °C' },
+    { key: 'current', title: 'Current, A' },
+    { key: 'voltage', title: 'Voltage, V' },
+  ] as const;
+  protected readonly typed = signal('');
+  protected readonly wires = signal<readonly Wire[]>([]);
+  protected readonly stud = signal('');
+  protected readonly place = signal<Place>('dry');
+  protected readonly asked = signal({ temperature: '', current: '', voltage: '' });
+  protected readonly family = signal<Family | ''>('');
+  protected readonly className = signal('2');
+  protected readonly customer = signal('');
+  protected readonly answer = signal<FinderAnswer | null>(null);
+  private readonly worker = new Worker(new URL('../../workers/finder.worker', import.meta.url), { type: 'module' });
+  private number = 0;
+
+  protected readonly offers = computed(() => {
+    const words = scanned(this.typed()).toLowerCase().split(/\s+/);
+    return this.store
+      .of('wire')
+      .filter((wire) => words.every((word) => `${wire.part} ${wire.label}`.toLowerCase().includes(word)))
+      .slice(0, 6);
+  });
+  private readonly practice = computed(() =>
+    choosePractice(this.store.cabinet()?.practices ?? [], this.customer().trim() || null, this.className().trim()),
+  );
+  protected readonly headline = computed(() => {
+    const found = this.answer();
+    if (!this.wires().length) return 'What can these wires be made up with?';
+    if (!found) return 'Searching ...';
+    return found.makes.length
+      ? `${found.makes.length}${found.makes.length === 50 ? ' or more' : ''} terminals can be made, best first.`
+      : 'Nothing can be made, see what stops it.';
+  });
+  protected readonly rests = computed(() => {
+    const found = this.answer();
+    const looked = found
+      ? ` ${found.looked.terminals} terminals and ${found.looked.nests} nests looked at in ${found.took.toFixed(0)} ms.`
+      : '';
+    return `Practice: ${this.practice().text}${looked}`;
+  });
+
+  constructor() {
+    void this.store.load();
+    this.worker.onmessage = ({ data }: MessageEvent<FinderAnswer>) => {
+      if (data.number === this.number) this.answer.set(data);
+    };
+    inject(DestroyRef).onDestroy(() => {
+      this.worker.terminate();
+    });
+    effect(() => {
+      const cabinet = this.store.cabinet();
+      const { practice } = this.practice();
+      if (!cabinet || !practice) return;
+      const { terminals, tools, checks } = cabinet;
+      this.tell({ kind: 'shop', shop: { terminals, tools, checks, practice, now: new Date().toISOString() } });
+      this.find();
+    });
+    effect(() => {
+      this.find();
+    });
+  }
+
+  private find(): void {
+    const wires = this.wires();
+    const { temperature, current, voltage } = this.asked();
+    const query = {
+      wires,
+      use: {
+        place: this.place(),
+        stud: this.stud().trim() || null,
+        temperature: asNumber(temperature),
+        current: asNumber(current),
+        voltage: asNumber(voltage),
+      },
+      families: this.family() === '' ? [] : [this.family() as Family],
+    };
+    if (!wires.length || !this.store.cabinet()) {
+      this.answer.set(null);
+      return;
+    }
+    this.number += 1;
+    this.tell({ kind: 'find', number: this.number, query });
+  }
+
+  private tell(request: FinderRequest): void {
+    this.worker.postMessage(request);
+  }
+
+  protected take(event: Event): void {
+    event.preventDefault();
+    const exact = this.store.of('wire').find((wire) => wire.part === scanned(this.typed()));
+    const wire = exact ?? this.offers()[0];
+    if (wire) this.add(wire);
+  }
+  protected add(wire: Wire): void {
+    this.wires.update((all) => [...all, wire]);
+    this.typed.set('');
+    // A scan ends before the page has drawn its letters: the field is emptied by hand, not by the binding alone.
+    const field = document.getElementById('finder-wire') as HTMLInputElement | null;
+    if (field) field.value = '';
+    field?.focus();
+  }
+  protected drop(index: number): void {
+    this.wires.update((all) => all.filter((_, i) => i !== index));
+  }
+  /** Metric and AWG side by side, never as equals. */
+  protected scales(wire: Wire): string {
+    const { size, offPercent } = otherScale(wire.conductor.size);
+    return `${metalArea(wire.conductor).toFixed(3)} mm² of metal; nearest ${sizeLabel(size)}, ${Math.abs(offPercent).toFixed(0)} % ${offPercent < 0 ? 'smaller' : 'bigger'}`;
+  }
+  protected mind(line: FinderLine): string {
+    return line.reasons.find((r) => r.weight === 'hold')?.text ?? '';
+  }
+  protected wrong(key: 'temperature' | 'current' | 'voltage'): string {
+    const text = this.asked()[key].trim();
+    if (text === '') return '';
+    const read = readNumber(text);
+    return read.outcome === 'refused'
+      ? read.text
+      : read.rest === '' && read.value > 0
+        ? ''
+        : 'Type a number above 0 alone.';
+  }
+  protected setAsked(key: 'temperature' | 'current' | 'voltage', text: string): void {
+    this.asked.update((all) => ({ ...all, [key]: text }));
+  }
+  protected setPlace(event: Event): void {
+    this.place.set(PLACES.find((place) => place === this.value(event)) ?? 'dry');
+  }
+  protected setFamily(event: Event): void {
+    this.family.set(FAMILIES.find((family) => family === this.value(event)) ?? '');
+  }
+  protected value(event: Event): string {
+    return (event.target as HTMLInputElement).value;
+  }
+}
+
+function asNumber(text: string): number | null {
+  const read = readNumber(text);
+  return read.outcome === 'number' && read.value > 0 ? read.value : null;
+}

@@ -1,0 +1,62 @@
+import { ChangeDetectionStrategy, Component, computed, output, signal } from '@angular/core';
+import { readStamp } from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+
+/** What is stamped on a terminal, typed or scanned: every reading of it, never one silent guess. */
+@Component({
+  selector: 'tm-stamp-reader',
+  imports: [NzButtonModule, NzInputModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="field">
+      <label for="stamp">What is stamped on the terminal</label>
+      <input
+        nz-input
+        id="stamp"
+        autocomplete="off"
+        placeholder="16-14 M5, 12-10 1/4, 2-5"
+        [value]="typed()"
+        (input)="typed.set(value($event))"
+      />
+    </div>
+    @if (typed().trim()) {
+      <ul aria-live="polite">
+        @for (reading of readings(); track $index) {
+          <li>
+            <strong>{{ reading.wire }}</strong>, {{ reading.area.min.toFixed(2) }}–{{
+              reading.area.max.toFixed(2)
+            }}
+            mm²{{ reading.stud ? ', stud ' + reading.stud : ', no stud named' }}
+            @if (reading.studDiameter; as d) {
+              <span class="soft">({{ d.toFixed(1) }} mm)</span>
+            }
+            @if (reading.stud; as found) {
+              <button nz-button class="quiet" type="button" (click)="stud.emit(found)">look for {{ found }}</button>
+            }
+          </li>
+        } @empty {
+          <li>No reading of ‘{{ typed() }}’ makes sense. Read the sheet or measure the part.</li>
+        }
+      </ul>
+      @if (readings().length > 1) {
+        <p class="notice">It can be read in {{ readings().length }} ways. The sheet decides, not this list.</p>
+      }
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 8px;
+    }
+  `,
+})
+export class StampReader {
+  /** A stud size the person picked from a reading. */
+  readonly stud = output<string>();
+  protected readonly typed = signal('');
+  protected readonly readings = computed(() => readStamp(this.typed()));
+  protected value(event: Event): string {
+    return (event.target as HTMLInputElement).value;
+  }
+}

@@ -1,0 +1,259 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import type { Problem } from '@tug-mark/contract';
+import {
+  CHOICE_KEYS,
+  CHOICES,
+  readNumber,
+  resolvePractice,
+  type Practice,
+  type PracticeChoices,
+  type PracticeDraft,
+} from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { Api, toProblem } from '../http/api';
+import { ProblemNotice } from '../parts/problem-notice';
+
+interface NumberField {
+  readonly key: 'brushFixed' | 'lugBare' | 'edgeBand' | 'setUpPieces' | 'measuredPieces' | 'coverage' | 'confidence';
+  readonly title: string;
+  readonly least: number;
+  readonly most: number;
+  readonly whole: boolean;
+}
+const NUMBERS: readonly NumberField[] = [
+  { key: 'brushFixed', title: 'Fixed brush, mm', least: 0.1, most: 20, whole: false },
+  { key: 'lugBare', title: 'Bare wire behind a lug, up to mm', least: 0.1, most: 20, whole: false },
+  { key: 'edgeBand', title: 'Edge band, share (0.05 is 5 %)', least: 0, most: 0.5, whole: false },
+  { key: 'setUpPieces', title: 'Set-up pieces', least: 1, most: 50, whole: true },
+  { key: 'measuredPieces', title: 'Measured pieces', least: 0, most: 50, whole: true },
+  { key: 'coverage', title: 'Share that has to hold (0.99)', least: 0.51, most: 0.9999, whole: false },
+  { key: 'confidence', title: 'How sure (0.95)', least: 0.51, most: 0.9999, whole: false },
+];
+
+/** A practice profile as a form: each choice made here, or left to the profile it is based on. */
+@Component({
+  selector: 'tm-practice-editor',
+  imports: [NzButtonModule, NzInputModule, ProblemNotice],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <form (submit)="keep($event)">
+      <h2>{{ practice() ? 'Change ' + practice()!.label : 'A new practice profile' }}</h2>
+      <div class="fields">
+        @for (field of heads; track field.key) {
+          <div class="field">
+            <label [attr.for]="'p-' + field.key">{{ field.title }}</label>
+            <input
+              nz-input
+              [id]="'p-' + field.key"
+              [readOnly]="field.key === 'part' && practice() !== null"
+              [value]="head()[field.key]"
+              (input)="set(field.key, value($event))"
+            />
+          </div>
+        }
+        <div class="field">
+          <label for="p-base">Based on</label>
+          <select id="p-base" class="ant-input" (change)="set('base', value($event))">
+            <option value="">nothing: it makes every choice itself</option>
+            @for (other of others(); track other.part) {
+              @if (other.part !== head().part) {
+                <option [value]="other.part" [selected]="other.part === head().base">{{ other.label }}</option>
+              }
+            }
+          </select>
+        </div>
+      </div>
+      <div class="fields">
+        @for (choice of choices; track choice.key) {
+          <div class="field">
+            <label [attr.for]="'c-' + choice.key">{{ choice.title }}</label>
+            <select class="ant-input" [id]="'c-' + choice.key" (change)="choose(choice.key, value($event))">
+              <option value="" [selected]="made()[choice.key] === undefined">
+                {{ head().base ? 'as in ' + head().base : 'not chosen yet' }}
+              </option>
+              @for (school of choice.schools; track school.value) {
+                <option [value]="school.value" [selected]="school.value === made()[choice.key]">
+                  {{ school.title }}
+                </option>
+              }
+            </select>
+          </div>
+        }
+        @for (field of numbers; track field.key) {
+          <div class="field">
+            <label [attr.for]="'n-' + field.key">{{ field.title }}</label>
+            <input
+              nz-input
+              inputmode="decimal"
+              [id]="'n-' + field.key"
+              [attr.placeholder]="head().base ? 'as in ' + head().base : null"
+              [value]="typed()[field.key] ?? ''"
+              (input)="type(field.key, value($event))"
+            />
+            @if (wrong(field); as text) {
+              <span class="wrong">{{ text }}</span>
+            }
+          </div>
+        }
+        <label class="flag">
+          <input type="checkbox" [checked]="made().secondPersonReleases === true" (change)="second($event)" />
+          limits are released by a second person
+        </label>
+      </div>
+      @if (said(); as text) {
+        <p class="notice bad" role="alert">{{ text }}</p>
+      }
+      @if (problem(); as found) {
+        <tm-problem [problem]="found" />
+      }
+      <p class="acts">
+        <button nz-button nzType="primary" class="bench-button" type="submit">Keep as a new revision</button>
+        <button nz-button class="bench-button" type="button" (click)="closed.emit()">Leave it as it was</button>
+      </p>
+    </form>
+  `,
+  styles: `
+    form {
+      background: var(--sheet);
+      border: 1px solid var(--line);
+      display: grid;
+      gap: 16px;
+      padding: 18px 20px;
+    }
+    .fields {
+      display: grid;
+      gap: 10px 16px;
+      grid-template-columns: repeat(auto-fill, minmax(260px, 1fr));
+    }
+    .flag {
+      align-self: end;
+      min-height: 36px;
+    }
+    .acts {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 10px;
+    }
+  `,
+})
+export class PracticeEditor {
+  private readonly api = inject(Api);
+  readonly practice = input.required<Practice | null>();
+  readonly others = input.required<readonly Practice[]>();
+  readonly kept = output<string>();
+  readonly closed = output();
+  protected readonly choices = CHOICES;
+  protected readonly numbers = NUMBERS;
+  protected readonly heads = [
+    { key: 'part', title: 'Short name' },
+    { key: 'label', title: 'Name' },
+    { key: 'customer', title: 'For the customer, empty for all' },
+    { key: 'class', title: 'For the class, empty for all' },
+  ] as const;
+  protected readonly head = signal({ part: '', label: '', customer: '', class: '', base: '' });
+  protected readonly made = signal<Partial<PracticeChoices>>({});
+  protected readonly typed = signal<Readonly<Record<string, string>>>({});
+  protected readonly said = signal('');
+  protected readonly problem = signal<Problem | null>(null);
+  private opened = 0;
+
+  constructor() {
+    effect(() => {
+      const p = this.practice();
+      if (!p) {
+        const house = this.others().find((o) => o.base === null);
+        this.head.update((head) => ({ ...head, base: house?.part ?? '' }));
+        return;
+      }
+      const { part, label, customer, base } = p;
+      this.head.set({ part, label, customer: customer ?? '', class: p.class ?? '', base: base ?? '' });
+      this.made.set(Object.fromEntries(p.own.map((key) => [key, p[key]])));
+      this.typed.set(
+        Object.fromEntries(NUMBERS.filter((n) => p.own.includes(n.key)).map((n) => [n.key, String(p[n.key])])),
+      );
+      void this.api.revisions('practice', part).then(
+        ([newest]) => {
+          this.opened = newest?.revision ?? 0;
+        },
+        (error: unknown) => {
+          this.problem.set(toProblem(error));
+        },
+      );
+    });
+  }
+
+  /** Choices as they stand in the form, numbers read. */
+  private readonly draft = computed<PracticeDraft>(() => {
+    const { part, label, customer, class: className, base } = this.head();
+    const numbers = Object.fromEntries(
+      NUMBERS.flatMap((field) => {
+        const read = readNumber(this.typed()[field.key] ?? '');
+        return read.outcome === 'number' ? [[field.key, read.value]] : [];
+      }),
+    );
+    const others = Object.fromEntries(
+      CHOICE_KEYS.filter((key) => !NUMBERS.some((n) => n.key === key) && this.made()[key] !== undefined).map((key) => [
+        key,
+        this.made()[key],
+      ]),
+    );
+    return {
+      part: part.trim(),
+      label: label.trim(),
+      customer: customer.trim() || null,
+      class: className.trim() || null,
+      base: base || null,
+      choices: { ...others, ...numbers },
+    };
+  });
+
+  protected set(key: keyof ReturnType<typeof this.head>, text: string): void {
+    this.head.update((head) => ({ ...head, [key]: text }));
+  }
+  protected choose(key: keyof PracticeChoices, text: string): void {
+    this.made.update((made) => ({ ...made, [key]: text === '' ? undefined : text }));
+  }
+  protected type(key: string, text: string): void {
+    this.typed.update((typed) => ({ ...typed, [key]: text }));
+  }
+  protected second(event: Event): void {
+    const secondPersonReleases = (event.target as HTMLInputElement).checked;
+    this.made.update((made) => ({ ...made, secondPersonReleases }));
+  }
+  protected wrong({ key, least, most, whole }: NumberField): string {
+    const text = (this.typed()[key] ?? '').trim();
+    if (text === '') return '';
+    const read = readNumber(text);
+    if (read.outcome === 'refused') return read.text;
+    if (read.rest !== '') return `'${read.rest}' is not the unit here.`;
+    if (whole && !Number.isInteger(read.value)) return 'It is a whole number.';
+    return read.value < least || read.value > most ? `It lies from ${least} to ${most}.` : '';
+  }
+
+  protected async keep(event: Event): Promise<void> {
+    event.preventDefault();
+    const draft = this.draft();
+    const field = NUMBERS.find((n) => this.wrong(n));
+    const resolved = resolvePractice(draft, this.others());
+    this.said.set(
+      draft.part === '' || draft.label === ''
+        ? 'Give the profile a short name and a name.'
+        : field
+          ? `${field.title}: ${this.wrong(field)}`
+          : resolved.ok
+            ? ''
+            : resolved.text,
+    );
+    if (this.said()) return;
+    try {
+      await this.api.keepPractice(this.opened, draft);
+      this.kept.emit(draft.part);
+    } catch (error) {
+      this.problem.set(toProblem(error));
+    }
+  }
+  protected value(event: Event): string {
+    return (event.target as HTMLInputElement).value;
+  }
+}

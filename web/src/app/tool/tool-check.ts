@@ -1,0 +1,204 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import type { Problem, Suspect } from '@tug-mark/contract';
+import { readNumber, type Tool } from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { Api, toProblem } from '../http/api';
+import { timeOrderedId } from '../http/uuid';
+import { ProblemNotice } from '../parts/problem-notice';
+import { SuspectLots } from './suspect-lots';
+
+/** The go/no-go check of one tool, step by step: the gauge's setting first, then go, then no-go, then the counter. */
+@Component({
+  selector: 'tm-tool-check',
+  imports: [NzButtonModule, NzInputModule, ProblemNotice, SuspectLots],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="check" role="group" [attr.aria-label]="'Check of ' + tool().label">
+      @if (failed()) {
+        <p class="notice bad" role="alert">
+          {{ tool().label }} failed and is out of use from now on. What it made since its last good check is suspect.
+        </p>
+        @if (suspect(); as found) {
+          <tm-suspect-lots [suspect]="found" />
+        }
+        <button nz-button class="bench-button" type="button" (click)="kept.emit()">I have read it</button>
+      } @else {
+        @if (tool().gauge?.setting; as setting) {
+          <p>
+            <strong>1 Selector:</strong> set it to <strong class="figures">{{ setting }}</strong>, the setting the gauge
+            is for.
+          </p>
+          <button
+            nz-button
+            class="bench-button wide"
+            type="button"
+            [class.on]="isSet()"
+            [attr.aria-pressed]="isSet()"
+            (click)="isSet.set(!isSet())"
+          >
+            It stands at {{ setting }}
+          </button>
+        }
+        <p>
+          <strong>Go gauge{{ pin('go') }}:</strong> does it pass freely through the closed nest?
+        </p>
+        <button
+          nz-button
+          class="bench-button"
+          type="button"
+          [class.on]="go() === true"
+          [attr.aria-pressed]="go() === true"
+          [disabled]="!ready()"
+          (click)="go.set(true)"
+        >
+          It passes
+        </button>
+        <button
+          nz-button
+          class="bench-button"
+          type="button"
+          [class.on]="go() === false"
+          [attr.aria-pressed]="go() === false"
+          [disabled]="!ready()"
+          (click)="go.set(false)"
+        >
+          It does not
+        </button>
+        <p>
+          <strong>No-go gauge{{ pin('noGo') }}:</strong> it may enter, but does it stop?
+        </p>
+        <button
+          nz-button
+          class="bench-button"
+          type="button"
+          [class.on]="noGo() === true"
+          [attr.aria-pressed]="noGo() === true"
+          [disabled]="!ready()"
+          (click)="noGo.set(true)"
+        >
+          It stops
+        </button>
+        <button
+          nz-button
+          class="bench-button"
+          type="button"
+          [class.on]="noGo() === false"
+          [attr.aria-pressed]="noGo() === false"
+          [disabled]="!ready()"
+          (click)="noGo.set(false)"
+        >
+          It passes through
+        </button>
+        <label [attr.for]="'cycles-' + tool().part">Counter, if the tool has one</label>
+        <input
+          nz-input
+          class="wide"
+          inputmode="numeric"
+          [id]="'cycles-' + tool().part"
+          [value]="cycles()"
+          (input)="cycles.set(value($event))"
+        />
+        @if (hint()) {
+          <p class="wrong all" role="alert">{{ hint() }}</p>
+        }
+        @if (problem(); as found) {
+          <tm-problem class="all" [problem]="found" />
+        }
+        <span></span>
+        <button
+          nz-button
+          nzType="primary"
+          class="bench-button"
+          type="button"
+          [disabled]="go() === null || noGo() === null"
+          (click)="keep()"
+        >
+          Keep this check
+        </button>
+        <button nz-button class="bench-button" type="button" (click)="dropped.emit()">Not now</button>
+      }
+    </div>
+  `,
+  styles: `
+    .check {
+      align-items: center;
+      background: var(--paper);
+      display: grid;
+      gap: 8px 12px;
+      grid-template-columns: 1fr auto auto;
+      padding: 10px 14px;
+    }
+    .wide {
+      grid-column: 2 / -1;
+      min-height: 44px;
+      width: 100%;
+    }
+    .all,
+    .notice,
+    tm-suspect-lots {
+      grid-column: 1 / -1;
+    }
+    .on.ant-btn {
+      background: var(--petrol);
+      color: var(--on-petrol);
+    }
+  `,
+})
+export class ToolCheckGuide {
+  private readonly api = inject(Api);
+  readonly tool = input.required<Tool>();
+  /** The check is on record. */
+  readonly kept = output();
+  readonly dropped = output();
+  protected readonly isSet = signal(false);
+  protected readonly go = signal<boolean | null>(null);
+  protected readonly noGo = signal<boolean | null>(null);
+  protected readonly cycles = signal('');
+  protected readonly hint = signal('');
+  protected readonly problem = signal<Problem | null>(null);
+  protected readonly failed = signal(false);
+  protected readonly suspect = signal<Suspect | null>(null);
+  protected readonly ready = computed(() => this.isSet() || this.tool().gauge?.setting == null);
+  private readonly id = timeOrderedId();
+
+  protected pin(which: 'go' | 'noGo'): string {
+    const gauge = this.tool().gauge;
+    return gauge ? ` ${gauge[which]} mm` : '';
+  }
+
+  protected async keep(): Promise<void> {
+    const goPassed = this.go();
+    const noGoStopped = this.noGo();
+    if (goPassed === null || noGoStopped === null) return;
+    const typed = this.cycles().trim();
+    const read = readNumber(typed);
+    if (typed !== '' && (read.outcome !== 'number' || !Number.isInteger(read.value) || read.value < 0)) {
+      this.hint.set('A counter shows a whole number; leave it empty if the tool has none.');
+      return;
+    }
+    this.hint.set('');
+    try {
+      await this.api.checkTool({
+        id: this.id,
+        tool: this.tool().part,
+        goPassed,
+        noGoStopped,
+        setting: this.tool().gauge?.setting ?? null,
+        cycles: typed !== '' && read.outcome === 'number' ? read.value : null,
+      });
+      this.problem.set(null);
+      if (goPassed && noGoStopped) this.kept.emit();
+      else {
+        this.failed.set(true);
+        this.suspect.set(await this.api.suspect(this.tool().part));
+      }
+    } catch (error) {
+      this.problem.set(toProblem(error));
+    }
+  }
+
+  protected value(event: Event): string {
+    return (event.target as HTMLInputElement).value;
+  }
+}

@@ -1,0 +1,245 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
+import type { LimitRecord, Problem } from '@tug-mark/contract';
+import { readLimitRows, writeLimitRows, type LimitTable } from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { Api, toProblem } from '../http/api';
+import { ProblemNotice } from '../parts/problem-notice';
+
+type Head = Pick<
+  LimitTable,
+  'document' | 'revision' | 'class' | 'owner' | 'effectiveFrom' | 'interpolates' | 'origin'
+> & { readonly effectiveUntil: string };
+
+/** A draft of a limit table: its head, and its rows typed or read from a CSV file. Kept as a draft; quality releases it. */
+@Component({
+  selector: 'tm-limit-draft',
+  imports: [NzButtonModule, NzInputModule, ProblemNotice],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <form (submit)="keep($event)">
+      <h2>Draft from {{ from().document }} rev {{ from().revision }}, class {{ from().class }}</h2>
+      <div class="head">
+        @for (field of fields; track field.key) {
+          <div class="field">
+            <label [attr.for]="'draft-' + field.key">{{ field.title }}</label>
+            <input
+              nz-input
+              [id]="'draft-' + field.key"
+              [value]="head()[field.key]"
+              (input)="set(field.key, value($event))"
+            />
+            @if (faultOf(field.key); as text) {
+              <span class="wrong">{{ text }}</span>
+            }
+          </div>
+        }
+        <label class="flag">
+          <input type="checkbox" [checked]="head().interpolates" (change)="flag('interpolates', $event)" />
+          interpolation between rows allowed
+        </label>
+        <label class="flag">
+          <input type="checkbox" [checked]="head().origin === 'controlled'" (change)="origin($event)" />
+          taken from a controlled document
+        </label>
+      </div>
+      <div class="field">
+        <label for="draft-rows"
+          >Rows from a CSV file (size, force N or percent of breaking load, families, material)</label
+        >
+        <input id="draft-rows" type="file" accept=".csv,text/csv" (change)="readFile($event)" />
+      </div>
+      <table class="figures">
+        <thead>
+          <tr>
+            @for (title of titles; track title) {
+              <th scope="col">{{ title }}</th>
+            }
+            <th scope="col"><span class="out-of-sight">Take out</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of cells(); track $index; let r = $index) {
+            <tr [class.bad]="faults().has(r + 2)">
+              @for (title of titles; track title; let c = $index) {
+                <td>
+                  <input
+                    nz-input
+                    [attr.aria-label]="title + ', row ' + (r + 1)"
+                    [value]="row[c] ?? ''"
+                    (input)="type(r, c, value($event))"
+                  />
+                </td>
+              }
+              <td>
+                <button
+                  nz-button
+                  class="quiet"
+                  type="button"
+                  [attr.aria-label]="'Take out row ' + (r + 1)"
+                  (click)="drop(r)"
+                >
+                  take out
+                </button>
+              </td>
+            </tr>
+            @if (faults().get(r + 2); as text) {
+              <tr class="bad">
+                <td colspan="6" class="wrong">Row {{ r + 1 }}: {{ text }}</td>
+              </tr>
+            }
+          }
+        </tbody>
+      </table>
+      @if (problem(); as found) {
+        <tm-problem [problem]="found" />
+      }
+      <p class="acts">
+        <button nz-button type="button" (click)="add()">One more row</button>
+        <button nz-button nzType="primary" class="bench-button" type="submit">Keep the draft</button>
+        <button nz-button class="bench-button" type="button" (click)="closed.emit()">Leave it</button>
+      </p>
+    </form>
+  `,
+  styles: `
+    form {
+      background: var(--sheet);
+      border: 1px solid var(--line);
+      display: grid;
+      gap: 12px;
+      padding: 18px 20px;
+    }
+    .head {
+      align-items: end;
+      display: grid;
+      gap: 10px 14px;
+      grid-template-columns: repeat(3, 1fr);
+    }
+    .flag {
+      min-height: 36px;
+    }
+    td {
+      padding: 2px 6px 2px 0;
+    }
+    th {
+      text-align: left;
+    }
+    .bad td {
+      background: var(--fail-tint);
+    }
+    .acts {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 10px;
+    }
+  `,
+})
+export class LimitDraft {
+  private readonly api = inject(Api);
+  readonly from = input.required<LimitTable>();
+  readonly kept = output<LimitRecord[]>();
+  readonly closed = output();
+  protected readonly fields = [
+    { key: 'document', title: 'Document' },
+    { key: 'revision', title: 'Revision' },
+    { key: 'class', title: 'Class' },
+    { key: 'owner', title: 'Owner' },
+    { key: 'effectiveFrom', title: 'In effect from (2027-01-31)' },
+    { key: 'effectiveUntil', title: 'until, empty for open' },
+  ] as const;
+  protected readonly titles = ['size', 'force N', 'percent of breaking load', 'families', 'material'];
+  protected readonly head = linkedSignal<Head>(() => ({
+    ...this.from(),
+    revision: this.from().status === 'draft' ? this.from().revision : '',
+    effectiveUntil: this.from().effectiveUntil ?? '',
+  }));
+  protected readonly cells = linkedSignal<readonly (readonly string[])[]>(() =>
+    writeLimitRows(this.from().rows).slice(1),
+  );
+  protected readonly problem = signal<Problem | null>(null);
+  private readonly tried = signal(false);
+  private readonly read = computed(() => readLimitRows([this.titles, ...this.cells()]));
+  /** What is wrong, by the row of the table with its header as row 1. */
+  protected readonly faults = computed(() => {
+    const read = this.read();
+    return new Map(!this.tried() || read.ok ? [] : read.problems.map((p) => [p.row, `${p.column}: ${p.text}`]));
+  });
+
+  protected faultOf(key: keyof Head): string {
+    if (!this.tried()) return '';
+    const text = String(this.head()[key]);
+    if (key === 'effectiveFrom' || key === 'effectiveUntil') {
+      if (text === '' && key === 'effectiveUntil') return '';
+      if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return 'Write the date as 2027-01-31.';
+      if (key === 'effectiveUntil' && text < this.head().effectiveFrom) return 'It ends before it begins.';
+      return '';
+    }
+    return text.trim() === '' ? 'It is empty.' : '';
+  }
+
+  protected set(key: keyof Head, text: string): void {
+    this.head.update((head) => ({ ...head, [key]: text }));
+  }
+  protected flag(key: 'interpolates', event: Event): void {
+    this.head.update((head) => ({ ...head, [key]: (event.target as HTMLInputElement).checked }));
+  }
+  protected origin(event: Event): void {
+    const isControlled = (event.target as HTMLInputElement).checked;
+    this.head.update((head) => ({ ...head, origin: isControlled ? 'controlled' : 'made-up' }));
+  }
+  protected type(row: number, column: number, text: string): void {
+    this.cells.update((rows) =>
+      rows.map((cells, r) => (r === row ? this.titles.map((_, c) => (c === column ? text : (cells[c] ?? ''))) : cells)),
+    );
+  }
+  protected add(): void {
+    this.cells.update((rows) => [...rows, this.titles.map(() => '')]);
+  }
+  protected drop(row: number): void {
+    this.cells.update((rows) => rows.filter((_, r) => r !== row));
+  }
+
+  protected async readFile(event: Event): Promise<void> {
+    const file = (event.target as HTMLInputElement).files?.[0];
+    if (!file) return;
+    try {
+      this.cells.set(writeLimitRows(await this.api.readLimitRows(file)).slice(1));
+      this.problem.set(null);
+    } catch (error) {
+      this.problem.set(toProblem(error));
+    }
+  }
+
+  protected async keep(event: Event): Promise<void> {
+    event.preventDefault();
+    this.tried.set(true);
+    const read = this.read();
+    if (!read.ok || this.fields.some((field) => this.faultOf(field.key))) return;
+    const { effectiveUntil, ...head } = this.head();
+    const table: LimitTable = {
+      ...this.from(),
+      ...head,
+      effectiveUntil: effectiveUntil || null,
+      status: 'draft',
+      rows: read.rows,
+    };
+    try {
+      this.kept.emit(await this.api.draftLimit(table));
+    } catch (error) {
+      this.problem.set(toProblem(error));
+    }
+  }
+
+  protected value(event: Event): string {
+    return (event.target as HTMLInputElement).value;
+  }
+}

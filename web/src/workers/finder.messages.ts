@@ -1,0 +1,41 @@
+import type { FinderQuery, Practice, Reason, Terminal, Tool, ToolCheck } from '@tug-mark/core';
+
+/** What the worker is told, once per cabinet. */
+export interface FinderShop {
+  readonly terminals: readonly Terminal[];
+  readonly tools: readonly Tool[];
+  readonly checks: readonly ToolCheck[];
+  readonly practice: Practice;
+  /** ISO instant */
+  readonly now: string;
+}
+
+/** What it is asked; answers come back under the same number. */
+export type FinderRequest =
+  | { readonly kind: 'shop'; readonly shop: FinderShop }
+  | { readonly kind: 'find'; readonly number: number; readonly query: FinderQuery };
+
+/** One terminal found, as plain words and numbers: no catalogue travels back. */
+export interface FinderLine {
+  readonly part: string;
+  readonly label: string;
+  readonly family: string;
+  readonly range: string;
+  readonly stud: string | null;
+  readonly verdict: 'fits' | 'edge' | 'no';
+  readonly folded: boolean;
+  readonly tool: string | null;
+  readonly toolState: 'ready' | 'check-due' | 'refused' | null;
+  readonly change: string;
+  readonly stops: string | null;
+  readonly reasons: readonly Reason[];
+}
+
+export interface FinderAnswer {
+  readonly number: number;
+  readonly makes: readonly FinderLine[];
+  readonly near: readonly FinderLine[];
+  readonly looked: { readonly terminals: number; readonly nests: number };
+  /** Milliseconds the search took. */
+  readonly took: number;
+}
