@@ -1,6 +1,7 @@
 import { shopFileSchema } from '@tug-mark/contract';
 import { readFileSync } from 'node:fs';
 import { benchGroup } from './group';
+import { benchFinder, benchLoom } from './finder';
 import { firstLoad } from './firstLoad';
 import { load, type LoadResult, type Station } from './load';
 
@@ -75,6 +76,44 @@ async function benchReading(cookie: string, stations: Station[]): Promise<void> 
   );
 }
 
+/** A list whose combinations differ by the current they carry alone: as many sheets as wanted. */
+async function makeList(cookie: string, name: string, sheets: number): Promise<void> {
+  const rows = Array.from({ length: sheets }, (_, i) => `P${i},FL-W-0075,100,FL-RT-0406,-,4,${i + 1}`);
+  const answer = await fetch(`${OURS}/api/wire-lists?id=${crypto.randomUUID()}&name=${name}`, {
+    method: 'POST',
+    headers: { 'content-type': 'text/csv', cookie },
+    body: ['wire id,wire part,length mm,terminal a,terminal b,quantity,voltage', ...rows].join('\n'),
+  });
+  if (!answer.ok) throw new Error(await answer.text());
+}
+
+/** Piles of 30 and 300 sheets: how long a sheet takes, and whether the larger pile needs more memory. */
+async function benchPile(cookie: string): Promise<void> {
+  const peaks: number[] = [];
+  const each: number[] = [];
+  for (const sheets of [30, 30, 300]) {
+    const name = `pile-${sheets}-${Date.now()}`;
+    await makeList(cookie, name, sheets);
+    let peak = memory(setting('BENCH_OURS_PID'));
+    const started = performance.now();
+    const answer = await fetch(`${OURS}/api/sheets?list=${name}`, { headers: { cookie } });
+    let bytes = 0;
+    for await (const chunk of answer.body as unknown as AsyncIterable<Uint8Array>) {
+      bytes += chunk.length;
+      peak = Math.max(peak, memory(setting('BENCH_OURS_PID')));
+    }
+    if (!answer.ok || bytes < sheets * 1000) throw new Error('the pile is too small');
+    peaks.push(peak);
+    each.push((performance.now() - started) / sheets);
+  }
+  const [, small = 1, large = 1] = peaks;
+  const [, one = 1, many = 1] = each;
+  say(
+    `300 set-up sheets as PDF / 30 sheets                 peak memory ${(large / small).toFixed(2)}, time a sheet ${(many / one).toFixed(2)} (bounded: near 1)   ` +
+      `[${large.toFixed(0)} against ${small.toFixed(0)} MB, ${many.toFixed(1)} against ${one.toFixed(1)} ms a sheet]`,
+  );
+}
+
 /** Resident memory of a process, MB. */
 function memory(pid: string): number {
   return Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
@@ -96,20 +135,31 @@ async function benchMemory(cookie: string, stations: Station[], readings: number
   );
 }
 
-const { practices } = shopFileSchema.parse(
-  JSON.parse(readFileSync(new URL('../../demo/shop.json', import.meta.url), 'utf8')),
-);
-const [practice] = practices;
+const shop = shopFileSchema.parse(JSON.parse(readFileSync(new URL('../../demo/shop.json', import.meta.url), 'utf8')));
+const [practice] = shop.practices;
 if (!practice) throw new Error('the demo shop has no practice');
 const group = benchGroup(practice);
 say(
   `group verdict of 1,000,000 / plain two-pass loop ratio ${group.ratio.toFixed(2)} (goal at most 3)   [${group.milliseconds.toFixed(1)} against ${group.baseline.toFixed(1)} ms]`,
 );
+const finder = benchFinder(shop, practice);
+say(
+  `finder, 5,000 terminals x 200 tools / plain loop     ratio ${finder.ratio.toFixed(2)} (goal: under 100 ms)   [${finder.milliseconds.toFixed(1)} ms, slowest ${finder.slowest.toFixed(1)}, against ${finder.baseline.toFixed(1)} ms]`,
+);
+for (const wires of [60, 20_000]) {
+  // Once to warm up; the second is what a page that stays open does.
+  benchLoom(shop, practice, wires);
+  const loom = benchLoom(shop, practice, wires);
+  say(
+    `whole loom of ${wires} wires / plain loop          ratio ${loom.ratio.toFixed(1)}   [${loom.milliseconds.toFixed(0)} against ${loom.baseline.toFixed(1)} ms, ${loom.combinations} combinations]`,
+  );
+}
 const own = firstLoad(setting('BENCH_PAGES'));
 const empty = firstLoad(setting('BENCH_EMPTY'));
 say(
   `first load, Brotli / empty Angular+NgRx+NG-ZORRO ratio ${(own / empty).toFixed(2)} (goal at most 1.4)   [${(own / 1024).toFixed(0)} against ${(empty / 1024).toFixed(0)} kB, fonts alike and left out]`,
 );
 const { cookie, stations } = await prepare();
+await benchPile(cookie);
 await benchReading(cookie, stations);
 await benchMemory(cookie, stations, Number(process.env['BENCH_READINGS'] ?? 100_000));

@@ -53,9 +53,10 @@ export function findTerminations(
   for (const terminal of cabinet) {
     if (wanted.size && !wanted.has(terminal.family)) continue;
     const { smallest, largest } = terminal.conductorRange;
-    const offCentre = Math.abs(Math.log(area / Math.sqrt(nominalArea(smallest) * nominalArea(largest))));
-    // Sizes a tenfold away are no near miss: the sentences about them would only be noise.
-    if (offCentre > Math.LN10 && area > 0) continue;
+    const [min, max] = [nominalArea(smallest), nominalArea(largest)];
+    // A conductor half or twice the range is no near miss; folded back it may still be twice itself.
+    if (area * (terminal.foldBack ? 4 : 2) < min || area > 2 * max) continue;
+    const offCentre = Math.abs(Math.log(area / Math.sqrt(min * max)));
     const fit = judgeFit(terminal, wires, use, practice);
     const bad = fit.reasons.filter((r) => r.weight === 'bad');
     if (bad.length > 1) continue;

@@ -24,7 +24,7 @@ export function choosePreparation(
   folded = false,
 ): Preparation | null {
   const tried = [...strippers]
-    .sort((a, b) => a.repeatability - b.repeatability || a.part.localeCompare(b.part))
+    .sort((a, b) => a.repeatability - b.repeatability || (a.part < b.part ? -1 : 1))
     .map((stripper) => ({
       stripper,
       strip: stripWindow(terminal, wire, practice, stripper, folded),

@@ -88,7 +88,7 @@ export function chooseTool(
         Number(b.listed) - Number(a.listed) ||
         minutesOf(a) - minutesOf(b) ||
         a.nest.area.max / a.nest.area.min - b.nest.area.max / b.nest.area.min ||
-        a.tool.part.localeCompare(b.tool.part),
+        (a.tool.part < b.tool.part ? -1 : 1),
     );
   const chosen = candidates.find((c) => c.usable) ?? null;
   const reasons: Reason[] = [];

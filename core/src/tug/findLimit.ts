@@ -55,21 +55,20 @@ export function findLimit(
   const breaks = breakingLoad(wire.conductor);
   // A row for this family or material is more particular than one for all, and wins at its size.
   const particular = (r: LimitRow) => (r.families.length ? 2 : 0) + (r.material === null ? 0 : 1);
-  const rows = table.rows
-    .filter(
-      (r) =>
-        r.size.scale === size.scale &&
-        (!r.families.length || r.families.includes(terminal.family)) &&
-        (r.material === null || r.material === material),
-    )
-    .map((r) => ({ ...r, area: nominalArea(r.size), least: r.force ?? ((r.percent ?? 0) / 100) * breaks }))
-    .sort((a, b) => a.area - b.area || particular(b) - particular(a));
-  const area = nominalArea(size);
+  const applies = table.rows.filter(
+    (r) =>
+      r.size.scale === size.scale &&
+      (!r.families.length || r.families.includes(terminal.family)) &&
+      (r.material === null || r.material === material),
+  );
+  const least = (r: LimitRow) => r.force ?? ((r.percent ?? 0) / 100) * breaks;
   const name = `${table.document} rev ${table.revision}, class ${table.class}`;
-  const exact = rows.find((r) => r.size.value === size.value);
+  const exact = applies
+    .filter((r) => r.size.value === size.value)
+    .reduce<LimitRow | null>((best, r) => (!best || particular(r) > particular(best) ? r : best), null);
   if (exact) {
     return ceiling(
-      exact.least,
+      least(exact),
       false,
       exact.force === null
         ? `${name}: ${sizeLabel(size)} holds at least ${exact.percent} % of the wire’s breaking load of ${breaks.toFixed(1)} N.`
@@ -77,6 +76,10 @@ export function findLimit(
     );
   }
 
+  const area = nominalArea(size);
+  const rows = applies
+    .map((r) => ({ ...r, area: nominalArea(r.size), least: least(r) }))
+    .sort((x, y) => x.area - y.area || particular(y) - particular(x));
   const below = rows.filter((r) => r.area < area).at(-1);
   const above = rows.find((r) => r.area > area);
   if (!below || !above) {

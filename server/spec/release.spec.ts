@@ -1,0 +1,173 @@
+import type { LimitRecord } from '@tug-mark/contract';
+import { computeSetUp, standingOf, type EntryBody, type LimitTable } from '@tug-mark/core';
+import { FRESH, problemOf, reading, Shop, TAKE_TOOL, type Visitor } from './harness';
+
+const measured = (piece: number, value: number): EntryBody => ({
+  kind: 'measure',
+  piece,
+  what: 'strip',
+  value,
+  typed: String(value),
+  unit: 'mm',
+  note: '',
+});
+
+describe('A released set-up', () => {
+  let shop: Shop;
+  let odile: Visitor;
+  let ines: Visitor;
+  let id: string;
+  beforeEach(async () => {
+    shop = await Shop.open();
+    odile = await shop.signIn('Odile');
+    ines = await shop.signIn('Ines');
+    id = (await odile.combination(...FRESH)).id;
+  });
+  afterEach(() => shop.close());
+
+  const setUp = async () => {
+    const view = await odile.view(id);
+    const context = {
+      ...view,
+      use: { ...view.combination.demand, place: view.combination.place },
+      class: view.combination.class,
+    };
+    const computed = computeSetUp(context, view.entries, new Date().toISOString());
+    return { computed, stands: standingOf(computed, view.entries, view.revisions) };
+  };
+  const prove = async () => {
+    await odile.kept(id, TAKE_TOOL);
+    const { computed } = await setUp();
+    for (let piece = 1; piece <= 3; piece++) await odile.kept(id, measured(piece, 7.8));
+    for (const { gate } of computed.gates) await odile.kept(id, { kind: 'gate', gate, answer: 'yes', note: '' });
+    for (let piece = 1; piece <= 5; piece++) {
+      for (const { code } of computed.criteria)
+        await odile.kept(id, { kind: 'finding', piece, criterion: code, finding: 'accept', note: '' });
+    }
+    for (const [i, force] of [141.6, 138.2, 140.1, 139.4, 142.7].entries()) await odile.kept(id, reading(i + 1, force));
+  };
+  const release = async (who: Visitor) => {
+    const { stands } = await setUp();
+    if (!stands) throw new Error('nothing to stand on');
+    return who.put(id, { kind: 'release', stands, note: '' });
+  };
+  const state = async () => ((await odile.combination(...FRESH)) as unknown as { release: string }).release;
+
+  it('is quality’s act, once every stage has passed, and lapses when another limit table is released', async () => {
+    await odile.kept(id, TAKE_TOOL);
+    expect(problemOf(await release(ines)).code).toBe('not-proven');
+    await shop.close();
+    shop = await Shop.open();
+    odile = await shop.signIn('Odile');
+    ines = await shop.signIn('Ines');
+    id = (await odile.combination(...FRESH)).id;
+    await prove();
+    expect((await release(odile)).statusCode).toBe(403);
+    expect((await release(ines)).statusCode).toBe(201);
+    expect(await state()).toBe('released');
+    const tables = await ines.get<LimitRecord[]>('/api/limits');
+    const inEffect = tables.find(({ table }) => table.revision === 'C' && table.class === '2')?.table as LimitTable;
+    const marek = await shop.signIn('Marek');
+    const next: LimitTable = { ...inEffect, revision: 'E', status: 'draft' };
+    expect((await marek.call('PUT', '/api/limits/draft', next)).statusCode).toBe(200);
+    const key = { document: next.document, revision: 'E', class: '2' };
+    const overlapping = await ines.call('POST', '/api/limits/release', key);
+    expect([overlapping.statusCode, problemOf(overlapping).code]).toEqual([409, 'limit-overlaps']);
+    expect((await ines.call('POST', '/api/limits/release', { ...key, replaces: true })).statusCode).toBe(200);
+    expect(await state()).toBe('lapsed');
+    const after = await ines.get<LimitRecord[]>('/api/limits');
+    expect(
+      after.filter(({ table }) => table.class === '2').map(({ table }) => `${table.revision} ${table.status}`),
+    ).toEqual(['B withdrawn', 'C withdrawn', 'D draft', 'E released']);
+  });
+
+  it('is drawn on a sheet as SVG and PDF, and a list’s sheets come in one pile that tells how far it is', async () => {
+    const [svg = ''] = await odile.get<string[]>(`/api/combinations/${id}/sheet?paper=letter`);
+    expect(svg).toContain('width="215.9mm" height="279.4mm"');
+    expect(svg).toContain('FL-RT-0406 on FL-W-0100');
+    const pdf = await odile.call('GET', `/api/combinations/${id}/sheet.pdf`);
+    expect(pdf.headers['content-type']).toBe('application/pdf');
+    expect(pdf.rawPayload.subarray(0, 5).toString('latin1')).toBe('%PDF-');
+    const lines = (await odile.call('GET', '/api/sheets?list=Chassis%20loom')).body.trim().split('\n');
+    const told = lines.map((line) => JSON.parse(line) as { done: number; of: number; bytes: string; end?: boolean });
+    expect(told.map(({ done, of }) => `${done}/${of}`)).toEqual(['1/4', '2/4', '3/4', '4/4', '4/4']);
+    const whole = Buffer.concat(told.map(({ bytes }) => Buffer.from(bytes, 'base64'))).toString('latin1');
+    expect(told.at(-1)?.end).toBeTrue();
+    expect(whole.startsWith('%PDF-')).toBeTrue();
+    expect(whole.trimEnd().endsWith('%%EOF')).toBeTrue();
+    expect((whole.match(/\/Type \/Page\b/g) ?? []).length).toBeGreaterThanOrEqual(4);
+    expect((await odile.call('GET', '/api/sheets?list=nowhere')).statusCode).toBe(404);
+  });
+});
+
+describe('A limit table', () => {
+  let shop: Shop;
+  let ines: Visitor;
+  let draft: LimitTable;
+  beforeAll(async () => {
+    shop = await Shop.open();
+    ines = await shop.signIn('Ines');
+    const tables = await ines.get<LimitRecord[]>('/api/limits');
+    draft = {
+      ...(tables[0]?.table as LimitTable),
+      document: 'FL-SPEC-09',
+      revision: 'A',
+      class: '9',
+      status: 'draft',
+      effectiveUntil: null,
+    };
+  });
+  afterAll(() => shop.close());
+  const keep = (changes: Partial<LimitTable>) => ines.call('PUT', '/api/limits/draft', { ...draft, ...changes });
+  const release = (revision: string, who = ines) =>
+    who.call('POST', '/api/limits/release', { document: 'FL-SPEC-09', revision, class: '9' });
+
+  it('is not released with a row above what the wire bears, or when it has ended', async () => {
+    const [row] = draft.rows;
+    if (!row) throw new Error('no row');
+    await keep({ revision: 'X', rows: [{ ...row, size: { scale: 'mm2', value: 0.75 }, force: 240 }] });
+    const high = problemOf(await release('X'));
+    expect(high.errors?.[0]?.row).toBe(1);
+    expect(high.errors?.[0]?.text).toContain('itself breaks near 177.2 N');
+    await keep({ revision: 'Y', effectiveFrom: '2025-01-01', effectiveUntil: '2025-12-31' });
+    expect(problemOf(await release('Y')).errors?.[0]?.text).toBe(
+      'It ended on 2025-12-31: released now, it would judge nothing.',
+    );
+  });
+
+  it('is released by a second person where the practice says so', async () => {
+    const marek = await shop.signIn('Marek');
+    const [house] = await marek.get<{ revision: number; body: { own: string[] } & Record<string, unknown> }[]>(
+      '/api/cabinet/practice/house/revisions',
+    );
+    if (!house) throw new Error('no house practice');
+    const choices = {
+      ...Object.fromEntries(house.body.own.map((key) => [key, house.body[key]])),
+      secondPersonReleases: true,
+    };
+    await marek.call('PUT', '/api/practices', {
+      opened: house.revision,
+      draft: { part: 'house', label: 'house', customer: null, class: null, base: null, choices },
+    });
+    await keep({ revision: 'A' });
+    expect(problemOf(await release('A')).code).toBe('second-person');
+    await marek.call('PUT', '/api/limits/draft', { ...draft, revision: 'A' });
+    expect((await release('A')).statusCode).toBe(200);
+    expect(problemOf(await keep({ revision: 'A', owner: 'somebody' })).code).toBe('limit-stands');
+  });
+
+  it('gives its rows as CSV and reads them back, and names a bad one by row and column', async () => {
+    const csv = (await ines.call('GET', '/api/limits/rows.csv?document=FL-SPEC-07&revision=C&class=2')).body;
+    const type = { 'content-type': 'text/csv' };
+    const rows = (await ines.call('POST', '/api/limits/rows', csv, type)).json<LimitTable['rows']>();
+    const tables = await ines.get<LimitRecord[]>('/api/limits');
+    expect(rows).toEqual([
+      ...(tables.find(({ table }) => table.revision === 'C' && table.class === '2')?.table.rows ?? []),
+    ]);
+    const mixed = await ines.call('POST', '/api/limits/rows', 'size,force lbf\n0.75 mm2,19 N\nAWG 18,', type);
+    expect(problemOf(mixed).errors?.map(({ row, where }) => [row, where])).toEqual([
+      [2, 'force lbf'],
+      [3, 'force lbf'],
+    ]);
+  });
+});
