@@ -5,4 +5,5 @@ export * from './people';
 export * from './problem';
 export * from './record';
 export * from './roles';
+export * from './setUpContext';
 export * from './shopFile';

@@ -106,7 +106,9 @@ export class Browser {
     await this.driver
       .wait(async () => (await this.text()).includes(text), PATIENCE, `The page never showed: ${text}`)
       .catch(async (error: unknown) => {
-        throw new Error(`${String(error)}\n--- it shows:\n${await this.text()}`);
+        throw new Error(
+          `${String(error)}\n--- it shows:\n${(await this.text()).replace(/\s*\n\s*/g, ' | ').slice(0, 1500)}`,
+        );
       });
   }
 

@@ -1,4 +1,4 @@
-import type { LimitRecord } from '@tug-mark/contract';
+import { setUpContext, type LimitRecord } from '@tug-mark/contract';
 import { computeSetUp, standingOf, type EntryBody, type LimitTable } from '@tug-mark/core';
 import { FRESH, problemOf, reading, Shop, TAKE_TOOL, type Visitor } from './harness';
 
@@ -27,11 +27,7 @@ describe('A released set-up', () => {
 
   const setUp = async () => {
     const view = await odile.view(id);
-    const context = {
-      ...view,
-      use: { ...view.combination.demand, place: view.combination.place },
-      class: view.combination.class,
-    };
+    const context = setUpContext(view);
     const computed = computeSetUp(context, view.entries, new Date().toISOString());
     return { computed, stands: standingOf(computed, view.entries, view.revisions) };
   };

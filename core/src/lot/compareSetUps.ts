@@ -21,6 +21,15 @@ export function compareSetUps(a: SetUp, b: SetUp): SetUpCompared[] {
     const [x, y] = [of(a), of(b)];
     return { about, a: x, b: y, differs: x !== y };
   };
+  /** Of two lists only what one has and the other has not: what is alike would hide it. */
+  const sayItems = (about: string, of: (setUp: SetUp) => string[]): SetUpCompared => {
+    const [x, y] = [of(a), of(b)];
+    const only = (list: string[], other: string[]) => list.filter((item) => !other.includes(item)).join('\n');
+    const [p, q] = [only(x, y), only(y, x)];
+    return p === q
+      ? { about, a: `${x.length}, all alike`, b: '', differs: false }
+      : { about, a: p || 'not asked', b: q || 'not asked', differs: true };
+  };
   return [
     say(
       'fit',
@@ -44,8 +53,8 @@ export function compareSetUps(a: SetUp, b: SetUp): SetUpCompared[] {
     say('bites', ({ bites }) =>
       bites.length ? `${bites.length} at ${bites.map((bite) => bite.centre.toFixed(1)).join(', ')} mm` : 'none',
     ),
-    say('steps', ({ gates }) => gates.map((step) => step.headline).join(' ')),
-    say('strands and look', ({ criteria }) => criteria.map((c) => c.accept).join(' ')),
+    sayItems('steps', ({ gates }) => gates.map((step) => `${step.headline} ${step.why}`)),
+    sayItems('look', ({ criteria }) => criteria.map((c) => `${c.title}: ${c.accept}`)),
     say('limit', ({ limit }) => limit.reason.text),
   ];
 }

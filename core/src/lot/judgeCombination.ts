@@ -118,7 +118,11 @@ function judgePrepare({ preparation, measures }: SetUp, entries: readonly Entry[
     state: works ? measured.state : 'fail',
     answer:
       works && strip.window
-        ? `Strip ${strip.setPoint} mm (${strip.window.min.toFixed(1)}–${strip.window.max.toFixed(1)}), notch ${notch.notch.label}.`
+        ? `Strip ${strip.setPoint} mm (${strip.window.min.toFixed(1)}–${strip.window.max.toFixed(1)}), notch ${notch.notch.label}.${
+            strip.kind === 'positioned'
+              ? ` Only with the insulation edge ${strip.position.min.toFixed(1)} to ${strip.position.max.toFixed(1)} mm behind the barrel: check every piece.`
+              : ''
+          }`
         : (reasons.find((r) => r.weight === 'bad')?.text ?? ''),
     reasons,
   };

@@ -2,7 +2,14 @@ import fc from 'fast-check';
 import { bareRing, openContact, practice, stripper, windowSplice, wire075, wireOf, wireRound } from '../testing/shop';
 import type { Practice } from '../practice';
 import type { Terminal } from '../terminal';
-import { choosePreparation, strandDamage, stripWindow, type Stripper } from './index';
+import {
+  choosePreparation,
+  chooseShrinkTube,
+  reterminationBudget,
+  strandDamage,
+  stripWindow,
+  type Stripper,
+} from './index';
 import { chooseNotch } from './chooseNotch';
 
 const barrel = (changes: Partial<Terminal['barrel']>, rest: Partial<Terminal> = {}): Terminal => ({
@@ -168,5 +175,109 @@ describe('Preparing', () => {
     expect(strandDamage(6, practice)).toEqual({ nicked: 0, cut: 0 });
     expect(strandDamage(24, practice)).toEqual({ nicked: 3, cut: 0 });
     expect(strandDamage(400, practice)).toEqual({ nicked: 0, cut: 0 });
+  });
+});
+
+describe('The shrink tube', () => {
+  const tube = (part: string, suppliedBore: number, recoveredBore: number, changes = {}) => ({
+    part,
+    label: part,
+    kind: 'shrink-tube' as const,
+    suppliedBore,
+    recoveredBore,
+    length: null,
+    longitudinalShrink: 0.1,
+    adhesive: false,
+    heat: null,
+    wireRange: null,
+    temperature: 125,
+    wayRound: null,
+    ...changes,
+  });
+  // passes 3.3: 1.05 x 3.3 = 3.465; grips 2.2: 0.9 x 2.2 = 1.98; (6 + 2 x 6) / 0.9 = 20
+  const task = { passes: 3.3, grips: 2.2, covers: 6, overlap: 6 };
+
+  it('has to pass over the joint and to grip the wire, the tightest first, and is cut for its own shrinking', () => {
+    const found = chooseShrinkTube(
+      [tube('loose', 6.4, 1.9), tube('tight', 3.5, 1.0), tube('small', 3.2, 1.0), tube('wide', 9.5, 3.2)],
+      task,
+    );
+    expect(found.map((c) => [c.tube.part, c.fits])).toEqual([
+      ['tight', true],
+      ['loose', true],
+      ['small', false],
+      ['wide', false],
+    ]);
+    expect(found[0]?.cut).toBeCloseTo(20, 12);
+    expect(found[2]?.reasons.find((r) => r.weight === 'bad')?.text).toContain('3.46 mm or more is needed');
+  });
+
+  it('seals a wet place only with adhesive, and a piece has to be long enough', () => {
+    expect(chooseShrinkTube([tube('plain', 4, 1)], task, true)[0]?.reasons.map((r) => r.code)).toContain(
+      'tube-no-adhesive',
+    );
+    expect(chooseShrinkTube([tube('short', 4, 1, { length: 18 })], task)[0]?.reasons.map((r) => r.code)).toContain(
+      'tube-short',
+    );
+  });
+});
+
+describe('The re-termination budget', () => {
+  it('counts how often strip, crimp and trim still fit into what the wire has to spare', () => {
+    // 20 mm to spare, 8 + 0 + 1 = 9 mm each: twice, 2 mm left
+    expect(reterminationBudget({ cut: 500, shortest: 480 }, { strip: 8, crimp: 0, trim: 1 })).toEqual(
+      jasmine.objectContaining({ perAttempt: 9, attempts: 2, spare: 2 }),
+    );
+    expect(reterminationBudget({ cut: 500, shortest: 495 }, { strip: 8, crimp: 0, trim: 1 }).text).toContain(
+      'a bad crimp scraps this wire',
+    );
+  });
+});
+
+describe('The strip window of any barrel', () => {
+  it('is never empty where a robust one exists, and its set point always lies in the guard band', () => {
+    const mm = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+    fc.assert(
+      fc.property(
+        mm(1, 20),
+        mm(0, 8),
+        mm(0.01, 0.4),
+        fc.constantFrom(0.1, 0.5, 25.4 / 64),
+        (length, brushMax, repeatability, step) => {
+          const terminal = { ...bareRing, brushMax, barrel: { ...bareRing.barrel, length } };
+          const found = stripWindow(terminal, wireRound, practice, { ...stripper, repeatability, step });
+          // brush from 1.5, gap 0 to 1.5: robust from L + 3 to L + B
+          if (brushMax >= 3) expect(found.kind).toBe('robust');
+          if (found.setPoint !== null && found.guard) {
+            expect(found.setPoint).toBeGreaterThanOrEqual(found.guard.min - 1e-6);
+            expect(found.setPoint).toBeLessThanOrEqual(found.guard.max + 1e-6);
+          }
+        },
+      ),
+    );
+  });
+
+  it('says so when the wire would have to stand further out than the mating room, or the sheet gives no length', () => {
+    const tight = { ...bareRing, brushMax: 0.5, barrel: { ...bareRing.barrel, stripRule: 'barrel' as const } };
+    const empty = stripWindow(tight, wireRound, { ...practice, gap: 'butted' }, stripper);
+    expect(empty.kind).toBe('empty');
+    expect(empty.reasons[0]?.text).toContain(
+      'The wire would have to stand 1.5 mm past the barrel and the mating room is 0.5 mm.',
+    );
+    const unknown = stripWindow(
+      { ...bareRing, barrel: { ...bareRing.barrel, length: null } },
+      wireRound,
+      practice,
+      stripper,
+    );
+    expect([unknown.kind, unknown.reasons[0]?.code]).toEqual(['unknown', 'dimension-missing']);
+  });
+
+  it('lets a ferrule stand out by half a millimetre at most where it is not cut flush', () => {
+    const ferrule = { ...bareRing, barrel: { ...bareRing.barrel, stripRule: 'ferrule' as const, length: 8 } };
+    // 8 to 8.5, less 0.1 on both sides, step 0.1: the middle 8.25 lies between 8.2 and 8.3
+    const found = stripWindow(ferrule, wireRound, practice, { ...stripper, repeatability: 0.1, step: 0.1 });
+    expect([8.2, 8.3]).toContain(found.setPoint ?? 0);
+    expect(stripWindow(ferrule, wireRound, practice, stripper).reasons[0]?.code).toBe('stripper-too-coarse');
   });
 });

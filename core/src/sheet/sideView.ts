@@ -100,7 +100,9 @@ export function sideView(
   const inspection = barrel.inspection;
   const sealed = terminal.slideOn.find((item) => item.kind === 'seal');
   return {
-    from: isDouble ? left - 1.5 : Math.min(left - TONGUE, wireEnd - 2, left - terminal.brushMax - 2),
+    from: isDouble
+      ? Math.min(left - 1.5, wireEnd - 4.5)
+      : Math.min(left - TONGUE, wireEnd - 2, left - terminal.brushMax - 2),
     to: gap + INSULATION_SHOWN,
     halfHeight: Math.max(outer, wire.insulationDiameter / 2 + 0.25),
     walls,

@@ -1,5 +1,6 @@
+import { everyTool, families, fourIndent, wireRound } from '../testing/families';
 import { bareRing, checkAt, insulatedRing, NOW, practice, tool, wire075, wireOf } from '../testing/shop';
-import { chooseTool, judgeTool, openToolBook, type Tool } from './index';
+import { chooseTool, judgeTool, openToolBook, selectorHoles, suspectSpan, type Nest, type Tool } from './index';
 
 const code = (t: Tool, checks = [checkAt('2026-11-25T06:00:00.000Z')]) => judgeTool(t, checks, NOW);
 
@@ -72,5 +73,112 @@ describe('The choice of tool', () => {
 
   it('is none for a wire outside every nest', () => {
     expect(choose([tool], bareRing, practice, wireOf({ strands: 100 })).chosen).toBeNull();
+  });
+});
+
+describe('A check that fails', () => {
+  it('makes suspect what was made since the last good one, up to the first bad one', () => {
+    const checks = [
+      checkAt('2026-11-23T06:00:00.000Z'),
+      checkAt('2026-11-24T06:00:00.000Z'),
+      checkAt('2026-11-24T18:00:00.000Z', true, false),
+      checkAt('2026-11-25T06:00:00.000Z', false, true),
+    ];
+    expect(suspectSpan('HT', checks)).toEqual({
+      tool: 'HT',
+      after: '2026-11-24T06:00:00.000Z',
+      upTo: '2026-11-24T18:00:00.000Z',
+    });
+    expect(suspectSpan('HT', checks.slice(2))?.after).toBeNull();
+    expect(suspectSpan('HT', checks.slice(0, 2))).toBeNull();
+  });
+
+  it('comes due by cycles as well as by hours', () => {
+    const counted: Tool = { ...tool, checkCycles: 500, cycles: 900 };
+    const check = { ...checkAt('2026-11-25T11:00:00.000Z'), cycles: 400 };
+    expect(judgeTool(counted, [check], NOW).reasons[0]?.code).toBe('check-due-cycles');
+    expect(judgeTool({ ...counted, cycles: 899 }, [check], NOW).state).toBe('ready');
+  });
+});
+
+describe('A four-indent tool', () => {
+  const checks = [{ ...checkAt('2026-11-25T06:00:00.000Z'), tool: 'FI' }];
+  const contact = families['machined-contact'];
+  const choose = (one: Tool, wire = wireRound) =>
+    chooseTool(contact, [wire], openToolBook([one], checks, NOW), practice);
+
+  it('names its setting, its positioner with the depth, and what it takes to change over', () => {
+    const chosen = choose(fourIndent).chosen;
+    expect([chosen?.setting, chosen?.positioner?.id]).toEqual(['5', 'PO']);
+    expect(chosen?.changes).toEqual([
+      { what: 'selector to 5', minutes: 1 },
+      { what: 'mount positioner PO', minutes: 2 },
+    ]);
+    expect(chosen?.reasons.find((r) => r.code === 'positioner-depth')?.text).toBe('Set positioner PO to 9.5 mm.');
+  });
+
+  it('is not taken where its selector table has a hole, or without a positioner: no neighbour’s setting is guessed', () => {
+    const holed = choose({ ...fourIndent, selector: fourIndent.selector.slice(0, 1) });
+    expect(holed.chosen).toBeNull();
+    expect(holed.reasons[0]?.text).toContain('has no setting for barrel size 16 with 1.5 mm²');
+    expect(
+      choose({ ...fourIndent, positioners: fourIndent.positioners.map((p) => ({ ...p, terminals: [] })) }).reasons[0]
+        ?.code,
+    ).toBe('no-positioner');
+  });
+
+  it('tells the holes of its table before anybody stands in front of one', () => {
+    const rows = (barrelSize: string, ...values: number[]) =>
+      values.map((value) => ({ barrelSize, size: { scale: 'mm2' as const, value }, setting: '1' }));
+    expect(selectorHoles({ selector: [...rows('16', 0.5, 1, 1.5), ...rows('20', 0.5, 1.5)] })).toEqual([
+      { barrelSize: '20', size: '1 mm²' },
+    ]);
+    expect(selectorHoles({ selector: [...rows('16', 1, 1.5), ...rows('20', 0.5)] })).toEqual([]);
+  });
+});
+
+describe('A lug', () => {
+  it('is not pressed by a die of another index', () => {
+    const other = {
+      ...everyTool,
+      dies: everyTool.dies.map((d) => ({
+        ...d,
+        nests: d.nests.map((n) => (n.id === 'hex' ? { ...n, index: '25' } : n)),
+      })),
+    };
+    const choice = chooseTool(
+      families.lug,
+      [wireRound],
+      openToolBook([other], [checkAt('2026-11-25T06:00:00.000Z')], NOW),
+      practice,
+    );
+    expect(choice.chosen).toBeNull();
+    expect(choice.reasons[0]?.text).toBe(
+      'The lug is marked for die index 16 and this die is 25: the marks have to agree.',
+    );
+  });
+});
+
+describe('A terminal that lies loose', () => {
+  const plier: Tool = {
+    ...tool,
+    kind: 'plier',
+    dies: tool.dies.map((d) => ({
+      ...d,
+      nests: [
+        ...d.nests,
+        { ...(d.nests[0] as Nest), id: '0', label: '0', area: { min: 0.2, max: 0.7 }, terminals: [] },
+      ],
+    })),
+  };
+  const stepDown = (one: Tool, p = practice) =>
+    chooseTool(bareRing, [wire075], openToolBook([one], [checkAt('2026-11-25T06:00:00.000Z')], NOW), p).chosen?.stepDown
+      ?.label;
+
+  it('may step down one nest in a plier-type tool where the practice says so, never in a full-cycle one', () => {
+    const lenient = { ...practice, looseInNest: 'step-down' as const };
+    expect(stepDown(plier)).toBeUndefined();
+    expect(stepDown(plier, lenient)).toBe('0');
+    expect(stepDown({ ...plier, kind: 'full-cycle' }, lenient)).toBeUndefined();
   });
 });

@@ -1,6 +1,17 @@
 import fc from 'fast-check';
 import { bareRing, limitTable, practice, wire075, wireOf } from '../testing/shop';
-import { findLimit, judgeGroup, judgeReading, readForce, type LimitTable } from './index';
+import {
+  checkLimitTable,
+  compareLimits,
+  findLimit,
+  judgeGroup,
+  judgeReading,
+  readForce,
+  readLimitRows,
+  writeLimitRows,
+  type LimitRow,
+  type LimitTable,
+} from './index';
 
 const DAY = '2026-11-25';
 const find = (tables: LimitTable[], wire = wire075, pinned = null as LimitTable | null) =>
@@ -183,5 +194,83 @@ describe('A group of readings', () => {
     const group = judge([118, 118, 118, 118, 118]);
     expect(group.cpl).toBeNull();
     expect(group.reasons.map((r) => r.code)).toContain('no-spread');
+  });
+});
+
+describe('The rows of a limit table', () => {
+  const row = (value: number, changes: Partial<LimitRow> = {}): LimitRow => ({
+    size: { scale: 'mm2', value },
+    families: [],
+    material: null,
+    force: 85,
+    percent: null,
+    ...changes,
+  });
+
+  // 24 x 0.2 copper: 0.75398 x 235 = 177.19 N; 40 % of it is 70.87 N
+  it('may say a percent of the breaking load, and the most particular row wins', () => {
+    const of = (rows: LimitRow[]) =>
+      findLimit([{ ...limitTable, rows }], wire075, bareRing, '2', '2026-11-25').limit?.force;
+    expect(of([row(0.75, { force: null, percent: 40 })])).toBeCloseTo(70.87, 2);
+    const rows = [
+      row(0.75),
+      row(0.75, { families: ['bare-terminal'], force: 90 }),
+      row(0.75, { material: 'copper', force: 80 }),
+    ];
+    expect(of(rows)).toBe(90);
+    expect(of([...rows].reverse())).toBe(90);
+    expect(of(rows.slice(0, 1).concat(rows.slice(2)))).toBe(80);
+  });
+
+  it('differ between two revisions row by row, with the change in percent', () => {
+    const before = { ...limitTable, rows: [row(0.5, { force: 50 }), row(0.75), row(1, { force: 100 })] };
+    const after = { ...limitTable, rows: [row(0.5, { force: 55 }), row(0.75), row(2, { force: 200 })] };
+    const told = compareLimits(before, after).map(({ row: name, percent }) => [
+      name,
+      percent === null ? null : Math.round(percent),
+    ]);
+    expect(told).toEqual([
+      ['0.5 mm²', 10],
+      ['2 mm²', null],
+      ['1 mm²', null],
+    ]);
+  });
+
+  it('stand against a release when a wire can not bear them, twice for one size, or without a force', () => {
+    const rows = [row(0.75, { force: 178 }), row(0.75), row(1, { force: null })];
+    const problems = checkLimitTable({ ...limitTable, effectiveFrom: '2026-12-01', rows }, [wire075], '2026-11-25');
+    expect(problems.map(({ row: at, field }) => [at, field])).toEqual([
+      [1, 'force'],
+      [2, 'size'],
+      [3, 'force'],
+    ]);
+    expect(problems[0]?.text).toContain('wire W-075 itself breaks near 177.2 N');
+    const ended = checkLimitTable({ ...limitTable, effectiveUntil: '2026-11-24' }, [], '2026-11-25');
+    expect(ended.map((p) => [p.field, p.weight])).toEqual([
+      ['effectiveUntil', 'bad'],
+      ['effectiveFrom', 'note'],
+    ]);
+  });
+
+  it('read back from CSV as written, in the unit the header names, and refuse a mixture', () => {
+    const rows = [row(0.75), row(1, { force: null, percent: 40, families: ['lug'], material: 'aluminium' })];
+    const read = readLimitRows(writeLimitRows(rows));
+    expect(read.ok && read.rows).toEqual(rows);
+    const pounds = readLimitRows([
+      ['Size', 'Force (lbf)'],
+      ['AWG 18', '20'],
+    ]);
+    expect(pounds.ok && pounds.rows[0]?.force).toBeCloseTo(88.964, 3);
+    const mixed = readLimitRows([
+      ['size', 'force lbf'],
+      ['AWG 18', '89 N'],
+      ['18 mm', '3'],
+      ['1', ''],
+    ]);
+    expect(!mixed.ok && mixed.problems.map((p) => [p.row, p.column])).toEqual([
+      [2, 'force lbf'],
+      [3, 'size'],
+      [4, 'force lbf'],
+    ]);
   });
 });

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fromNewtons, readNumber, showNumber, toMillimetres, toNewtons } from './index';
+import { fromNewtons, readLength, readNumber, showLength, showNumber, toMillimetres, toNewtons } from './index';
 
 describe('Units', () => {
   it('turn ten kilograms-force into 98.0665 newtons and one pound-force into 4.4482216152605', () => {
@@ -69,5 +69,44 @@ describe('A typed number', () => {
 
   it('keeps the unit that stands behind it', () => {
     expect(readNumber('12.5 lbf')).toEqual({ outcome: 'number', value: 12.5, rest: 'lbf' });
+  });
+});
+
+describe('A length', () => {
+  it('is read in millimetres, inches and fractions of an inch, and in no other unit', () => {
+    const mm = (text: string, unit: 'mm' | 'in' = 'mm') => {
+      const read = readLength(text, unit);
+      return read.outcome === 'length' ? read.millimetres : read.code;
+    };
+    expect([mm('9,5'), mm('9.5', 'in'), mm('0.5 in'), mm('3/8 in'), mm('1 1/64')]).toEqual([
+      9.5, 241.29999999999998, 12.7, 9.524999999999999, 25.796875,
+    ]);
+    expect([mm('9 cm'), mm('0'), mm('-2'), mm('1/0 in'), mm('long')]).toEqual([
+      'unknown-unit',
+      'zero',
+      'zero',
+      'not-a-number',
+      'not-a-number',
+    ]);
+  });
+
+  // 9.525 mm is 3/8 in exactly; 9.5 mm is 23.94 sixty-fourths, so 24/64 = 3/8 and marked as near
+  it('is shown in millimetres, decimal inches or the nearest 64th, and says when it is only near', () => {
+    expect(showLength(9.525, 'mm')).toBe('9.5 mm');
+    expect(showLength(9.525, 'in')).toBe('0.375 in');
+    expect(showLength(9.525, 'in/64')).toBe('3/8 in');
+    expect(showLength(9.5, 'in/64')).toBe('≈ 3/8 in');
+    expect(showLength(25.4 * 1.015625, 'in/64')).toBe('1 1/64 in');
+  });
+
+  it('shown in 64ths is never further off than a 128th of an inch', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.1, max: 200, noNaN: true }), (millimetres) => {
+        const read = readLength(showLength(millimetres, 'in/64').replace('≈ ', ''), 'in');
+        if (read.outcome === 'length')
+          expect(Math.abs(read.millimetres - millimetres)).toBeLessThanOrEqual(25.4 / 128 + 1e-9);
+        else expect(Math.round((millimetres / 25.4) * 64)).toBe(0);
+      }),
+    );
   });
 });

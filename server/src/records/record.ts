@@ -1,4 +1,4 @@
-import type { CombinationRecord } from '@tug-mark/contract';
+import { setUpContext, type CombinationRecord } from '@tug-mark/contract';
 import { computeSetUp, entrySlot, failureModeName, judgeCombination } from '@tug-mark/core';
 import { stringify } from 'csv-stringify/sync';
 import type { Knex } from 'knex';
@@ -15,7 +15,7 @@ import { listLimits } from '../tug/store';
 export async function makeRecord(db: Knex, id: string, now: string): Promise<CombinationRecord> {
   const [view, shop] = await Promise.all([readView(db, id), readShop(db)]);
   const { entries, combination, practice, tools, checks, together, revisions } = view;
-  const context = { ...view, use: { ...combination.demand, place: combination.place }, class: combination.class };
+  const context = setUpContext(view);
   const judgement = judgeCombination(computeSetUp(context, entries, now), entries, context, now);
   return {
     format: 'tug-mark/record',

@@ -147,7 +147,9 @@ describe('Around the bench', () => {
       bench = await Bench.open(PrepareStage, { view: viewOf() });
       // L 6, envelope 1.1317, brush to 4: [8.263, 10], middle 9.13 on the 0.1 step
       expect(bench.headline).toBe('Strip 9.1 mm.');
-      expect(bench.element.querySelector('dd')?.textContent?.trim()).toBe('9.1 mm');
+      expect(bench.element.querySelector('dd')?.textContent?.trim()).toMatch(/^9\.1 mm/);
+      await bench.press('in inches');
+      expect(bench.element.querySelector('dd')?.textContent).toContain('0.358 in (9.1 mm)');
       expect(bench.element.querySelector('tm-side-view svg')?.textContent).toContain('strip 9.1');
       expect(bench.element.querySelector('tm-strip-ruler svg')?.getAttribute('aria-label')).toContain(
         'band from 8.3 to 10.0 mm, set point 9.1 mm',

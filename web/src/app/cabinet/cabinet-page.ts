@@ -77,7 +77,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
             <button
               type="button"
               role="tab"
-              aria-controls="parts"
+              [attr.aria-controls]="editing() ? null : 'parts'"
               [attr.aria-selected]="k === kind()"
               [class.here]="k === kind()"
               (click)="to(k)"
@@ -365,7 +365,7 @@ export class CabinetPage {
   }
   protected openFirst(event: Event): void {
     event.preventDefault();
-    const exact = this.parts().find((part) => part.part === scanned(this.search()));
+    const exact = this.parts().find((part) => part.part === scanned(this.search()).trim());
     const first = exact ?? this.shown()[0];
     if (first) this.open(first);
   }

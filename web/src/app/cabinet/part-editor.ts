@@ -254,10 +254,10 @@ export class PartEditor {
   }
 
   protected set(path: string, text: string): void {
-    this.cells.update((cells) => ({ ...cells, [path]: path === 'part' ? scanned(text) : text }));
+    this.cells.update((cells) => ({ ...cells, [path]: scanned(text) }));
   }
   protected setIn(table: PartTable, row: number, path: string, text: string): void {
-    this.change(table, (rows) => rows.map((cells, r) => (r === row ? { ...cells, [path]: text } : cells)));
+    this.change(table, (rows) => rows.map((cells, r) => (r === row ? { ...cells, [path]: scanned(text) } : cells)));
   }
   protected add(table: PartTable): void {
     const first = (c: Column) => (c.type === 'choice' ? (c.options?.[0] ?? '') : c.type === 'flag' ? 'no' : '');

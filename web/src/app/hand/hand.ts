@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { KeptEntry } from '@tug-mark/contract';
+import { setUpContext, type KeptEntry } from '@tug-mark/contract';
 import {
   checkEntry,
   currentRun,
@@ -51,13 +51,7 @@ export class Hand {
 
   private readonly context = computed(() => {
     const view = this.view();
-    return (
-      view && {
-        ...view,
-        use: { ...view.combination.demand, place: view.combination.place },
-        class: view.combination.class,
-      }
-    );
+    return view && setUpContext(view);
   });
 
   readonly setUp = computed(() => {

@@ -169,7 +169,9 @@ export class ReleaseStage {
         said: taken
           ? (stage.get('tool')?.answer ?? '')
           : tool
-            ? `${[...tool.changes.map((c) => c.what), tool.state.state === 'ready' ? 'take it' : 'check it, then take it'].join(', ')}: ${tool.tool.label}, ${tool.die.label}, nest ${tool.nest.label}.`
+            ? capital(
+                `${[...tool.changes.map((c) => c.what), tool.state.state === 'ready' ? 'take it' : 'check it, then take it'].join(', ')}: ${tool.tool.label}, ${tool.die.label}, nest ${tool.nest.label}.`,
+              )
             : (stage.get('tool')?.answer ?? ''),
         state: of('tool'),
         to: 'tool',
@@ -269,3 +271,5 @@ export class ReleaseStage {
     return (event.target as HTMLInputElement).value;
   }
 }
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -267,7 +267,7 @@ export class FinderPage {
   private number = 0;
 
   protected readonly offers = computed(() => {
-    const words = scanned(this.typed()).toLowerCase().split(/\s+/);
+    const words = scanned(this.typed()).trim().toLowerCase().split(/\s+/);
     return this.store
       .of('wire')
       .filter((wire) => words.every((word) => `${wire.part} ${wire.label}`.toLowerCase().includes(word)))
@@ -341,7 +341,7 @@ export class FinderPage {
 
   protected take(event: Event): void {
     event.preventDefault();
-    const exact = this.store.of('wire').find((wire) => wire.part === scanned(this.typed()));
+    const exact = this.store.of('wire').find((wire) => wire.part === scanned(this.typed()).trim());
     const wire = exact ?? this.offers()[0];
     if (wire) this.add(wire);
   }

@@ -11,6 +11,14 @@ const TITLES = { match: 'Match', prepare: 'Prepare', tool: 'Tool', crimp: 'Crimp
   imports: [RouterLink, RouterLinkActive, Mark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
+    <p
+      class="holding"
+      [class.bad]="judgement().verdict === 'rejected'"
+      [class.good]="judgement().verdict === 'accepted'"
+      role="status"
+    >
+      {{ judgement().headline }}
+    </p>
     <nav aria-label="Stages">
       <ol>
         @for (rung of rungs(); track rung.stage; let i = $index) {
@@ -31,14 +39,6 @@ const TITLES = { match: 'Match', prepare: 'Prepare', tool: 'Tool', crimp: 'Crimp
         </li>
       </ol>
     </nav>
-    <p
-      class="holding"
-      [class.bad]="judgement().verdict === 'rejected'"
-      [class.good]="judgement().verdict === 'accepted'"
-      role="status"
-    >
-      {{ judgement().headline }}
-    </p>
   `,
   styles: `
     a {
@@ -84,7 +84,7 @@ const TITLES = { match: 'Match', prepare: 'Prepare', tool: 'Tool', crimp: 'Crimp
     .holding {
       border-left: 4px solid var(--hold);
       font-weight: 600;
-      margin: 14px 16px;
+      margin: 2px 16px 10px;
       padding: 4px 10px;
     }
     .holding.bad {

@@ -27,42 +27,43 @@ export function focusMeasure(what: Measure): void {
           <h2 [id]="'measure-' + what()">
             {{ titles[what()] }} <span class="soft">{{ r.min.toFixed(2) }}–{{ r.max.toFixed(2) }} mm is good</span>
           </h2>
-          <form (submit)="keep($event)">
-            @for (line of lines(); track line.piece) {
-              <span class="piece figures">
-                <tm-mark [state]="line.state" [size]="18" />
-                piece {{ line.piece }}
-                @if (line.value !== null) {
-                  <strong>{{ line.value.toFixed(2) }} mm</strong>
-                  <button nz-button class="quiet" type="button" (click)="change(line.piece)">correct</button>
-                }
-              </span>
-            }
-            @if (piece(); as next) {
-              <label [attr.for]="what() + '-typed'">Piece {{ next }}, mm or in <kbd>M</kbd></label>
-              <input
-                nz-input
-                class="typed"
-                inputmode="decimal"
-                autocomplete="off"
-                [id]="what() + '-typed'"
-                [value]="typed()"
-                (input)="typed.set(value($event))"
-              />
-              @if (correcting()) {
-                <label [attr.for]="what() + '-why'">Why? The first value stays on record.</label>
+          @if (taken()) {
+            <form (submit)="keep($event)">
+              @for (line of lines(); track line.piece) {
+                <span class="piece figures">
+                  <tm-mark [state]="line.state" [size]="18" />
+                  piece {{ line.piece }}
+                  @if (line.value !== null) {
+                    <strong>{{ line.value.toFixed(2) }} mm</strong>
+                    <button nz-button class="quiet" type="button" (click)="change(line.piece)">correct</button>
+                  }
+                </span>
+              }
+              @if (piece(); as next) {
+                <label [attr.for]="what() + '-typed'">Piece {{ next }}, mm or in <kbd>M</kbd></label>
                 <input
                   nz-input
-                  maxlength="500"
-                  [id]="what() + '-why'"
-                  [value]="why()"
-                  (input)="why.set(value($event))"
+                  class="typed"
+                  inputmode="decimal"
+                  autocomplete="off"
+                  [id]="what() + '-typed'"
+                  [value]="typed()"
+                  (input)="typed.set(value($event))"
                 />
+                @if (correcting()) {
+                  <label [attr.for]="what() + '-why'">Why? The first value stays on record.</label>
+                  <input
+                    nz-input
+                    maxlength="500"
+                    [id]="what() + '-why'"
+                    [value]="why()"
+                    (input)="why.set(value($event))"
+                  />
+                }
+                <button nz-button class="bench-button" type="submit">Keep</button>
               }
-              <button nz-button class="bench-button" type="submit" [disabled]="!taken()">Keep</button>
-            }
-          </form>
-          @if (!taken()) {
+            </form>
+          } @else {
             <p class="soft">Take a tool first; then the first pieces are measured here.</p>
           }
           @if (refusal()) {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { may, type CombinationView, type Problem } from '@tug-mark/contract';
+import { may, setUpContext, type CombinationView, type Problem } from '@tug-mark/contract';
 import { CHOICES, compareSetUps, computeSetUp, type Practice } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { CabinetParts } from '../cabinet/cabinet';
@@ -174,6 +174,7 @@ import { PracticeEditor } from './practice-editor';
       padding: 6px 12px;
       text-align: left;
       vertical-align: top;
+      white-space: pre-line;
     }
     tbody th {
       font-weight: 400;
@@ -201,7 +202,10 @@ export class PracticePage {
   protected readonly problem = signal<Problem | null>(null);
   protected readonly view = signal<CombinationView | null>(null);
   protected readonly mayEdit = computed(() => may(this.person()?.role ?? 'technician', 'edit-practice'));
-  protected readonly practices = computed(() => this.store.cabinet()?.practices ?? []);
+  protected readonly practices = computed(() =>
+    // The shop's own first, those for one customer or class after it.
+    [...(this.store.cabinet()?.practices ?? [])].sort((a, b) => Number(a.base !== null) - Number(b.base !== null)),
+  );
   protected readonly chosen = computed<Practice | null>(() => {
     const wanted = this.pick() || this.view()?.practice.part;
     return this.practices().find((p) => p.part === wanted) ?? this.practices()[0] ?? null;
@@ -231,11 +235,7 @@ export class PracticePage {
     const view = this.view();
     const [a, b] = [this.chosen(), this.other()];
     if (!view || !a || !b) return [];
-    const context = {
-      ...view,
-      use: { ...view.combination.demand, place: view.combination.place },
-      class: view.combination.class,
-    };
+    const context = setUpContext(view);
     const now = new Date().toISOString();
     const of = (practice: Practice) => computeSetUp({ ...context, practice }, [], now);
     return compareSetUps(of(a), of(b));

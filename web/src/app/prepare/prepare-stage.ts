@@ -3,16 +3,19 @@ import { Router } from '@angular/router';
 import { strandDamage } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Hand } from '../hand/hand';
+import { Lengths } from '../parts/lengths';
 import { Measures } from '../parts/measures';
 import { Reasons } from '../parts/reasons';
 import { SideViewDrawing } from '../parts/side-view';
 import { StripRuler } from '../parts/strip-ruler';
 import { Keys } from '../shell/keys';
+import { Retermination } from './retermination';
+import { TubeChooser } from './tube-chooser';
 
 /** How is the wire end made? */
 @Component({
   selector: 'tm-prepare-stage',
-  imports: [NzButtonModule, SideViewDrawing, StripRuler, Reasons, Measures],
+  imports: [NzButtonModule, SideViewDrawing, StripRuler, Reasons, Measures, TubeChooser, Retermination],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (hand.view(); as view) {
@@ -26,7 +29,12 @@ import { Keys } from '../shell/keys';
           <div>
             <dl class="facts">
               <dt>set point</dt>
-              <dd>{{ p.strip.setPoint ?? 'none' }} mm</dd>
+              <dd>
+                {{ p.strip.setPoint === null ? 'none' : lengths.say(p.strip.setPoint) }}
+                <button nz-button class="quiet" type="button" (click)="lengths.turn()">
+                  {{ lengths.shown() === 'mm' ? 'in inches' : lengths.shown() === 'in' ? 'in 64ths' : 'in mm alone' }}
+                </button>
+              </dd>
               <dt>window</dt>
               <dd>{{ range(p.strip.window) }}</dd>
               <dt>guard band</dt>
@@ -48,7 +56,7 @@ import { Keys } from '../shell/keys';
               <dt>slide on first</dt>
               <dd>
                 @for (item of view.terminal.slideOn; track item.part) {
-                  {{ item.part }} {{ item.label }}, {{ item.length }} mm
+                  {{ item.part }} {{ item.label }}, {{ item.length }} mm{{ item.wayRound ? '; ' + item.wayRound : '' }}
                 } @empty {
                   nothing
                 }
@@ -59,6 +67,19 @@ import { Keys } from '../shell/keys';
         <tm-strip-ruler [strip]="p.strip" />
         <tm-measures what="strip" />
         <tm-reasons [reasons]="notes()" />
+        <details>
+          <summary>Which shrink tube, if the joint gets one</summary>
+          <tm-tube-chooser
+            [terminal]="view.terminal"
+            [wire]="view.wire"
+            [tubes]="view.coverings"
+            [wet]="view.combination.place === 'wet'"
+          />
+        </details>
+        <details>
+          <summary>How often it can be cut off and made again</summary>
+          <tm-retermination [strip]="p.strip.setPoint ?? 0" />
+        </details>
         <div class="foot">
           <button nz-button nzType="primary" class="bench-button" type="button" (click)="next()">Go on to Tool</button>
           <span class="keys"><kbd>Enter</kbd> go on</span>
@@ -71,6 +92,15 @@ import { Keys } from '../shell/keys';
   `,
   styleUrl: '../parts/stage.less',
   styles: `
+    details > *:not(summary) {
+      border: 1px solid var(--line);
+      margin-top: 6px;
+      padding: 12px 14px;
+    }
+    summary {
+      cursor: pointer;
+      min-height: 30px;
+    }
     .sides {
       align-items: start;
       display: grid;
@@ -87,6 +117,7 @@ import { Keys } from '../shell/keys';
 export class PrepareStage {
   protected readonly hand = inject(Hand);
   private readonly router = inject(Router);
+  protected readonly lengths = inject(Lengths);
   protected readonly preparation = computed(() => this.hand.setUp()?.preparation ?? null);
   protected readonly headline = computed(() => {
     const p = this.preparation();

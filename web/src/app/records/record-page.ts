@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { CombinationRecord, KeptEntry, Problem } from '@tug-mark/contract';
+import { setUpContext, type CombinationRecord, type KeptEntry, type Problem } from '@tug-mark/contract';
 import { breakingLoad, computeSetUp, judgeCombination, judgeReading } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api, toProblem } from '../http/api';
@@ -91,13 +91,6 @@ export class RecordPage {
 
   /** A record is judged by the revisions it was made with: what came out since is not its matter. */
   private context(record: CombinationRecord) {
-    const { combination, revisions } = record;
-    return {
-      ...record,
-      use: { ...combination.demand, place: combination.place },
-      class: combination.class,
-      cabinet: [],
-      newest: revisions,
-    };
+    return { ...setUpContext(record), cabinet: [], newest: record.revisions };
   }
 }

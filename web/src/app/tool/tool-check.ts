@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import type { Problem, Suspect } from '@tug-mark/contract';
 import { readNumber, type Tool } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -40,56 +50,24 @@ import { SuspectLots } from './suspect-lots';
             It stands at {{ setting }}
           </button>
         }
-        <p>
-          <strong>Go gauge{{ pin('go') }}:</strong> does it pass freely through the closed nest?
-        </p>
-        <button
-          nz-button
-          class="bench-button"
-          type="button"
-          [class.on]="go() === true"
-          [attr.aria-pressed]="go() === true"
-          [disabled]="!ready()"
-          (click)="go.set(true)"
-        >
-          It passes
-        </button>
-        <button
-          nz-button
-          class="bench-button"
-          type="button"
-          [class.on]="go() === false"
-          [attr.aria-pressed]="go() === false"
-          [disabled]="!ready()"
-          (click)="go.set(false)"
-        >
-          It does not
-        </button>
-        <p>
-          <strong>No-go gauge{{ pin('noGo') }}:</strong> it may enter, but does it stop?
-        </p>
-        <button
-          nz-button
-          class="bench-button"
-          type="button"
-          [class.on]="noGo() === true"
-          [attr.aria-pressed]="noGo() === true"
-          [disabled]="!ready()"
-          (click)="noGo.set(true)"
-        >
-          It stops
-        </button>
-        <button
-          nz-button
-          class="bench-button"
-          type="button"
-          [class.on]="noGo() === false"
-          [attr.aria-pressed]="noGo() === false"
-          [disabled]="!ready()"
-          (click)="noGo.set(false)"
-        >
-          It passes through
-        </button>
+        @for (question of questions; track question.pin) {
+          <p>
+            <strong>{{ question.name }}{{ pin(question.pin) }}:</strong> {{ question.asks }}
+          </p>
+          @for (answer of question.answers; track answer.words) {
+            <button
+              nz-button
+              class="bench-button"
+              type="button"
+              [class.on]="question.given() === answer.good"
+              [attr.aria-pressed]="question.given() === answer.good"
+              [disabled]="!ready()"
+              (click)="question.given.set(answer.good)"
+            >
+              {{ answer.words }}
+            </button>
+          }
+        }
         <label [attr.for]="'cycles-' + tool().part">Counter, if the tool has one</label>
         <input
           nz-input
@@ -154,6 +132,28 @@ export class ToolCheckGuide {
   protected readonly isSet = signal(false);
   protected readonly go = signal<boolean | null>(null);
   protected readonly noGo = signal<boolean | null>(null);
+  protected readonly questions = [
+    {
+      pin: 'go',
+      name: 'Go gauge',
+      asks: 'does it pass freely through the closed nest?',
+      given: this.go,
+      answers: [
+        { words: 'It passes', good: true },
+        { words: 'It does not', good: false },
+      ],
+    },
+    {
+      pin: 'noGo',
+      name: 'No-go gauge',
+      asks: 'it may enter, but does it stop?',
+      given: this.noGo,
+      answers: [
+        { words: 'It stops', good: true },
+        { words: 'It passes through', good: false },
+      ],
+    },
+  ] as const;
   protected readonly cycles = signal('');
   protected readonly hint = signal('');
   protected readonly problem = signal<Problem | null>(null);
@@ -161,6 +161,14 @@ export class ToolCheckGuide {
   protected readonly suspect = signal<Suspect | null>(null);
   protected readonly ready = computed(() => this.isSet() || this.tool().gauge?.setting == null);
   private readonly id = timeOrderedId();
+
+  constructor() {
+    const { nativeElement } = inject<ElementRef<HTMLElement>>(ElementRef);
+    // Opened by a key or a click: the next key answers the first question.
+    afterNextRender(() => {
+      nativeElement.querySelector<HTMLButtonElement>('button:not([disabled])')?.focus();
+    });
+  }
 
   protected pin(which: 'go' | 'noGo'): string {
     const gauge = this.tool().gauge;

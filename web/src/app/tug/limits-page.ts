@@ -146,8 +146,8 @@ import { LimitDraft } from './limit-draft';
                 {{ before.class }}
               </h3>
               <p class="soft">
-                {{ touched().length }} combinations of class {{ table.class }} are judged by this document and would
-                have to be released again.
+                {{ touched().length }} combinations are of class {{ table.class }}: with this table released in its
+                place, their set-ups have to be proved and released again.
               </p>
             }
             <div class="scroll" tabindex="0" role="group" aria-label="Rows of the table">

@@ -1,0 +1,225 @@
+import type { Cabinet } from '@tug-mark/contract';
+import { NO_DEMAND } from '@tug-mark/core';
+import { bareRing, insulatedRing, practice, stripper, tool, wire075 } from '../../../../core/src/testing/shop';
+import { ApiProblem } from '../http/api';
+import { PracticeEditor } from '../practice/practice-editor';
+import { PracticePage } from '../practice/practice-page';
+import { StampReader } from '../match/stamp-reader';
+import { TubeChooser } from '../prepare/tube-chooser';
+import { Retermination } from '../prepare/retermination';
+import { Bench, viewOf } from '../testing/bench';
+import { ToolsPage } from '../tool/tools-page';
+import { LimitDraft } from '../tug/limit-draft';
+import { CabinetPage } from './cabinet-page';
+import { PartEditor } from './part-editor';
+import { scanned } from './scanned';
+
+const house = { ...practice, own: ['gap' as const] };
+const cabinet: Cabinet = {
+  wires: [wire075],
+  terminals: [bareRing, insulatedRing],
+  strippers: [stripper],
+  tools: [tool],
+  practices: [house],
+  coverings: [],
+  checks: [],
+};
+const revisions = () =>
+  Promise.resolve([{ part: 'RB', revision: 3, at: new Date().toISOString(), by: 'Marek', body: bareRing }]);
+const api = { cabinet: () => Promise.resolve(cabinet), revisions };
+
+describe('The rooms around the bench', () => {
+  let bench: Bench<unknown>;
+  afterEach(() => {
+    bench.close();
+  });
+  const field = (id: string) => bench.element.querySelector<HTMLInputElement>(`[id='${id}']`);
+  const typeInto = async (id: string, text: string) => {
+    const found = field(id);
+    if (!found) throw new Error(`no field ${id}`);
+    found.value = text;
+    found.dispatchEvent(new Event('input', { bubbles: true }));
+    found.dispatchEvent(new Event('change', { bubbles: true }));
+    await bench.settle();
+  };
+
+  describe('The cabinet', () => {
+    it('lists what is typed or scanned and opens the exact part with Enter', async () => {
+      bench = await Bench.open(CabinetPage, { role: 'engineer', api });
+      expect(bench.headline).toBe('Cabinet: 2 of 2 terminals');
+      await typeInto('cabinet-search', 'insulated');
+      expect(bench.headline).toBe('Cabinet: 1 of 2 terminals');
+      await typeInto('cabinet-search', 'http://shop/cabinet/terminal/RB');
+      field('cabinet-search')?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+      await bench.settle();
+      expect(bench.wentTo).toEqual(['/cabinet', 'terminal', 'RB']);
+    });
+
+    it('is changed by engineers alone', async () => {
+      bench = await Bench.open(CabinetPage, { role: 'technician', api });
+      expect(bench.has('New terminal')).toBeFalse();
+    });
+
+    it('shows a part with its revision, its code and what differs from another', async () => {
+      bench = await Bench.open(CabinetPage, {
+        role: 'engineer',
+        api,
+        inputs: { kindName: 'terminal', partName: 'RB' },
+      });
+      expect(bench.text).toContain('revision 3');
+      await typeInto('beside', 'pRT');
+      expect(bench.text).toMatch(/\d fields differ/);
+    });
+  });
+
+  describe('A part in the form', () => {
+    const open = (keepPart: jasmine.Spy, part: unknown = bareRing) =>
+      Bench.open(PartEditor, { role: 'engineer', api: { ...api, keepPart }, inputs: { kind: 'terminal', part } });
+
+    it('is told at its field what is wrong, and keeps nothing until all is right', async () => {
+      const keepPart = jasmine.createSpy('keepPart').and.resolveTo({});
+      bench = await open(keepPart);
+      await typeInto('f-barrel.length', 'long');
+      await typeInto('f-brushMax', '4 cm');
+      await bench.submit();
+      expect(bench.element.querySelector('[id="e-barrel.length"]')?.textContent).toContain('is not a number');
+      expect(bench.element.querySelector('[id="e-brushMax"]')?.textContent).toContain('no unit of length');
+      expect(bench.text).toContain('2 fields are not right yet.');
+      expect(keepPart).not.toHaveBeenCalled();
+      await typeInto('f-barrel.length', '0.25 in');
+      await typeInto('f-brushMax', '4');
+      await bench.submit();
+      const [kind, opened, body] = keepPart.calls.mostRecent().args as [string, number, typeof bareRing];
+      expect([kind, opened, body.barrel.length]).toEqual(['terminal', 3, 6.35]);
+    });
+
+    it('stays as typed when somebody else was quicker, and is kept on top when that is wanted', async () => {
+      const stale = new ApiProblem({
+        type: '',
+        title: 'RB has been changed since you opened it: it is at revision 4.',
+        status: 409,
+        detail: '',
+        code: 'stale-revision',
+        standing: { revision: 4 },
+      });
+      const keepPart = jasmine
+        .createSpy('keepPart')
+        .and.callFake((_kind: string, opened: number) => (opened === 4 ? Promise.resolve({}) : Promise.reject(stale)));
+      bench = await open(keepPart);
+      await typeInto('f-brushMax', '3.5');
+      await bench.submit();
+      expect(bench.text).toContain('it is at revision 4');
+      expect(field('f-brushMax')?.value).toBe('3.5');
+      await bench.press('Keep mine');
+      expect(keepPart.calls.mostRecent().args[1]).toBe(4);
+    });
+  });
+
+  it('a label’s whole address is read as the part it names', () => {
+    expect(scanned(' http://127.0.0.1:4870/cabinet/terminal/FL-RT-0406 ')).toBe('FL-RT-0406');
+    expect(scanned('ring M4, red sleeve ')).toBe('ring M4, red sleeve ');
+    bench = { close: () => undefined } as never;
+  });
+
+  it('the stamp reader gives every reading and picks none', async () => {
+    bench = await Bench.open(StampReader);
+    await bench.type('stamp', '10-6');
+    expect(bench.text).toContain('It can be read in 2 ways.');
+    await bench.type('stamp', 'nonsense');
+    expect(bench.text).toContain('No reading of ‘nonsense’ makes sense.');
+  });
+
+  it('the tube chooser starts from the parts and says why a tube does not do', async () => {
+    const tube = {
+      part: 'TU',
+      label: 'tube 3.2/1',
+      kind: 'shrink-tube',
+      suppliedBore: 3.2,
+      recoveredBore: 1,
+      length: null,
+      longitudinalShrink: 0.1,
+      adhesive: false,
+      heat: null,
+      wireRange: null,
+      temperature: 125,
+      wayRound: null,
+    };
+    bench = await Bench.open(TubeChooser, {
+      inputs: { terminal: bareRing, wire: wire075, tubes: [tube, { ...tube, part: 'TV', suppliedBore: 6.4 }] },
+    });
+    // outer 3.3 needs 3.47; covers 6 and 6 on each side: 18 / 0.9 = 20
+    expect(bench.text).toContain('cut 20.0 mm');
+    expect(bench.text).toContain('Bore 3.2 mm as supplied does not pass 3.30 mm');
+    await bench.type('tube-passes', 'wide');
+    expect(bench.text).toContain('is not a number');
+  });
+
+  it('the re-termination budget counts what the wire still allows', async () => {
+    bench = await Bench.open(Retermination, { inputs: { strip: 8 } });
+    await bench.type('budget-cut', '500');
+    await bench.type('budget-shortest', '480');
+    expect(bench.text).toContain('2 more attempts are left');
+  });
+
+  it('the shift begins with the tools whose check is due', async () => {
+    bench = await Bench.open(ToolsPage, { api: { ...api, suspect: () => Promise.resolve(null) } });
+    expect(bench.headline).toBe('Tools: 1 check is due.');
+    await bench.press('Check the next');
+    expect(bench.text).toContain('does it pass freely through the closed nest?');
+  });
+
+  it('practices are compared for the combination in hand, down to a single school', async () => {
+    const view = viewOf();
+    bench = await Bench.open(PracticePage, {
+      role: 'engineer',
+      api: {
+        ...api,
+        combination: () => Promise.resolve({ ...view, combination: { ...view.combination, demand: NO_DEMAND } }),
+      },
+      inputs: { with: 'c1' },
+    });
+    await typeInto('beside-profile', 'gap=required');
+    expect(bench.text).toContain('What it changes for RB on W-075');
+    expect(bench.element.querySelector('tr.changed')?.textContent).toContain('strip');
+  });
+
+  it('a practice profile with a number out of its range is told so and not sent', async () => {
+    const keepPractice = jasmine.createSpy('keepPractice').and.resolveTo({});
+    bench = await Bench.open(PracticeEditor, {
+      role: 'engineer',
+      api: { ...api, keepPractice },
+      inputs: { practice: null, others: [house] },
+    });
+    await typeInto('p-part', 'dock');
+    await typeInto('p-label', 'Dock');
+    await typeInto('n-setUpPieces', '2.5');
+    await bench.submit();
+    expect(bench.text).toContain('Set-up pieces: It is a whole number.');
+    expect(keepPractice).not.toHaveBeenCalled();
+    await typeInto('n-setUpPieces', '8');
+    await typeInto('p-base', '');
+    await bench.submit();
+    expect(bench.text).toContain('A profile without a base has to make every choice.');
+  });
+
+  it('a draft of limits names its bad rows and keeps the good ones as typed', async () => {
+    const draftLimit = jasmine.createSpy('draftLimit').and.resolveTo([]);
+    const [table] = viewOf().limits;
+    bench = await Bench.open(LimitDraft, { role: 'quality', api: { draftLimit }, inputs: { from: table } });
+    await typeInto('draft-revision', 'E');
+    const cells = [...bench.element.querySelectorAll<HTMLInputElement>('tbody input')];
+    const [, force] = cells;
+    if (!force) throw new Error('no row');
+    force.value = 'many';
+    force.dispatchEvent(new Event('input', { bubbles: true }));
+    await bench.submit();
+    expect(bench.text).toContain("Row 1: force N: 'many' is not a number.");
+    expect(draftLimit).not.toHaveBeenCalled();
+    force.value = '90';
+    force.dispatchEvent(new Event('input', { bubbles: true }));
+    await bench.submit();
+    expect(draftLimit.calls.mostRecent().args[0]).toEqual(
+      jasmine.objectContaining({ revision: 'E', status: 'draft', rows: [{ ...table?.rows[0], force: 90 }] }),
+    );
+  });
+});

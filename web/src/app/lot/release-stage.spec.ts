@@ -1,0 +1,127 @@
+import { setUpContext } from '@tug-mark/contract';
+import { computeSetUp, type EntryBody } from '@tug-mark/core';
+import { LookStage } from '../look/look-stage';
+import { Measures } from '../parts/measures';
+import { Bench, kept, pulled, TOOL_TAKEN, viewOf } from '../testing/bench';
+import { ReleaseStage } from './release-stage';
+
+/** Everything on record that proves the bare ring, in journal order. */
+function proved() {
+  const view = viewOf({ entries: [TOOL_TAKEN()] });
+  const context = setUpContext(view);
+  const setUp = computeSetUp(context, view.entries, new Date().toISOString());
+  const bodies: EntryBody[] = [
+    ...setUp.gates.map(({ gate }): EntryBody => ({ kind: 'gate', gate, answer: 'yes', note: '' })),
+    ...[1, 2, 3, 4, 5].flatMap((piece) =>
+      setUp.criteria.map(({ code }): EntryBody => ({
+        kind: 'finding',
+        piece,
+        criterion: code,
+        finding: 'accept',
+        note: '',
+      })),
+    ),
+  ];
+  const pulls = [116.2, 112.2, 121.3, 118.4, 119.9].map((force, i) => pulled(i + 1, force));
+  return [TOOL_TAKEN(), ...bodies.map((body) => kept(body)), ...pulls];
+}
+
+describe('The set-up run', () => {
+  let bench: Bench<unknown>;
+  afterEach(() => {
+    bench.close();
+  });
+
+  it('names what comes next and leads there with Enter', async () => {
+    bench = await Bench.open(ReleaseStage, { view: viewOf() });
+    expect(bench.headline).toBe('Next: mount and check.');
+    await bench.key('Enter');
+    expect(bench.wentTo).toEqual(['/bench', 'c1', 'tool']);
+  });
+
+  it('is released by quality with what it stands on; a technician is told whose act it is', async () => {
+    bench = await Bench.open(ReleaseStage, { view: viewOf({ entries: proved() }) });
+    expect(bench.headline).toBe('Proved. Quality releases it.');
+    expect(bench.text).toContain('Releasing is for quality.');
+    bench.close();
+    bench = await Bench.open(ReleaseStage, { view: viewOf({ entries: proved() }), role: 'quality' });
+    await bench.press('Release the set-up');
+    const body = bench.put[0]?.body;
+    expect(
+      body?.kind === 'release' && [body.stands.tool, body.stands.limit.revision, body.stands.revisions.terminal],
+    ).toEqual(['HT', 'C', 1]);
+    expect(bench.headline).toBe('Released: the lot may run.');
+  });
+
+  it('says why a release lapsed, and begins again from the newest revisions with that reason', async () => {
+    const stands = {
+      tool: 'HT',
+      die: 'A',
+      nest: '1',
+      setting: null,
+      positioner: null,
+      limit: { document: 'FL-SPEC-07', revision: 'C', class: '2' },
+      revisions: { terminal: 1, wire: 1, practice: 1 },
+    };
+    const entries = [...proved(), kept({ kind: 'release', stands, note: '' }, { by: 'Ines' })];
+    bench = await Bench.open(ReleaseStage, {
+      view: viewOf({ entries, newest: { terminal: 2, wire: 1, practice: 1 } }),
+    });
+    expect(bench.headline).toContain('The release has lapsed');
+    expect(bench.text).toContain('The terminal has revision 2 now; it was released with revision 1.');
+    await bench.press('Begin the set-up again');
+    await bench.submit();
+    const run = bench.put[0]?.body;
+    expect(
+      run?.kind === 'run' && [run.run, run.revisions.terminal, run.cause.startsWith('The terminal has revision 2')],
+    ).toEqual([2, 2, true]);
+  });
+});
+
+describe('Measured lengths', () => {
+  let bench: Bench<unknown>;
+  afterEach(() => {
+    bench.close();
+  });
+  const measuring = () => {
+    const view = viewOf({ entries: [TOOL_TAKEN()] });
+    return { ...view, practice: { ...view.practice, measuredPieces: 2 } };
+  };
+
+  it('are typed piece by piece in either unit, judged at once, and corrected with a reason', async () => {
+    bench = await Bench.open(Measures, { view: measuring(), inputs: { what: 'strip' } });
+    await bench.type('strip-typed', 'nine');
+    await bench.submit();
+    expect(bench.text).toContain('is not a number');
+    await bench.type('strip-typed', '0.358 in');
+    await bench.submit();
+    await bench.type('strip-typed', '12');
+    await bench.submit();
+    expect(
+      bench.put.map(({ body }) =>
+        body.kind === 'measure' ? [body.piece, Number(body.value.toFixed(3)), body.unit] : [],
+      ),
+    ).toEqual([
+      [1, 9.093, 'in'],
+      [2, 12, 'mm'],
+    ]);
+    expect(bench.element.querySelectorAll('.fail').length).toBe(1);
+    const corrections = [...bench.element.querySelectorAll('button')].filter((b) => b.textContent?.includes('correct'));
+    corrections[1]?.click();
+    await bench.settle();
+    await bench.type('strip-typed', '9.1');
+    await bench.submit();
+    expect(bench.text).toContain('A correction needs its reason');
+    await bench.type('strip-why', 'read the wrong end');
+    await bench.submit();
+    expect(bench.put[2]?.why).toBe('read the wrong end');
+  });
+
+  it('wait for a tool, and are not asked for where the sheet gives nothing to compare with', async () => {
+    bench = await Bench.open(Measures, { view: { ...measuring(), entries: [] }, inputs: { what: 'strip' } });
+    expect(bench.text).toContain('Take a tool first');
+    bench.close();
+    bench = await Bench.open(LookStage, { view: measuring() });
+    expect(bench.text).not.toContain('Crimp height');
+  });
+});
