@@ -23,7 +23,12 @@ const TITLES = { match: 'Match', prepare: 'Prepare', tool: 'Tool', crimp: 'Crimp
       <ol>
         @for (rung of rungs(); track rung.stage; let i = $index) {
           <li>
-            <a [routerLink]="['/bench', id(), rung.stage]" routerLinkActive="here" ariaCurrentWhenActive="step">
+            <a
+              [routerLink]="['/bench', id(), rung.stage]"
+              routerLinkActive="here"
+              ariaCurrentWhenActive="step"
+              (click)="toStage()"
+            >
               <tm-mark [state]="rung.state" [size]="20" />
               <span class="title">{{ i + 1 }} {{ rung.title }}</span>
               <span class="answer" [class.bad]="rung.state === 'fail'">{{ rung.answer }}</span>
@@ -31,7 +36,12 @@ const TITLES = { match: 'Match', prepare: 'Prepare', tool: 'Tool', crimp: 'Crimp
           </li>
         }
         <li>
-          <a [routerLink]="['/bench', id(), 'release']" routerLinkActive="here" ariaCurrentWhenActive="step">
+          <a
+            [routerLink]="['/bench', id(), 'release']"
+            routerLinkActive="here"
+            ariaCurrentWhenActive="step"
+            (click)="toStage()"
+          >
             <tm-mark [state]="release().mark" [size]="20" />
             <span class="title">Release</span>
             <span class="answer" [class.bad]="release().mark === 'fail'">{{ release().answer }}</span>
@@ -98,6 +108,11 @@ const TITLES = { match: 'Match', prepare: 'Prepare', tool: 'Tool', crimp: 'Crimp
 export class Ladder {
   readonly id = input.required<string>();
   readonly judgement = input.required<Judgement>();
+  /** The keys belong to the stage once its rung was taken: a second Enter must not take the rung again. */
+  protected toStage(): void {
+    document.querySelector<HTMLElement>('section.stage')?.focus();
+  }
+
   protected readonly release = computed(() => {
     const { state, by, reasons } = this.judgement().release;
     if (state === 'released') return { mark: 'pass' as const, answer: `Released by ${by}.` };

@@ -30,7 +30,11 @@ import { showTime } from '../parts/show-time';
       display: grid;
       gap: 6px;
     }
+    li a {
+      line-height: 32px;
+    }
     li {
+      align-items: center;
       display: flex;
       flex-wrap: wrap;
       gap: 4px 12px;

@@ -286,6 +286,9 @@ import { LimitDraft } from './limit-draft';
       overflow-y: auto;
       width: 100%;
     }
+    .touched a {
+      line-height: 32px;
+    }
     .touched {
       grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
       width: 100%;
