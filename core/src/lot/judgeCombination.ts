@@ -13,7 +13,7 @@ import { ofCurrentRun } from './runs';
 export const STAGES = ['match', 'prepare', 'tool', 'crimp', 'look', 'tug'] as const;
 export type Stage = (typeof STAGES)[number];
 
-/** pass / fail / missing of the brief, and 'hold' where a person has to decide. */
+/** Pass, fail or missing; 'hold' where a person has to decide. */
 export type StageState = 'pass' | 'hold' | 'fail' | 'missing';
 
 export interface StageVerdict {
