@@ -125,7 +125,7 @@ export function benchLoom(shop: ShopFile, practice: Practice, wires: number) {
       wire: conductors.get(wire) as Wire,
     }));
   const now = '2026-11-25T12:00:00.000Z';
-  const once = { terminal: 1, wire: 1, practice: 1 };
+  const once = { terminal: 1, wire: 1, together: [], practice: 1 };
   let before = performance.now();
   let sink = 0;
   const ends = rows.flatMap((row) => [

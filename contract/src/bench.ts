@@ -7,6 +7,7 @@ import {
   MEASURES,
   PLACES,
   type EntryBody,
+  type Revisions,
 } from '@tug-mark/core';
 import { z } from 'zod';
 import {
@@ -29,7 +30,12 @@ const partId = z.string().min(1).max(40);
 
 const run = z.number().int().min(2).max(999).optional();
 const count = z.number().int().positive();
-export const revisionsSchema = z.strictObject({ terminal: count, wire: count, practice: count });
+export const revisionsSchema: z.ZodType<Revisions> = z.strictObject({
+  terminal: count,
+  wire: count,
+  together: z.array(count).default([]),
+  practice: count,
+});
 
 export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind', [
   z.strictObject({
@@ -167,7 +173,7 @@ export const setUpFields = {
   terminal: terminalSchema,
   practice: practiceSchema,
   /** Revisions of terminal, wire and practice it is set up from. */
-  revisions: revisionsSchema.default({ terminal: 1, wire: 1, practice: 1 }),
+  revisions: revisionsSchema.default({ terminal: 1, wire: 1, together: [], practice: 1 }),
   strippers: z.array(stripperSchema),
   tools: z.array(toolSchema),
   checks: z.array(toolCheckSchema),
@@ -259,3 +265,15 @@ export const suspectSchema = z.object({
   ),
 });
 export type Suspect = z.infer<typeof suspectSchema>;
+
+/** A combination whose least force, N, a limit table would change; null where no limit applies. */
+export const touchedSchema = z.object({
+  id: z.uuid(),
+  list: z.string(),
+  terminal: z.string(),
+  wire: z.string(),
+  pieces: z.number(),
+  before: z.number().nullable(),
+  after: z.number().nullable(),
+});
+export type Touched = z.infer<typeof touchedSchema>;

@@ -2,7 +2,7 @@ import { mkdtemp, readdir, readFile, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
-import { accessibilityFaults } from './accessibility';
+import { expectAccessible } from './accessibility';
 import { climbTo, lookByKeys, measureByKeys, openCombination, pullByKeys, setUpByKeys, takeSeat } from './bench';
 import { Browser } from './browser';
 import { Server } from './server';
@@ -21,9 +21,7 @@ describe('From a wire list to a judged pull', () => {
     await browser.close();
     await server.close();
   });
-  const accessible = async () => {
-    expect(await accessibilityFaults(browser)).toEqual([]);
-  };
+  const accessible = () => expectAccessible(browser);
 
   it('a technician signs in; a wrong password is told as such', async () => {
     await browser.go('/');
@@ -261,7 +259,7 @@ describe('From a wire list to a judged pull', () => {
     try {
       await elsewhere.go('/');
       await elsewhere.sees('Nobody has an account yet.');
-      expect(await accessibilityFaults(elsewhere)).toEqual([]);
+      await expectAccessible(elsewhere);
       await elsewhere.fill('Name of the shop', 'Elsewhere');
       await elsewhere.fill('Your name', 'Ada');
       await elsewhere.fill('Password', 'correct horse');
@@ -273,7 +271,7 @@ describe('From a wire list to a judged pull', () => {
       await elsewhere.fill('First password', 'correct horse');
       await elsewhere.press('Add the account');
       await elsewhere.sees('Quinn can sign in as quality.');
-      expect(await accessibilityFaults(elsewhere)).toEqual([]);
+      await expectAccessible(elsewhere);
       await elsewhere.press('Sign out');
       await elsewhere.sees('Who is at the bench?');
       await elsewhere.fill('Name', 'Quinn');

@@ -141,6 +141,23 @@ describe('Practice profiles', () => {
     expect(problemOf(circle).detail).toContain('one on two on one');
   });
 
+  it('in a shop file stand on bases that are there, or the file is refused whole', async () => {
+    const shopFile = {
+      format: 'tug-mark/shop',
+      version: 1,
+      wires: [],
+      terminals: [],
+      strippers: [],
+      tools: [],
+      limits: [],
+    };
+    const { practices } = await marek.get<Cabinet>('/api/cabinet');
+    const lost = { ...practices[0], part: 'lost', base: 'nowhere' };
+    const answer = await marek.call('POST', '/api/shop-file', { ...shopFile, practices: [lost] });
+    expect([answer.statusCode, problemOf(answer).code]).toEqual([422, 'base-missing']);
+    expect((await marek.get<Cabinet>('/api/cabinet')).practices.some((p) => p.part === 'lost')).toBeFalse();
+  });
+
   it('apply to a list of their customer, and a list nobody’s profile settles is refused', async () => {
     const list = 'wire id,wire part,length,terminal a,terminal b,quantity\nA1,FL-W-0075,100,FL-RT-0406,-,4';
     const send = (name: string, customer: string) =>

@@ -1,4 +1,4 @@
-import { setUpContext, type LimitRecord } from '@tug-mark/contract';
+import { setUpContext, type LimitRecord, type Touched } from '@tug-mark/contract';
 import { computeSetUp, standingOf, type EntryBody, type LimitTable } from '@tug-mark/core';
 import { FRESH, problemOf, reading, Shop, TAKE_TOOL, type Visitor } from './harness';
 
@@ -77,6 +77,14 @@ describe('A released set-up', () => {
     ).toEqual(['B withdrawn', 'C withdrawn', 'D draft', 'E released']);
   });
 
+  it('begins again from the newest revisions alone, whatever a client names', async () => {
+    const view = await odile.view(id);
+    const run = (revisions: typeof view.newest) => odile.put(id, { kind: 'run', run: 2, cause: 'new reel', revisions });
+    expect(problemOf(await run({ ...view.newest, terminal: 99 })).code).toBe('revisions-stale');
+    expect((await run(view.newest)).statusCode).toBe(201);
+    expect((await odile.view(id)).revisions).toEqual(view.newest);
+  });
+
   it('is drawn on a sheet as SVG and PDF, and a list’s sheets come in one pile that tells how far it is', async () => {
     const [svg = ''] = await odile.get<string[]>(`/api/combinations/${id}/sheet?paper=letter`);
     expect(svg).toContain('width="215.9mm" height="279.4mm"');
@@ -129,6 +137,18 @@ describe('A limit table', () => {
     expect(problemOf(await release('Y')).errors?.[0]?.text).toBe(
       'It ended on 2025-12-31: released now, it would judge nothing.',
     );
+  });
+
+  it('tells whose limit it would change, with both forces, and leaves out all others', async () => {
+    const tables = await ines.get<LimitRecord[]>('/api/limits');
+    const inEffect = tables.find(({ table }) => table.revision === 'C' && table.class === '2')?.table as LimitTable;
+    const rows = inEffect.rows.map((row) => (row.size.value === 0.75 ? { ...row, force: 90 } : row));
+    await ines.call('PUT', '/api/limits/draft', { ...inEffect, revision: 'T', status: 'draft', rows });
+    const key = new URLSearchParams({ document: inEffect.document, revision: 'T', class: '2' }).toString();
+    const touched = await ines.get<Touched[]>(`/api/limits/touched?${key}`);
+    expect(touched.length).toBeGreaterThan(3);
+    expect(new Set(touched.map((t) => `${t.wire} ${t.before} ${t.after}`))).toEqual(new Set(['FL-W-0075 85 90']));
+    expect((await ines.call('GET', '/api/limits/touched?document=FL-SPEC-07&revision=Z&class=2')).statusCode).toBe(404);
   });
 
   it('is released by a second person where the practice says so', async () => {

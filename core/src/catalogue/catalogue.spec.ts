@@ -159,6 +159,20 @@ describe('A table of parts', () => {
     expect(texts([header])[0]).toContain('nothing below it');
   });
 
+  it('brings any text back as it was, and none out as a formula a spreadsheet would run', () => {
+    const label = fc
+      .stringMatching(/^[=+@A-Za-z0-9'-][ -~]{0,20}[A-Za-z0-9]$/)
+      .filter((text) => !/^'([=+@]|-.)/.test(text));
+    fc.assert(
+      fc.property(label, (written) => {
+        const table = writePartTable('wire', [{ ...wire075, label: written }]);
+        expect(table[1]?.[1]).not.toMatch(/^[=+@]|^-./);
+        const read = readPartTable('wire', table);
+        expect(read.ok && read.parts[0]?.label).toBe(written);
+      }),
+    );
+  });
+
   it('counts every fault and spells out no more than asked', () => {
     const [header = [], row = []] = writePartTable('wire', [wire075]);
     const bad = Array.from({ length: 50 }, (_, i) =>

@@ -7,6 +7,8 @@ import type { ForceUnit, LengthUnit } from '../units';
 export interface Revisions {
   readonly terminal: number;
   readonly wire: number;
+  /** Of the other wires in the barrel, in their order. */
+  readonly together: readonly number[];
   readonly practice: number;
 }
 

@@ -2,8 +2,10 @@ import { isValidMode, judgeReading, plausibleForce, type ReadingVerdict } from '
 import type { SetUp } from './computeSetUp';
 import type { Judgement } from './judgeCombination';
 import { entriesOf } from './entriesOf';
-import type { Entry, EntryBody, Standing } from './Entry';
+import type { Entry, EntryBody, Revisions, Standing } from './Entry';
+import { lapseReasons } from './judgeRelease';
 import { currentRun, ofCurrentRun, runOf } from './runs';
+import { sameRevisions, sameStanding } from './sameStanding';
 
 /** Why an entry is not taken on record: where, what is wrong and what to do. */
 export interface EntryRefusal {
@@ -17,6 +19,15 @@ export type EntryCheck =
   | { readonly ok: true; readonly reading: ReadingVerdict | null }
   | { readonly ok: false; readonly refusal: EntryRefusal };
 
+/** What a release or a new run rests on, worked out from the whole journal. */
+export interface Rests {
+  readonly verdict: Judgement['verdict'];
+  /** What a release made now would stand on. */
+  readonly stands: Standing | null;
+  /** Newest revisions in the cabinet. */
+  readonly newest: Revisions;
+}
+
 /** Sample pieces can be replaced, but not without end. */
 const MOST_PIECES = 9999;
 
@@ -28,14 +39,14 @@ const MOST_PIECES = 9999;
  * @param journal the journal so far, or the slots of it that {@link slotsToCheck} names
  * @param body what is to be kept; its shape is valid already
  * @param correction whether it corrects an earlier entry, and the reason given
- * @param release for a release only: the judgement it rests on, and what it would stand on
+ * @param rests for a release or a new run only: what they rest on
  */
 export function checkEntry(
   setUp: SetUp,
   journal: readonly Entry[],
   body: EntryBody,
   correction: { readonly why: string | null; readonly isCorrection: boolean },
-  release: { readonly verdict: Judgement['verdict']; readonly stands: Standing | null } | null = null,
+  rests: Rests | null = null,
 ): EntryCheck {
   const refuse = (code: string, field: string, text: string): EntryCheck => ({
     ok: false,
@@ -51,7 +62,10 @@ export function checkEntry(
     if (body.run !== run + 1) {
       return refuse('run-order', 'run', `The set-up is in its run ${run}; the next one is ${run + 1}.`);
     }
-    return body.cause.trim() ? fine : refuse('note-missing', 'cause', 'Say why the set-up begins again.');
+    if (!body.cause.trim()) return refuse('note-missing', 'cause', 'Say why the set-up begins again.');
+    return rests && sameRevisions(body.revisions, rests.newest)
+      ? fine
+      : refuse('revisions-stale', 'revisions', 'The cabinet has other revisions now. Look again, then begin.');
   }
   if (runOf(body) !== run) {
     return refuse(
@@ -105,16 +119,20 @@ export function checkEntry(
   }
   switch (body.kind) {
     case 'release': {
-      if (!release?.stands || (release.verdict !== 'accepted' && release.verdict !== 'meets-made-up-limits')) {
+      if (!rests?.stands || (rests.verdict !== 'accepted' && rests.verdict !== 'meets-made-up-limits')) {
         return refuse('not-proven', '', 'A set-up is released when every stage has passed. See what holds it back.');
       }
-      return isSame(body.stands, release.stands)
-        ? fine
-        : refuse(
-            'stands-stale',
-            'stands',
-            'Tool, limits or revisions have changed since this page was read. Look again.',
-          );
+      if (!sameStanding(body.stands, rests.stands)) {
+        return refuse(
+          'stands-stale',
+          'stands',
+          'Tool, limits or revisions have changed since this page was read. Look again.',
+        );
+      }
+      const [lapse] = lapseReasons(setUp, body.stands, rests.stands, rests.newest);
+      return lapse
+        ? refuse('would-lapse', 'stands', `A release would lapse at once. ${lapse.text} Begin the set-up again.`)
+        : fine;
     }
     case 'measure': {
       if (!(Number.isFinite(body.value) && body.value > 0)) {
@@ -187,22 +205,4 @@ export function checkEntry(
       return fine;
     }
   }
-}
-
-function isSame(a: Standing, b: Standing): boolean {
-  const flat = (s: Standing) =>
-    JSON.stringify([
-      s.tool,
-      s.die,
-      s.nest,
-      s.setting,
-      s.positioner,
-      s.limit.document,
-      s.limit.revision,
-      s.limit.class,
-      s.revisions.terminal,
-      s.revisions.wire,
-      s.revisions.practice,
-    ]);
-  return flat(a) === flat(b);
 }

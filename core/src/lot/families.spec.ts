@@ -13,6 +13,7 @@ import {
   type EntryBody,
   type SetUpContext,
 } from './index';
+import { lapseReasons } from './judgeRelease';
 
 const contextOf = (family: Family, changes: Partial<SetUpContext> = {}): SetUpContext => ({
   terminal: families[family],
@@ -31,8 +32,8 @@ const contextOf = (family: Family, changes: Partial<SetUpContext> = {}): SetUpCo
     },
   ],
   cabinet: [],
-  revisions: { terminal: 1, wire: 1, practice: 1 },
-  newest: { terminal: 1, wire: 1, practice: 1 },
+  revisions: { terminal: 1, wire: 1, together: [], practice: 1 },
+  newest: { terminal: 1, wire: 1, together: [], practice: 1 },
   ...changes,
 });
 
@@ -48,6 +49,8 @@ const contextOf = (family: Family, changes: Partial<SetUpContext> = {}): SetUpCo
  * Set point: the middle to the next 0.5 inside the window less 0.2 on both sides; a middle half-way between two steps
  * takes the upper one.
  */
+/** The steps of every crimp, in their order. */
+const CRIMP = ['strip-looked-at', 'orientation', 'cycle-complete', 'mark-matches', 'hand-tug'];
 const WORKED: Readonly<
   Record<
     Family,
@@ -66,7 +69,7 @@ const WORKED: Readonly<
     round: 'Any way round; sleeve’s wire end in the wide half.',
     critical: false,
     bites: [3],
-    gates: ['strip-looked-at', 'orientation', 'cycle-complete', 'mark-matches', 'hand-tug'],
+    gates: CRIMP,
     looks: ['brush', 'insulation-grip'],
   },
   'sealed-sleeve-terminal': {
@@ -74,7 +77,7 @@ const WORKED: Readonly<
     round: 'Any way round; sleeve’s wire end in the wide half.',
     critical: false,
     bites: [3.5],
-    gates: ['strip-looked-at', 'orientation', 'cycle-complete', 'mark-matches', 'hand-tug', 'sealed-both-ends'],
+    gates: [...CRIMP, 'sealed-both-ends'],
     looks: ['brush', 'seal'],
   },
   'bare-terminal': {
@@ -82,7 +85,7 @@ const WORKED: Readonly<
     round: 'Seam down in the cradle. Indent on the plain side.',
     critical: true,
     bites: [3],
-    gates: ['strip-looked-at', 'orientation', 'cycle-complete', 'mark-matches', 'hand-tug'],
+    gates: CRIMP,
     looks: ['brush', 'seam'],
   },
   'open-barrel-contact': {
@@ -90,7 +93,7 @@ const WORKED: Readonly<
     round: 'Wings up into the rolling half, floor flat on the anvil.',
     critical: true,
     bites: [1.5],
-    gates: ['slide-on', 'strip-looked-at', 'orientation', 'cycle-complete', 'mark-matches', 'hand-tug', 'cover-home'],
+    gates: ['slide-on', ...CRIMP, 'cover-home'],
     looks: ['brush', 'cover'],
   },
   'sealed-contact': {
@@ -99,7 +102,7 @@ const WORKED: Readonly<
     critical: true,
     // 4 mm of grip, die 3 mm wide, sheet silent: ceil(4/3) = 2 bites, at 4 - 1.5 and 1.5
     bites: [2.5, 1.5],
-    gates: ['slide-on', 'strip-looked-at', 'orientation', 'cycle-complete', 'mark-matches', 'hand-tug'],
+    gates: ['slide-on', ...CRIMP],
     looks: ['wire-seal'],
   },
   'machined-contact': {
@@ -115,7 +118,7 @@ const WORKED: Readonly<
     round: 'Wings up into the rolling half, floor flat on the anvil.',
     critical: true,
     bites: [1],
-    gates: ['strip-looked-at', 'orientation', 'cycle-complete', 'mark-matches', 'hand-tug'],
+    gates: CRIMP,
     looks: ['brush', 'insulation-grip'],
   },
   'butt-splice': {
@@ -123,7 +126,7 @@ const WORKED: Readonly<
     round: 'Any way round; bite on the barrel, clear of the centre stop.',
     critical: false,
     bites: [3],
-    gates: ['strip-looked-at', 'orientation', 'cycle-complete', 'mark-matches', 'hand-tug'],
+    gates: CRIMP,
     looks: ['bite', 'gap'],
   },
   'window-splice': {
@@ -131,16 +134,7 @@ const WORKED: Readonly<
     round: 'Window up, bite in the window’s plane.',
     critical: true,
     bites: [3],
-    gates: [
-      'slide-on',
-      'strip-looked-at',
-      'orientation',
-      'cycle-complete',
-      'mark-matches',
-      'hand-tug',
-      'sleeve-centred',
-      'sealed-both-ends',
-    ],
+    gates: ['slide-on', ...CRIMP, 'sleeve-centred', 'sealed-both-ends'],
     looks: ['window', 'seal'],
   },
   'open-barrel-splice': {
@@ -148,16 +142,7 @@ const WORKED: Readonly<
     round: 'Wings up into the rolling half, floor flat on the anvil.',
     critical: true,
     bites: [2],
-    gates: [
-      'slide-on',
-      'strip-looked-at',
-      'orientation',
-      'cycle-complete',
-      'mark-matches',
-      'hand-tug',
-      'sleeve-centred',
-      'sealed-both-ends',
-    ],
+    gates: ['slide-on', ...CRIMP, 'sleeve-centred', 'sealed-both-ends'],
     looks: ['brush', 'seal'],
   },
   ferrule: {
@@ -165,7 +150,7 @@ const WORKED: Readonly<
     round: 'Collar outside the die, ferrule square in the nest.',
     critical: true,
     bites: [4],
-    gates: ['strip-looked-at', 'orientation', 'cycle-complete', 'mark-matches', 'hand-tug', 'trim-flush'],
+    gates: [...CRIMP, 'trim-flush'],
     looks: ['brush', 'seam'],
   },
   lug: {
@@ -174,7 +159,7 @@ const WORKED: Readonly<
     critical: false,
     // 12 mm of barrel, die 6 mm wide: 2 bites from the pad to the wire, at 12 - 3 and 3
     bites: [9, 3],
-    gates: ['strip-looked-at', 'orientation', 'cycle-complete', 'mark-matches', 'hand-tug'],
+    gates: CRIMP,
     looks: ['bite', 'seam'],
   },
 };
@@ -251,6 +236,23 @@ describe('Every family', () => {
   }
 });
 
+/** What a release says of the other wires in the barrel, proved with one set of revisions and looked at with another. */
+function judgeTogether(proved: number[], newest: number[]): string[] {
+  const setUp = computeSetUp(contextOf('ferrule'), [], NOW);
+  const once = { terminal: 1, wire: 1, practice: 1 };
+  const limit = { document: 'FL-SPEC-07', revision: 'C', class: '2' };
+  const stands = {
+    tool: 'HT',
+    die: 'A',
+    nest: 'square',
+    setting: null,
+    positioner: null,
+    limit,
+    revisions: { ...once, together: proved },
+  };
+  return lapseReasons(setUp, stands, stands, { ...once, together: newest }).map((r) => r.text);
+}
+
 describe('The set-up run of a sealed contact', () => {
   class Run {
     entries: Entry[] = [];
@@ -265,7 +267,7 @@ describe('The set-up run of a sealed contact', () => {
       return standingOf(this.setUp(), ofCurrentRun(this.entries), this.context.revisions);
     }
     check(body: EntryBody) {
-      const rests = { verdict: this.judge().verdict, stands: this.stands() };
+      const rests = { verdict: this.judge().verdict, stands: this.stands(), newest: this.context.newest };
       const done = checkEntry(this.setUp(), this.entries, body, { why: null, isCorrection: false }, rests);
       return done.ok ? 'kept' : done.refusal.code;
     }
@@ -361,9 +363,18 @@ describe('The set-up run of a sealed contact', () => {
         }),
       ),
     ).toEqual(['lapsed-limit']);
-    expect(lapse(released().with({ newest: { terminal: 2, wire: 1, practice: 1 } }))).toEqual(['lapsed-terminal']);
-    expect(lapse(released().with({ newest: { terminal: 1, wire: 3, practice: 1 } }))).toEqual(['lapsed-wire']);
-    expect(lapse(released().with({ newest: { terminal: 1, wire: 1, practice: 2 } }))).toEqual(['lapsed-practice']);
+    expect(lapse(released().with({ newest: { terminal: 2, wire: 1, together: [], practice: 1 } }))).toEqual([
+      'lapsed-terminal',
+    ]);
+    expect(judgeTogether([1], [2])).toEqual([
+      'The other wire in the barrel has revision 2 now; it was proved with revision 1.',
+    ]);
+    expect(lapse(released().with({ newest: { terminal: 1, wire: 3, together: [], practice: 1 } }))).toEqual([
+      'lapsed-wire',
+    ]);
+    expect(lapse(released().with({ newest: { terminal: 1, wire: 1, together: [], practice: 2 } }))).toEqual([
+      'lapsed-practice',
+    ]);
     const spent = { ...everyTool, calibrationUntil: '2026-11-24' };
     expect(lapse(released().with({ tools: [spent, fourIndent] }))).toContain('lapsed-tool-state');
   });
@@ -372,7 +383,7 @@ describe('The set-up run of a sealed contact', () => {
     const run = new Run()
       .prove()
       .release()
-      .with({ newest: { terminal: 2, wire: 1, practice: 1 } });
+      .with({ newest: { terminal: 2, wire: 1, together: [], practice: 1 } });
     expect(run.check({ kind: 'run', run: 3, cause: 'x', revisions: run.context.newest })).toBe('run-order');
     expect(run.check({ kind: 'run', run: 2, cause: ' ', revisions: run.context.newest })).toBe('note-missing');
     run.put({ kind: 'run', run: 2, cause: 'terminal revision 2', revisions: run.context.newest });
@@ -388,6 +399,24 @@ describe('The set-up run of a sealed contact', () => {
     ]);
     expect(run.check({ kind: 'gate', gate: 'slide-on', answer: 'yes', note: '' })).toBe('run-over');
     expect(lapse(run.prove().release())).toEqual(['released']);
+  });
+
+  it('is not released when it would lapse at once, and not begun again from revisions that are no longer the newest', () => {
+    const run = new Run().prove().with({ newest: { terminal: 2, wire: 1, together: [], practice: 1 } });
+    const stands = run.stands();
+    if (!stands) throw new Error('nothing to stand on');
+    expect(run.check({ kind: 'release', stands, note: '' })).toBe('would-lapse');
+    expect(run.check({ kind: 'run', run: 2, cause: 'x', revisions: run.context.revisions })).toBe('revisions-stale');
+    expect(run.check({ kind: 'run', run: 2, cause: 'x', revisions: { ...run.context.newest, terminal: 99 } })).toBe(
+      'revisions-stale',
+    );
+  });
+
+  it('waits for the tool before it waits for the caliper', () => {
+    expect(new Run().judge().headline).toMatch(/^Held back by tool: Take Hand tool HT/);
+    const run = new Run();
+    run.put({ kind: 'tool', tool: 'HT', die: 'A', nest: 'roll' });
+    expect(run.judge().headline).toBe('Held back by prepare: Strip length of 1 of 1 pieces is not measured yet.');
   });
 
   it('takes no other tool once pieces made with the first are on record', () => {

@@ -1,5 +1,5 @@
 export { compareSetUps, type SetUpCompared } from './compareSetUps';
-export { checkEntry, type EntryCheck, type EntryRefusal } from './checkEntry';
+export { checkEntry, type EntryCheck, type EntryRefusal, type Rests } from './checkEntry';
 export { computeSetUp, type SetUp, type SetUpContext } from './computeSetUp';
 export { MEASURES, type Entry, type EntryBody, type Measure, type Revisions, type Standing } from './Entry';
 export { entrySlot } from './entrySlot';

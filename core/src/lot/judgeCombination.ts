@@ -65,8 +65,10 @@ export function judgeCombination(
     tug,
   ];
   const order: StageState[] = ['fail', 'hold', 'missing'];
+  // A strip that is only not measured yet waits for the tool: the first pieces are made with it.
+  const toDo = [...stages].sort((a, b) => placeInWork(a) - placeInWork(b));
   const holding = order.flatMap((state) =>
-    stages
+    toDo
       .filter((s) => s.state === state)
       .map((s) => ({
         stage: s.stage,
@@ -90,6 +92,9 @@ export function judgeCombination(
   const release = judgeRelease(setUp, entries, context.revisions, context.newest, complete);
   return { verdict, headline, stages, holding, look, group, release };
 }
+
+const placeInWork = ({ stage, state }: StageVerdict) =>
+  stage === 'prepare' && state === 'missing' ? STAGES.indexOf('tool') + 0.5 : STAGES.indexOf(stage);
 
 function judgeMatch({ fit }: SetUp): StageVerdict {
   const lead =

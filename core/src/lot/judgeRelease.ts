@@ -32,12 +32,65 @@ export function standingOf(setUp: SetUp, entries: readonly Entry[], revisions: R
 }
 
 /**
- * Whether a set-up is released, and if its release has lapsed, by what: the tool, die, nest, setting or positioner,
- * the limit table in effect, or a newer revision of terminal, wire or practice; also when the evidence no longer
- * passes or the tool is no longer fit for use.
+ * What has changed under a released set-up: the tool, die, nest, setting or positioner, the limit table in effect, the
+ * tool's fitness for use, or a revision of terminal, wires or practice.
+ *
+ * @param stands what it was released with
+ * @param now what it would stand on now; null while no tool is taken or no limit applies
+ * @param newest newest revisions in the cabinet
+ */
+export function lapseReasons(setUp: SetUp, stands: Standing, now: Standing | null, newest: Revisions): Reason[] {
+  const reasons: Reason[] = [];
+  const lapse = (code: string, text: string, numbers: Record<string, number> = {}) =>
+    reasons.push(reason(code, 'hold', text, numbers));
+
+  if (now?.tool !== stands.tool) lapse('lapsed-tool', `It was released with ${stands.tool}.`);
+  else {
+    if (now.die !== stands.die || now.nest !== stands.nest) {
+      lapse('lapsed-die', `It was released with die ${stands.die}, nest ${stands.nest}.`);
+    }
+    if (now.setting !== stands.setting) {
+      lapse('lapsed-setting', `It was released at setting ${stands.setting ?? 'none'}.`);
+    }
+    if (now.positioner !== stands.positioner) {
+      lapse('lapsed-positioner', `It was released with positioner ${stands.positioner ?? 'none'}.`);
+    }
+  }
+  if (setUp.tool?.state.state === 'refused') {
+    const why = setUp.tool.state.reasons.find((r) => r.weight === 'bad');
+    lapse('lapsed-tool-state', why?.text ?? 'The tool is out of use.');
+  }
+  const applies = setUp.limit.limit?.table;
+  if (applies?.document !== stands.limit.document || applies.revision !== stands.limit.revision) {
+    lapse(
+      'lapsed-limit',
+      `It was proved against ${stands.limit.document} rev ${stands.limit.revision}; ${
+        applies ? `${applies.document} rev ${applies.revision} is in effect now` : 'no table is in effect now'
+      }.`,
+    );
+  }
+  const newer = (code: string, what: string, from: number, to: number | undefined) => {
+    if (to === undefined || to <= from) return;
+    lapse(code, `The ${what} has revision ${to} now; it was proved with revision ${from}.`, {
+      proved: from,
+      newest: to,
+    });
+  };
+  const { revisions } = stands;
+  newer('lapsed-terminal', 'terminal', revisions.terminal, newest.terminal);
+  newer('lapsed-wire', 'wire', revisions.wire, newest.wire);
+  revisions.together.forEach((from, i) => {
+    newer('lapsed-wire', 'other wire in the barrel', from, newest.together[i]);
+  });
+  newer('lapsed-practice', 'practice profile', revisions.practice, newest.practice);
+  return reasons;
+}
+
+/**
+ * Whether a set-up is released, and if its release has lapsed, by what: see {@link lapseReasons}; also when the evidence
+ * no longer passes.
  *
  * @param entries of the current run
- * @param newest newest revisions in the cabinet
  * @param holds whether every stage still passes
  */
 export function judgeRelease(
@@ -50,47 +103,10 @@ export function judgeRelease(
   const release = entriesOf(entries, 'release').at(-1);
   if (!release) return { state: 'none', by: null, at: null, reasons: [] };
   const { stands } = release.body;
-  const now = standingOf(setUp, entries, revisions);
-  const reasons: Reason[] = [];
-  const lapse = (code: string, text: string, numbers: Record<string, number> = {}) =>
-    reasons.push(reason(code, 'hold', text, numbers));
-
-  if (!now || now.tool !== stands.tool) lapse('lapsed-tool', `It was released with ${stands.tool}.`);
-  else {
-    if (now.die !== stands.die || now.nest !== stands.nest) {
-      lapse('lapsed-die', `It was released with die ${stands.die}, nest ${stands.nest}.`);
-    }
-    if (now.setting !== stands.setting)
-      lapse('lapsed-setting', `It was released at setting ${stands.setting ?? 'none'}.`);
-    if (now.positioner !== stands.positioner) {
-      lapse('lapsed-positioner', `It was released with positioner ${stands.positioner ?? 'none'}.`);
-    }
+  const reasons = lapseReasons(setUp, stands, standingOf(setUp, entries, revisions), newest);
+  if (!holds) {
+    reasons.push(reason('lapsed-evidence', 'hold', 'What is on record no longer passes every stage.'));
   }
-  if (setUp.tool?.state.state === 'refused') {
-    lapse(
-      'lapsed-tool-state',
-      setUp.tool.state.reasons.find((r) => r.weight === 'bad')?.text ?? 'The tool is out of use.',
-    );
-  }
-  const applies = setUp.limit.limit?.table;
-  if (applies?.document !== stands.limit.document || applies.revision !== stands.limit.revision) {
-    lapse(
-      'lapsed-limit',
-      `It was released against ${stands.limit.document} rev ${stands.limit.revision}; ${
-        applies ? `${applies.document} rev ${applies.revision} is in effect now` : 'no table is in effect now'
-      }.`,
-    );
-  }
-  for (const what of ['terminal', 'wire', 'practice'] as const) {
-    if (newest[what] > stands.revisions[what]) {
-      lapse(
-        `lapsed-${what}`,
-        `The ${what === 'practice' ? 'practice profile' : what} has revision ${newest[what]} now; it was released with revision ${stands.revisions[what]}.`,
-        { released: stands.revisions[what], newest: newest[what] },
-      );
-    }
-  }
-  if (!holds) lapse('lapsed-evidence', 'What is on record no longer passes every stage.');
   const about = { by: release.by, at: release.at };
   if (reasons.length) return { ...about, state: 'lapsed', reasons };
   const text = `Released by ${release.by} against ${stands.limit.document} rev ${stands.limit.revision}.`;

@@ -40,8 +40,8 @@ const context: SetUpContext = {
     },
   ],
   cabinet: [insulatedRing],
-  revisions: { terminal: 1, wire: 1, practice: 1 },
-  newest: { terminal: 1, wire: 1, practice: 1 },
+  revisions: { terminal: 1, wire: 1, together: [], practice: 1 },
+  newest: { terminal: 1, wire: 1, together: [], practice: 1 },
 };
 const KEY = { document: 'FL-SPEC-07', revision: 'C', class: '2' };
 

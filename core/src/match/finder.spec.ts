@@ -101,8 +101,8 @@ describe('A thin wire in a big barrel', () => {
       checks: [checkAt(at)],
       limits: [limitTable],
       cabinet: [],
-      revisions: { terminal: 1, wire: 1, practice: 1 },
-      newest: { terminal: 1, wire: 1, practice: 1 },
+      revisions: { terminal: 1, wire: 1, together: [], practice: 1 },
+      newest: { terminal: 1, wire: 1, together: [], practice: 1 },
     };
     const strip = computeSetUp(context, [], NOW).preparation?.strip;
     // barrel 6, brush 1.08 to 4, gap 0 to 1.08: in the barrel 6 + 1.08 + 1.08 = 8.16 to 10; twice and 1.696: 18.016 to 21.696

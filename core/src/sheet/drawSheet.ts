@@ -229,13 +229,17 @@ function stripBar(writer: Writer, { preparation }: SetUp): void {
   }
   if (strip.setPoint !== null) writer.put(line(x + strip.setPoint, y, x + strip.setPoint, y + 7, 'ink', 0.6));
   const checkX = MARGIN + writer.inner - 50;
-  writer.put(rect(checkX, y, 50, 2.2, { fill: 'ink' }));
+  // A strip too long to stand beside the check bar stands above it.
+  const isLong = longest > writer.inner - 56;
+  if (isLong) writer.y += 13;
+  const checkY = writer.y;
+  writer.put(rect(checkX, checkY, 50, 2.2, { fill: 'ink' }));
   wrapText('This bar is 50 mm. If not, the strip bar is wrong too: print again at 100 %.', 2.6, 50).forEach(
     (part, index) => {
-      writer.put(text(checkX, y + 5.8 + index * 3.3, part, { size: 2.6, face: 'text' }));
+      writer.put(text(checkX, checkY + 5.8 + index * 3.3, part, { size: 2.6, face: 'text' }));
     },
   );
-  if (longest < writer.inner - 56) {
+  if (!isLong) {
     const said = `Strip ${strip.setPoint ?? 'none'} mm, true size: cut insulation at 0, wire end in the band.`;
     const room = writer.inner - 54 - longest;
     wrapText(said, 2.8, room).forEach((part, index) => {

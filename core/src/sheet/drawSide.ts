@@ -84,7 +84,7 @@ export function drawSide(
     shapes.push(
       text(
         x(view.support.x + view.support.width / 2),
-        y(view.support.y + view.support.height) + 15,
+        y(Math.max(view.support.y + view.support.height, view.seal ? view.seal.y + view.seal.height : 0)) + 17,
         !isSleeve
           ? view.seal
             ? 'seal in its wings'

@@ -1,7 +1,14 @@
 import type { StripWindow } from '../prepare';
 import type { Terminal } from '../terminal';
 import type { Wire } from '../wire';
-import { packStrands, sideView } from './index';
+import fc from 'fast-check';
+import { orientation } from '../crimp';
+import { stripWindow } from '../prepare';
+import { families, wireRound } from '../testing/families';
+import { practice, stripper } from '../testing/shop';
+import { drawEnd, drawSide, packStrands, pageToSvg, qrPath, sideView, type Shape } from './index';
+import { text } from './shapes';
+import { textWidth, wrapText } from './wrapText';
 
 const terminal = {
   family: 'bare-terminal',
@@ -73,5 +80,98 @@ describe('The end-on view', () => {
         for (const b of at.slice(i + 1)) expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeGreaterThanOrEqual(2 * r - 1e-9);
       }
     }
+  });
+});
+
+describe('A drawing', () => {
+  const context = (family: keyof typeof families) => ({ terminal: families[family], wire: wireRound });
+  const texts = (shapes: readonly Shape[]) => shapes.flatMap((shape) => (shape.kind === 'text' ? [shape.text] : []));
+  const slit = (angle: number, state: 'before' | 'wrong') => {
+    const { terminal, wire: conductor } = context('bare-terminal');
+    const lies = { headline: '', why: '', critical: true, angle, confirm: '', wrong: { angle: 0, text: '' } };
+    const drawn = drawEnd(terminal, conductor, 'indent-and-cradle', lies, state);
+    const found = drawn?.shapes.find((shape) => shape.kind === 'path' && shape.width === 4 && shape.fill === null);
+    return found?.kind === 'path' ? (found.d.match(/-?\d+(\.\d+)?(e-?\d+)?/g) ?? []).map(Number) : [];
+  };
+
+  // 180 degrees from the moving die is straight down: the slit runs outwards at x = 0, below the middle; 0 is above it.
+  it('shows the seam where the rule puts it, and under the indent where it must not be', () => {
+    const [x0 = 1, y0 = 0, x1 = 1, y1 = 0] = slit(180, 'before');
+    expect(Math.max(Math.abs(x0), Math.abs(x1))).toBeLessThan(1e-6);
+    expect(y0).toBeGreaterThan(0);
+    expect(y1).toBeGreaterThan(y0);
+    const [, wrong = 0] = slit(180, 'wrong');
+    expect(wrong).toBeLessThan(0);
+  });
+
+  it('names the dies of every nest, crosses out the wrong way, and has nothing of a die left after the bite', () => {
+    const { terminal, wire: conductor } = context('sealed-contact');
+    const lies = orientation(terminal, 'rolled', practice);
+    if (!lies) throw new Error('no orientation');
+    const before = drawEnd(terminal, conductor, 'rolled', lies);
+    expect(texts(before?.shapes ?? [])).toEqual(['rolling half', 'anvil', 'wings']);
+    const wrong = drawEnd(terminal, conductor, 'rolled', lies, 'wrong');
+    expect(wrong?.shapes.some((shape) => shape.kind === 'path' && shape.stroke === 'fail')).toBeTrue();
+    const after = drawEnd(terminal, conductor, 'rolled', lies, 'after');
+    expect(after?.shapes.some((shape) => shape.kind === 'path' && shape.fill === 'steel')).toBeFalse();
+    expect(after?.shapes.some((shape) => shape.kind === 'path' && shape.stroke === 'fail')).toBeFalse();
+  });
+
+  it('is none where the sheet leaves out a diameter or the length, and nothing is made up for it', () => {
+    const { terminal, wire: conductor } = context('bare-terminal');
+    const without = { ...terminal, barrel: { ...terminal.barrel, outerDiameter: null } };
+    const lies = orientation(terminal, 'indent-and-cradle', practice);
+    if (!lies) throw new Error('no orientation');
+    expect(drawEnd(without, conductor, 'indent-and-cradle', lies)).toBeNull();
+    expect(sideView(without, conductor, strip, [], 3)).toBeNull();
+  });
+
+  // well 12, growth 1: before the bite the bare wire is S - 12, after it one less; 0 to 3 is allowed after it
+  it('tells the bare wire of a lug before and after the barrel has grown', () => {
+    const { terminal, wire: conductor } = context('lug');
+    const window = stripWindow(terminal, conductor, practice, stripper);
+    const view = sideView(terminal, conductor, window, [], 6);
+    if (!view) throw new Error('no view');
+    expect(texts(drawSide(terminal, view, window, null).shapes)).toContain('gap 2.5 (1.0–4.0), 1.5 after');
+  });
+});
+
+describe('A page', () => {
+  it('is an SVG of its true size, with every sign of the text kept as text', () => {
+    const page = {
+      width: 210,
+      height: 297,
+      items: [{ x: 0, y: 0, scale: 1, shapes: [text(1, 2, 'a < b & "c"')] }],
+    };
+    const svg = pageToSvg(page);
+    expect(svg).toContain('width="210mm" height="297mm" viewBox="0 0 210 297"');
+    expect(svg).toContain('a &lt; b &amp; &quot;c&quot;</text>');
+  });
+
+  it('breaks its lines at spaces, none wider than asked, and loses no word', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.stringMatching(/^[a-z]{1,9}$/), { minLength: 1, maxLength: 40 }),
+        fc.integer({ min: 30, max: 90 }),
+        (words, width) => {
+          const lines = wrapText(words.join(' '), 3, width);
+          expect(lines.join(' ')).toBe(words.join(' '));
+          for (const line of lines) expect(textWidth(line, 3)).toBeLessThanOrEqual(width);
+        },
+      ),
+    );
+  });
+
+  it('carries a QR code as large as asked, with its three corners dark', () => {
+    const d = qrPath('http://127.0.0.1/bench/1', 10, 20, 24);
+    const points = [...d.matchAll(/M([\d.]+) ([\d.]+)h([\d.]+)/g)].map(([, x, y, w]) => [
+      Number(x),
+      Number(y),
+      Number(w),
+    ]);
+    const right = Math.max(...points.map(([x = 0, , w = 0]) => x + w));
+    const bottom = Math.max(...points.map(([, y = 0, w = 0]) => y + w));
+    expect([right, bottom].map((value) => Number(value.toFixed(2)))).toEqual([34, 44]);
+    expect(points.some(([x, y]) => x === 10 && y === 20)).toBeTrue();
   });
 });

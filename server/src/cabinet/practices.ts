@@ -4,6 +4,18 @@ import type { Knex } from 'knex';
 import { refusals } from '../http/problems';
 import { keepPart, keepParts, listParts } from './store';
 
+/**
+ * Whether profiles that come in a file stand on bases that are there and do not come back to themselves.
+ * @throws Refusal naming the first that does not
+ */
+export function checkPractices(practices: readonly Practice[], others: readonly Practice[]): void {
+  const known = [...others.filter((o) => !practices.some((p) => p.part === o.part)), ...practices];
+  for (const practice of practices) {
+    const resolved = resolvePractice(draftOf(practice), known);
+    if (!resolved.ok) throw refusals.practiceUnresolved(resolved.code, `${practice.part}: ${resolved.text}`);
+  }
+}
+
 const draftOf = (practice: Practice): PracticeDraft => ({
   part: practice.part,
   label: practice.label,

@@ -29,7 +29,7 @@ import { refusals } from '../http/problems';
 import { readFormerNames } from '../http/readFormerNames';
 import { only, signedIn } from '../people/session';
 import { readCsv } from '../records/readCsv';
-import { keepPractice } from './practices';
+import { checkPractices, keepPractice } from './practices';
 import {
   addCheck,
   keepPart,
@@ -73,7 +73,10 @@ export const cabinetRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { 
       bodyLimit: 32 * MEBIBYTE,
       schema: { body: shopFileSchema, response: { 200: z.object({ parts: z.number(), limits: z.number() }) } },
     },
-    (request) => keepShopFile(db, request.body, signedIn(request).name),
+    async (request) => {
+      checkPractices(request.body.practices, await listParts(db, 'practice'));
+      return keepShopFile(db, request.body, signedIn(request).name);
+    },
   );
 
   app.get(

@@ -11,7 +11,7 @@ import {
   slotsToCheck,
   standingOf,
   type LimitKey,
-  type Revisions,
+  type Rests,
   type SetUp,
   type SetUpContext,
 } from '@tug-mark/core';
@@ -126,10 +126,31 @@ export async function readJournals(db: Knex, combinations: readonly string[]): P
 }
 
 /** A page of combinations after the given number (0: from the first), with the number to go on from. */
-export async function pageCombinations(db: Knex, after: number, most: number) {
-  const rows = await db<CombinationRow>('combinations').where('number', '>', after).orderBy('number').limit(most);
+export async function pageCombinations(
+  db: Knex,
+  after: number,
+  most: number,
+  which: Partial<Pick<CombinationRow, 'id' | 'list' | 'class'>> = {},
+) {
+  const rows = await db<CombinationRow>('combinations')
+    .where(which)
+    .where('number', '>', after)
+    .orderBy('number')
+    .limit(most);
   const last = rows.at(-1);
   return { rows, next: rows.length === most && last ? Number(last.number) : null };
+}
+
+/** Combinations of one list or class, in order, a batch at a time: any number needs the memory of one batch. */
+export async function* batches(
+  db: Knex,
+  which: Partial<Pick<CombinationRow, 'id' | 'list' | 'class'>>,
+): AsyncGenerator<CombinationRow[]> {
+  for (let after: number | null = 0; after !== null;) {
+    const page: Awaited<ReturnType<typeof pageCombinations>> = await pageCombinations(db, after, 50, which);
+    if (page.rows.length) yield page.rows;
+    after = page.next;
+  }
 }
 
 /** When each tool on these journals was first taken: what checks have to be read back to. */
@@ -143,16 +164,6 @@ export function takenSince(journals: Iterable<readonly KeptEntry[]>): Map<string
     }
   }
   return since;
-}
-
-/** Rows of one combination or of one list, by their numbers after the given one. */
-export async function readRows(
-  db: Knex,
-  which: { id: string } | { list: string },
-  after: number,
-  most: number,
-): Promise<CombinationRow[]> {
-  return db<CombinationRow>('combinations').where(which).where('number', '>', after).orderBy('number').limit(most);
 }
 
 /** What every set-up of the shop shares. Other terminals are read only where one is refused. */
@@ -171,7 +182,8 @@ async function newestOf(
   kind: 'terminal' | 'wire' | 'practice',
   rows: readonly CombinationRow[],
 ): Promise<Map<string, number>> {
-  const parts = [...new Set(rows.map((row) => row[kind]))];
+  const others = kind === 'wire' ? rows.flatMap((row) => row.together.map((w) => w.part)) : [];
+  const parts = [...new Set([...rows.map((row) => row[kind]), ...others])];
   const found = (await db('parts')
     .where({ kind })
     .whereIn('part', parts)
@@ -223,10 +235,16 @@ export async function contextsOf(
         practice,
         use: { ...row.demand, place: row.place },
         class: row.class,
-        revisions: { terminal: row.terminal_revision, wire: row.wire_revision, practice: row.practice_revision },
+        revisions: {
+          terminal: row.terminal_revision,
+          wire: row.wire_revision,
+          together: row.together.map((w) => w.revision),
+          practice: row.practice_revision,
+        },
         newest: {
           terminal: newestTerminal.get(row.terminal) ?? row.terminal_revision,
           wire: newestWire.get(row.wire) ?? row.wire_revision,
+          together: row.together.map((w) => newestWire.get(w.part) ?? w.revision),
           practice: newestPractice.get(row.practice) ?? row.practice_revision,
         },
       };
@@ -345,7 +363,8 @@ export class Journal {
     const { db } = this;
     const now = at.toISOString();
     const { setUp, journal } = await this.cache.toCheck(db, combination, believed.version, entry.body, now);
-    const rests = entry.body.kind === 'release' ? await this.restsOn(combination, now) : null;
+    const { kind } = entry.body;
+    const rests = kind === 'release' || kind === 'run' ? await this.restsOn(combination, now) : null;
     const about = { isCorrection: entry.corrects !== null, why: entry.why };
     const check = checkEntry(setUp, journal, entry.body, about, rests);
     if (!check.ok) {
@@ -419,25 +438,34 @@ export class Journal {
     }
   }
 
-  /** What a release rests on, judged from the whole journal. */
-  private async restsOn(combination: string, now: string) {
+  /** What a release or a new run rests on, judged from the whole journal. */
+  private async restsOn(combination: string, now: string): Promise<Rests> {
     const [row, entries] = await Promise.all([readRow(this.db, combination), readJournal(this.db, combination)]);
     const context = await contextOf(this.db, row, await readShared(this.db, takenSince([entries])));
     const setUp = computeSetUp(context, entries, now);
     return {
       verdict: judgeCombination(setUp, entries, context, now).verdict,
       stands: standingOf(setUp, ofCurrentRun(entries), context.revisions),
+      newest: context.newest,
     };
   }
 
   /** A new run works from the revisions it names. Done again with the same entry it changes nothing. */
   private async takeUp(combination: string, body: KeptEntry['body']): Promise<void> {
     if (body.kind !== 'run') return;
-    const { terminal, wire, practice }: Revisions = body.revisions;
+    const { terminal, wire, together, practice } = body.revisions;
+    const { together: others } = await readRow(this.db, combination);
     await this.db.transaction(async (trx) => {
       await trx('combinations')
         .where({ id: combination })
-        .update({ terminal_revision: terminal, wire_revision: wire, practice_revision: practice });
+        .update({
+          terminal_revision: terminal,
+          wire_revision: wire,
+          practice_revision: practice,
+          together: JSON.stringify(
+            others.map(({ part, revision }, i) => ({ part, revision: together[i] ?? revision })),
+          ),
+        });
       await bumpVersion(trx);
     });
   }

@@ -1,5 +1,5 @@
 import { setUpContext, type CombinationRecord } from '@tug-mark/contract';
-import { computeSetUp, entrySlot, failureModeName, judgeCombination } from '@tug-mark/core';
+import { computeSetUp, entrySlot, failureModeName, judgeCombination, runOf } from '@tug-mark/core';
 import { stringify } from 'csv-stringify/sync';
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
@@ -55,6 +55,7 @@ export function recordToCsv(record: CombinationRecord): string {
         role: entry.role,
         terminal: combination.terminal,
         wire: combination.wire,
+        run: runOf(body),
         kind: body.kind,
         about: entrySlot(body),
         piece: 'piece' in body ? body.piece : '',

@@ -1,21 +1,14 @@
 import { computeSetUp, judgeCombination, openToolBook, type SheetInput } from '@tug-mark/core';
 import type { Knex } from 'knex';
-import { contextsOf, readJournals, readRows, readShared, takenSince } from '../lot/store';
+import { batches, contextsOf, readJournals, readShared, takenSince } from '../lot/store';
 
 /** What a sheet is drawn from, beside shop, link and date. */
 export type SheetSource = Pick<SheetInput, 'about' | 'context' | 'setUp' | 'judgement'> & { readonly id: string };
 
-/** Combinations read at a time. */
-const BATCH = 50;
-
-/** The sheets of one combination or of a whole list, in order, a batch at a time. */
+/** The sheets of one combination or of a whole list, in order. */
 export async function* readSheets(db: Knex, which: { id: string } | { list: string }): AsyncGenerator<SheetSource> {
   const now = new Date().toISOString();
-  let after = 0;
-  for (;;) {
-    const rows = await readRows(db, which, after, BATCH);
-    const last = rows.at(-1);
-    if (!last) return;
+  for await (const rows of batches(db, which)) {
     const journals = await readJournals(
       db,
       rows.map((row) => row.id),
@@ -36,7 +29,5 @@ export async function* readSheets(db: Knex, which: { id: string } | { list: stri
         judgement: judgeCombination(setUp, entries, context, now),
       };
     }
-    if (rows.length < BATCH) return;
-    after = Number(last.number);
   }
 }

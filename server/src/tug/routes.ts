@@ -1,4 +1,4 @@
-import { limitKeySchema, limitRecordSchema, limitRowSchema, limitTableSchema } from '@tug-mark/contract';
+import { limitKeySchema, limitRecordSchema, limitRowSchema, limitTableSchema, touchedSchema } from '@tug-mark/contract';
 import { readLimitRows, writeLimitRows } from '@tug-mark/core';
 import { stringify } from 'csv-stringify/sync';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
@@ -7,7 +7,8 @@ import { z } from 'zod';
 import { refusals } from '../http/problems';
 import { only, signedIn } from '../people/session';
 import { readCsv } from '../records/readCsv';
-import { keepDraft, listLimitRecords, listLimits, moveLimit, touchedBy } from './store';
+import { keepDraft, listLimitRecords, listLimits, moveLimit } from './store';
+import { touchedBy } from './touched';
 
 const today = () => new Date().toISOString().slice(0, 10);
 
@@ -58,17 +59,13 @@ export const tugRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
     '/limits/touched',
     {
       schema: {
-        querystring: z.strictObject({ class: z.string() }),
-        response: {
-          200: z.array(
-            z.object({ id: z.uuid(), list: z.string(), terminal: z.string(), wire: z.string(), pieces: z.number() }),
-          ),
-        },
+        querystring: limitKeySchema,
+        response: { 200: z.array(touchedSchema) },
       },
     },
     (request) => {
       signedIn(request);
-      return touchedBy(db, request.query.class);
+      return touchedBy(db, request.query, new Date().toISOString());
     },
   );
 

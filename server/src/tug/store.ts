@@ -140,18 +140,3 @@ async function mayRelease(trx: Knex.Transaction, row: LimitTableRow, { by, today
     });
   }
 }
-
-/** Released set-ups and open combinations a change of this class's limits would touch. */
-export async function touchedBy(db: Knex, className: string) {
-  return (await db('combinations')
-    .where({ class: className })
-    .orderBy('number')
-    .limit(500)
-    .select('id', 'list', 'terminal', 'wire', 'pieces')) as {
-    id: string;
-    list: string;
-    terminal: string;
-    wire: string;
-    pieces: number;
-  }[];
-}

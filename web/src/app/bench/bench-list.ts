@@ -12,6 +12,7 @@ import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
 import { ImportList } from './import-list';
 import { SheetPile } from './sheet-pile';
+import { valueOf } from '../parts/value-of';
 
 /** Every combination of the shop with its six stages and what holds it back. */
 @Component({
@@ -196,6 +197,7 @@ import { SheetPile } from './sheet-pile';
   `,
 })
 export class BenchList {
+  protected readonly value = valueOf;
   private readonly api = inject(Api);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   protected readonly lines = signal<readonly CombinationLine[]>([]);
@@ -262,9 +264,5 @@ export class BenchList {
     this.lines.set([]);
     this.next.set(null);
     void this.load();
-  }
-
-  protected value(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 }

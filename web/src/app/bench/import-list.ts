@@ -7,6 +7,7 @@ import { Api, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
 import { ProblemNotice } from '../parts/problem-notice';
 import { sessionFeature } from '../session/session.state';
+import { valueOf } from '../parts/value-of';
 
 /** What the server takes; larger files are refused here already, before a minute of sending. */
 const MOST_BYTES = 16 * 1024 * 1024;
@@ -93,6 +94,7 @@ const MOST_BYTES = 16 * 1024 * 1024;
   `,
 })
 export class ImportList {
+  protected readonly value = valueOf;
   private readonly api = inject(Api);
   private readonly shop = inject(Store).selectSignal(sessionFeature.selectShop);
   readonly done = output<string>();
@@ -168,9 +170,5 @@ export class ImportList {
 
   protected size(bytes: number): string {
     return bytes < 1024 * 1024 ? `${Math.ceil(bytes / 1024)} kB` : `${(bytes / 1024 / 1024).toFixed(1)} MB`;
-  }
-
-  protected value(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 }

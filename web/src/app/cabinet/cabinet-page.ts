@@ -24,6 +24,7 @@ import { FACT_TITLES, factsOf } from './facts';
 import { PartDetail } from './part-detail';
 import { PartEditor } from './part-editor';
 import { scanned } from './scanned';
+import { valueOf } from '../parts/value-of';
 
 type AnyPart = CatalogueParts[CatalogueKind];
 
@@ -281,6 +282,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
   `,
 })
 export class CabinetPage {
+  protected readonly value = valueOf;
   private readonly api = inject(Api);
   private readonly router = inject(Router);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
@@ -410,10 +412,6 @@ export class CabinetPage {
       this.problem.set(toProblem(error));
     }
     field.value = '';
-  }
-
-  protected value(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 }
 

@@ -4,12 +4,14 @@ import { bareRing, insulatedRing, practice, stripper, tool, wire075 } from '../.
 import { ApiProblem } from '../http/api';
 import { PracticeEditor } from '../practice/practice-editor';
 import { PracticePage } from '../practice/practice-page';
+import { FinderPage } from '../match/finder-page';
 import { StampReader } from '../match/stamp-reader';
 import { TubeChooser } from '../prepare/tube-chooser';
 import { Retermination } from '../prepare/retermination';
 import { Bench, viewOf } from '../testing/bench';
 import { ToolsPage } from '../tool/tools-page';
 import { LimitDraft } from '../tug/limit-draft';
+import { LimitsPage } from '../tug/limits-page';
 import { CabinetPage } from './cabinet-page';
 import { PartEditor } from './part-editor';
 import { scanned } from './scanned';
@@ -115,12 +117,6 @@ describe('The rooms around the bench', () => {
     });
   });
 
-  it('a label’s whole address is read as the part it names', () => {
-    expect(scanned(' http://127.0.0.1:4870/cabinet/terminal/FL-RT-0406 ')).toBe('FL-RT-0406');
-    expect(scanned('ring M4, red sleeve ')).toBe('ring M4, red sleeve ');
-    bench = { close: () => undefined } as never;
-  });
-
   it('the stamp reader gives every reading and picks none', async () => {
     bench = await Bench.open(StampReader);
     await bench.type('stamp', '10-6');
@@ -221,5 +217,94 @@ describe('The rooms around the bench', () => {
     expect(draftLimit.calls.mostRecent().args[0]).toEqual(
       jasmine.objectContaining({ revision: 'E', status: 'draft', rows: [{ ...table?.rows[0], force: 90 }] }),
     );
+  });
+
+  it('limits are compared row by row, with the set-ups whose limit would change', async () => {
+    const [table] = viewOf().limits;
+    if (!table) throw new Error('no table');
+    const of = (revision: string, status: string, force: number) => ({
+      table: { ...table, revision, status, rows: [{ ...table.rows[0], force }] },
+      draftedBy: 'Marek',
+      releasedBy: null,
+      releasedAt: null,
+      withdrawnBy: null,
+      withdrawnAt: null,
+      problems: revision === 'E' ? [{ row: 1, field: 'force', weight: 'bad', text: 'Too high.' }] : [],
+    });
+    const touched = [
+      { id: 'c1', list: 'Mast loom', terminal: 'RB', wire: 'W-075', pieces: 4, before: 85, after: null },
+    ];
+    bench = await Bench.open(LimitsPage, {
+      role: 'quality',
+      api: {
+        limits: () => Promise.resolve([of('C', 'released', 85), of('E', 'draft', 90)]),
+        touchedByLimits: () => Promise.resolve(touched),
+      },
+    });
+    await bench.press('rev E');
+    expect(bench.text).toContain('Row 1: Too high.');
+    await typeInto('compare-with', 'FL-SPEC-07/C/2');
+    expect(bench.text).toContain('+5.9 %');
+    expect(bench.text).toContain('it would change the limit of 1 combination');
+    expect(bench.text).toContain('Mast loom, 85.0 N to no limit');
+  });
+
+  it('a table that overlaps another is released in its place when that is wanted', async () => {
+    const [table] = viewOf().limits;
+    const draft = {
+      table: { ...table, revision: 'E', status: 'draft' },
+      draftedBy: 'Marek',
+      releasedBy: null,
+      releasedAt: null,
+      withdrawnBy: null,
+      withdrawnAt: null,
+      problems: [],
+    };
+    const overlap = new ApiProblem({
+      type: '',
+      title: 'C is in effect for the same days.',
+      status: 409,
+      detail: '',
+      code: 'limit-overlaps',
+    });
+    const releaseLimit = jasmine
+      .createSpy('releaseLimit')
+      .and.callFake(({ replaces }: { replaces: boolean }) =>
+        replaces ? Promise.resolve({}) : Promise.reject(overlap),
+      );
+    bench = await Bench.open(LimitsPage, {
+      role: 'quality',
+      api: { limits: () => Promise.resolve([draft]), releaseLimit },
+    });
+    await bench.press('Release rev E');
+    await bench.press('Release it in place of the one in effect');
+    expect(releaseLimit.calls.mostRecent().args[0]).toEqual(
+      jasmine.objectContaining({ revision: 'E', replaces: true }),
+    );
+  });
+
+  it('the finder searches in its own thread and says what stops the near misses', async () => {
+    const listed = { ...insulatedRing, part: 'RB-2', family: 'bare-terminal' as const };
+    bench = await Bench.open(FinderPage, {
+      api: { ...api, cabinet: () => Promise.resolve({ ...cabinet, terminals: [bareRing, listed] }) },
+    });
+    expect(bench.headline).toBe('What can these wires be made up with?');
+    await typeInto('finder-wire', 'w-075');
+    field('finder-wire')?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    for (let i = 0; i < 100 && !bench.headline.includes('can be made'); i++) await bench.settle();
+    expect(bench.headline).toBe('One terminal can be made.');
+    expect(field('finder-wire')?.value).toBe('');
+    expect(bench.text).toContain('Hand tool HT, die A, nest 1');
+    expect(bench.text).toContain('No tool is listed for RB-2');
+    expect(bench.text).toContain('nearest AWG 18');
+    await typeInto('finder-current', 'much');
+    expect(bench.text).toContain("'much' is not a number");
+  });
+});
+
+describe('A scan', () => {
+  it('of a label’s whole address is read as the part it names, any other text as itself', () => {
+    expect(scanned(' http://127.0.0.1:4870/cabinet/terminal/FL-RT-0406 ')).toBe('FL-RT-0406');
+    expect(scanned('ring M4, red sleeve ')).toBe('ring M4, red sleeve ');
   });
 });

@@ -14,6 +14,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api, toProblem } from '../http/api';
 import { ProblemNotice } from '../parts/problem-notice';
 import { showTime } from '../parts/show-time';
+import { valueOf } from '../parts/value-of';
 
 type AnyPart = CatalogueParts[CatalogueKind];
 
@@ -71,7 +72,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
           @if (other(); as second) {
             <thead>
               <tr>
-                <th scope="col">{{ differing() }} fields differ</th>
+                <th scope="col">{{ differing() === 1 ? 'one field differs' : differing() + ' fields differ' }}</th>
                 <th scope="col">{{ part().part }}</th>
                 <th scope="col">{{ second.name }}</th>
               </tr>
@@ -92,6 +93,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
       </div>
     </section>
   `,
+  styleUrl: '../parts/compare.less',
   styles: `
     section {
       background: var(--sheet);
@@ -121,29 +123,14 @@ type AnyPart = CatalogueParts[CatalogueKind];
       min-height: 220px;
       overflow-y: auto;
     }
-    table {
-      border-collapse: collapse;
-      width: 100%;
-    }
-    th,
-    td {
-      border-bottom: 1px solid var(--line);
-      padding: 3px 8px 3px 0;
-      text-align: left;
-      vertical-align: top;
-      white-space: pre-line;
-    }
     tbody th {
       color: var(--ink-soft);
-      font-weight: 400;
       white-space: nowrap;
-    }
-    .changed td {
-      background: var(--hold-tint);
     }
   `,
 })
 export class PartDetail {
+  protected readonly value = valueOf;
   private readonly api = inject(Api);
   readonly kind = input.required<CatalogueKind>();
   readonly part = input.required<AnyPart>();
@@ -238,9 +225,5 @@ export class PartDetail {
     });
     doc.body.append(svg);
     page.print();
-  }
-
-  protected value(event: Event): string {
-    return (event.target as HTMLSelectElement).value;
   }
 }

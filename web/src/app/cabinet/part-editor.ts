@@ -15,6 +15,7 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { Api, ApiProblem, toProblem } from '../http/api';
 import { ProblemNotice } from '../parts/problem-notice';
 import { scanned } from './scanned';
+import { valueOf } from '../parts/value-of';
 
 /** A part as a form: every field as text, read by the same rules as a file; what is wrong stands at its field. */
 @Component({
@@ -139,57 +140,22 @@ import { scanned } from './scanned';
       </p>
     </form>
   `,
+  styleUrl: '../parts/form.less',
   styles: `
-    form {
-      background: var(--sheet);
-      border: 1px solid var(--line);
-      display: grid;
-      gap: 12px;
-      grid-template-columns: minmax(0, 1fr);
-      justify-items: start;
-      padding: 18px 20px;
-    }
-    .fields {
-      display: grid;
-      gap: 10px 16px;
-      grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
-      width: 100%;
-    }
     .field {
       align-content: start;
     }
-    .field label {
-      font-weight: 400;
+    .fields {
+      align-items: start;
     }
     .at-fault input,
     input.at-fault {
       border: 2px solid var(--fail);
     }
-    .scroll {
-      overflow-x: auto;
-      width: 100%;
-    }
-    th {
-      font-weight: 400;
-      padding-right: 8px;
-      text-align: left;
-    }
-    td {
-      min-width: 96px;
-      padding: 2px 6px 2px 0;
-      vertical-align: top;
-    }
-    .notice {
-      width: 100%;
-    }
-    .acts {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 10px;
-    }
   `,
 })
 export class PartEditor {
+  protected readonly value = valueOf;
   private readonly api = inject(Api);
   readonly kind = input.required<CatalogueKind>();
   /** The part to change; null for a new one. */
@@ -296,9 +262,5 @@ export class PartEditor {
     } catch (error) {
       this.problem.set(error instanceof ApiProblem ? error.problem : toProblem(error));
     }
-  }
-
-  protected value(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 }

@@ -12,6 +12,8 @@ import {
   type Entry,
   type EntryBody,
   type EntryRefusal,
+  type Rests,
+  type Standing,
 } from '@tug-mark/core';
 import { timeOrderedId } from '../http/uuid';
 import { outboxActions, outboxFeature } from '../outbox/outbox.state';
@@ -70,10 +72,10 @@ export class Hand {
 
   /** Run the set-up is in, and what a release made now would stand on. */
   readonly run = computed(() => currentRun(this.entries()));
-  readonly stands = computed(() => {
+  readonly stands = computed<Standing | null>(() => {
     const view = this.view();
     const setUp = this.setUp();
-    return view && setUp && standingOf(setUp, ofCurrentRun(this.entries()), view.revisions);
+    return view && setUp ? standingOf(setUp, ofCurrentRun(this.entries()), view.revisions) : null;
   });
 
   /** Entries of one kind in force in the current run. */
@@ -95,7 +97,7 @@ export class Hand {
     const run = this.run();
     const body = said.kind === 'run' || run === 1 ? said : { ...said, run };
     const about = { isCorrection: correction !== null, why: correction?.why ?? null };
-    const rests = { verdict: this.judgement()?.verdict ?? 'open', stands: this.stands() };
+    const rests: Rests = { verdict: this.judgement()?.verdict ?? 'open', stands: this.stands(), newest: view.newest };
     const check = checkEntry(setUp, this.entries(), body, about, rests);
     if (!check.ok) return check.refusal;
     const now = new Date();

@@ -15,6 +15,7 @@ import type {
   Problem,
   SignIn,
   Suspect,
+  Touched,
   WireListKept,
 } from '@tug-mark/contract';
 import type { CatalogueKind, LimitKey, LimitRow, LimitTable, PracticeDraft, Paper } from '@tug-mark/core';
@@ -39,15 +40,6 @@ const OFFLINE: Problem = {
   detail: 'What you entered is kept on this device and sent as soon as it answers.',
   code: 'offline',
 };
-
-/** A combination whose limit a change of tables would touch. */
-export interface Touched {
-  readonly id: string;
-  readonly list: string;
-  readonly terminal: string;
-  readonly wire: string;
-  readonly pieces: number;
-}
 
 /** Every call to the server, typed by the contract. */
 @Injectable({ providedIn: 'root' })
@@ -84,8 +76,11 @@ export class Api {
   importParts = (kind: CatalogueKind, file: unknown) =>
     this.json<{ parts: number; changed: number }>('POST', `cabinet/${kind}/parts`, file);
   limits = () => this.json<LimitRecord[]>('GET', 'limits');
-  touchedByLimits = (className: string) =>
-    this.json<Touched[]>('GET', `limits/touched?${new URLSearchParams({ class: className }).toString()}`);
+  touchedByLimits = ({ document, revision, class: className }: LimitKey) =>
+    this.json<Touched[]>(
+      'GET',
+      `limits/touched?${new URLSearchParams({ document, revision, class: className }).toString()}`,
+    );
   draftLimit = (table: LimitTable) => this.json<LimitRecord[]>('PUT', 'limits/draft', table);
   readLimitRows = (file: Blob) => this.json<LimitRow[]>('POST', 'limits/rows', new Blob([file], { type: 'text/csv' }));
   releaseLimit = (key: LimitKey & { replaces: boolean }) => this.json<LimitTable>('POST', 'limits/release', key);

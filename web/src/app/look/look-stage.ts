@@ -7,6 +7,7 @@ import { Hand } from '../hand/hand';
 import { Mark } from '../parts/mark';
 import { focusMeasure, Measures } from '../parts/measures';
 import { Keys } from '../shell/keys';
+import { valueOf } from '../parts/value-of';
 
 const ANSWERS: readonly { finding: Finding; key: string; word: string }[] = [
   { finding: 'accept', key: '1', word: 'Accept' },
@@ -202,6 +203,7 @@ const PIECE_STATE = { accepted: 'pass', rework: 'hold', rejected: 'fail', open: 
   `,
 })
 export class LookStage {
+  protected readonly value = valueOf;
   protected readonly hand = inject(Hand);
   private readonly router = inject(Router);
   protected readonly answers = ANSWERS;
@@ -347,9 +349,5 @@ export class LookStage {
 
   protected next(): void {
     void this.router.navigate(['/bench', this.hand.view()?.combination.id, 'tug']);
-  }
-
-  protected value(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 }

@@ -61,14 +61,14 @@ describe('The set-up run', () => {
       setting: null,
       positioner: null,
       limit: { document: 'FL-SPEC-07', revision: 'C', class: '2' },
-      revisions: { terminal: 1, wire: 1, practice: 1 },
+      revisions: { terminal: 1, wire: 1, together: [], practice: 1 },
     };
     const entries = [...proved(), kept({ kind: 'release', stands, note: '' }, { by: 'Ines' })];
     bench = await Bench.open(ReleaseStage, {
-      view: viewOf({ entries, newest: { terminal: 2, wire: 1, practice: 1 } }),
+      view: viewOf({ entries, newest: { terminal: 2, wire: 1, together: [], practice: 1 } }),
     });
     expect(bench.headline).toContain('The release has lapsed');
-    expect(bench.text).toContain('The terminal has revision 2 now; it was released with revision 1.');
+    expect(bench.text).toContain('The terminal has revision 2 now; it was proved with revision 1.');
     await bench.press('Begin the set-up again');
     await bench.submit();
     const run = bench.put[0]?.body;

@@ -10,6 +10,7 @@ import { Reasons } from '../parts/reasons';
 import { showTime } from '../parts/show-time';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
+import { valueOf } from '../parts/value-of';
 
 interface Step {
   readonly title: string;
@@ -136,6 +137,7 @@ interface Step {
   `,
 })
 export class ReleaseStage {
+  protected readonly value = valueOf;
   protected readonly hand = inject(Hand);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   private readonly router = inject(Router);
@@ -222,11 +224,13 @@ export class ReleaseStage {
   protected readonly behind = computed(() => {
     const view = this.hand.view();
     if (!view || this.hand.judgement()?.release.state !== 'none') return '';
-    const newer = (['terminal', 'wire', 'practice'] as const).filter(
-      (what) => view.newest[what] > view.revisions[what],
-    );
-    return newer.length
-      ? `There is a newer revision of the ${newer.join(' and the ')}. Begin the set-up again to work from it.`
+    const { newest, revisions } = view;
+    const newer = (['terminal', 'wire', 'practice'] as const).filter((what) => newest[what] > revisions[what]);
+    const names = revisions.together.some((revision, i) => (newest.together[i] ?? 0) > revision)
+      ? [...newer, 'other wire']
+      : newer;
+    return names.length
+      ? `There is a newer revision of the ${names.join(' and the ')}. Begin the set-up again to work from it.`
       : '';
   });
 
@@ -265,10 +269,6 @@ export class ReleaseStage {
     });
     this.refusal.set(refusal?.text ?? '');
     if (!refusal) this.asking.set(false);
-  }
-
-  protected value(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 }
 

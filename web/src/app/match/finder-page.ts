@@ -21,6 +21,7 @@ import { scanned } from '../cabinet/scanned';
 import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
 import { StampReader } from './stamp-reader';
+import { valueOf } from '../parts/value-of';
 
 const VERDICTS = { fits: 'pass', edge: 'hold', no: 'fail' } as const;
 
@@ -244,6 +245,7 @@ const VERDICTS = { fits: 'pass', edge: 'hold', no: 'fail' } as const;
   `,
 })
 export class FinderPage {
+  protected readonly value = valueOf;
   protected readonly store = inject(CabinetParts);
   protected readonly verdicts = VERDICTS;
   protected readonly places = PLACES;
@@ -281,7 +283,9 @@ export class FinderPage {
     if (!this.wires().length) return 'What can these wires be made up with?';
     if (!found) return 'Searching ...';
     return found.makes.length
-      ? `${found.makes.length}${found.makes.length === 50 ? ' or more' : ''} terminals can be made, best first.`
+      ? found.makes.length === 1
+        ? 'One terminal can be made.'
+        : `${found.makes.length}${found.makes.length === 50 ? ' or more' : ''} terminals can be made, best first.`
       : 'Nothing can be made, see what stops it.';
   });
   protected readonly rests = computed(() => {
@@ -378,13 +382,10 @@ export class FinderPage {
     this.asked.update((all) => ({ ...all, [key]: text }));
   }
   protected setPlace(event: Event): void {
-    this.place.set(PLACES.find((place) => place === this.value(event)) ?? 'dry');
+    this.place.set(PLACES.find((place) => place === valueOf(event)) ?? 'dry');
   }
   protected setFamily(event: Event): void {
-    this.family.set(FAMILIES.find((family) => family === this.value(event)) ?? '');
-  }
-  protected value(event: Event): string {
-    return (event.target as HTMLInputElement).value;
+    this.family.set(FAMILIES.find((family) => family === valueOf(event)) ?? '');
   }
 }
 

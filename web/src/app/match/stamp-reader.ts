@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, output, signal } from '@a
 import { readStamp } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { valueOf } from '../parts/value-of';
 
 /** What is stamped on a terminal, typed or scanned: every reading of it, never one silent guess. */
 @Component({
@@ -52,11 +53,9 @@ import { NzInputModule } from 'ng-zorro-antd/input';
   `,
 })
 export class StampReader {
+  protected readonly value = valueOf;
   /** A stud size the person picked from a reading. */
   readonly stud = output<string>();
   protected readonly typed = signal('');
   protected readonly readings = computed(() => readStamp(this.typed()));
-  protected value(event: Event): string {
-    return (event.target as HTMLInputElement).value;
-  }
 }

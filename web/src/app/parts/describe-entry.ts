@@ -1,7 +1,12 @@
-import { failureModeName, type EntryBody } from '@tug-mark/core';
+import { failureModeName, runOf, type EntryBody } from '@tug-mark/core';
 
-/** What an entry says, in one line. */
+/** What an entry says, in one line; of a later run with the run's number first. */
 export function describeEntry(body: EntryBody): string {
+  const said = describe(body);
+  return body.kind === 'run' || runOf(body) === 1 ? said : `Run ${runOf(body)}. ${said}`;
+}
+
+function describe(body: EntryBody): string {
   const note = 'note' in body && body.note ? `, ${body.note}` : '';
   switch (body.kind) {
     case 'tool':

@@ -4,6 +4,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
 import { Mark } from './mark';
+import { valueOf } from './value-of';
 
 const TITLES: Readonly<Record<Measure, string>> = {
   strip: 'Strip length as made',
@@ -100,6 +101,7 @@ export function focusMeasure(what: Measure): void {
   `,
 })
 export class Measures {
+  protected readonly value = valueOf;
   private readonly hand = inject(Hand);
   readonly what = input.required<Measure>();
   protected readonly titles = TITLES;
@@ -174,9 +176,5 @@ export class Measures {
     // The last one kept: the keys belong to the stage again.
     if (this.piece() === null) field?.blur();
     else field?.focus();
-  }
-
-  protected value(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 }

@@ -6,6 +6,7 @@ import { NzTableModule } from 'ng-zorro-antd/table';
 import { Api, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
 import { ProblemNotice } from '../parts/problem-notice';
+import { valueOf } from '../parts/value-of';
 
 /** The accounts of the shop: who may sign in, as what, and how long a qualification lasts. For engineers. */
 @Component({
@@ -122,6 +123,7 @@ import { ProblemNotice } from '../parts/problem-notice';
   `,
 })
 export class PeoplePage {
+  protected readonly value = valueOf;
   private readonly api = inject(Api);
   protected readonly people = signal<readonly Person[]>([]);
   protected readonly problem = signal<Problem | null>(null);
@@ -173,9 +175,5 @@ export class PeoplePage {
       this.said.set(`${name} can sign in as ${role}.`);
       form.reset();
     }
-  }
-
-  protected value(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 }

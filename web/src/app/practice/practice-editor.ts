@@ -13,6 +13,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Api, toProblem } from '../http/api';
 import { ProblemNotice } from '../parts/problem-notice';
+import { valueOf } from '../parts/value-of';
 
 interface NumberField {
   readonly key: 'brushFixed' | 'lugBare' | 'edgeBand' | 'setUpPieces' | 'measuredPieces' | 'coverage' | 'confidence';
@@ -113,31 +114,15 @@ const NUMBERS: readonly NumberField[] = [
       </p>
     </form>
   `,
+  styleUrl: '../parts/form.less',
   styles: `
-    form {
-      background: var(--sheet);
-      border: 1px solid var(--line);
-      display: grid;
-      gap: 16px;
-      padding: 18px 20px;
-    }
     .fields {
-      display: grid;
-      gap: 10px 16px;
       grid-template-columns: repeat(auto-fill, minmax(260px, 1fr));
-    }
-    .flag {
-      align-self: end;
-      min-height: 36px;
-    }
-    .acts {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 10px;
     }
   `,
 })
 export class PracticeEditor {
+  protected readonly value = valueOf;
   private readonly api = inject(Api);
   readonly practice = input.required<Practice | null>();
   readonly others = input.required<readonly Practice[]>();
@@ -252,8 +237,5 @@ export class PracticeEditor {
     } catch (error) {
       this.problem.set(toProblem(error));
     }
-  }
-  protected value(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 }

@@ -9,6 +9,7 @@ import { Api, toProblem } from '../http/api';
 import { ProblemNotice } from '../parts/problem-notice';
 import { sessionFeature } from '../session/session.state';
 import { PracticeEditor } from './practice-editor';
+import { valueOf } from '../parts/value-of';
 
 /** The shop's practice profiles, choice by choice, and what another school would change for a combination. */
 @Component({
@@ -147,6 +148,7 @@ import { PracticeEditor } from './practice-editor';
       }
     </div>
   `,
+  styleUrl: '../parts/compare.less',
   styles: `
     .picks {
       align-items: end;
@@ -163,33 +165,23 @@ import { PracticeEditor } from './practice-editor';
       margin: 18px 0 8px;
     }
     table {
-      background: var(--sheet);
       border: 1px solid var(--line);
-      border-collapse: collapse;
-      width: 100%;
     }
     th,
     td {
-      border-bottom: 1px solid var(--line);
       padding: 6px 12px;
-      text-align: left;
-      vertical-align: top;
-      white-space: pre-line;
     }
     tbody th {
-      font-weight: 400;
       min-width: 150px;
     }
     .effect {
       display: block;
       font-size: 14px;
     }
-    .changed td {
-      background: var(--hold-tint);
-    }
   `,
 })
 export class PracticePage {
+  protected readonly value = valueOf;
   private readonly api = inject(Api);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   protected readonly store = inject(CabinetParts);
@@ -287,8 +279,5 @@ export class PracticePage {
     this.editing.set(null);
     this.pick.set(part);
     await this.store.load();
-  }
-  protected value(event: Event): string {
-    return (event.target as HTMLSelectElement).value;
   }
 }

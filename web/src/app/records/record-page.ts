@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { setUpContext, type CombinationRecord, type KeptEntry, type Problem } from '@tug-mark/contract';
-import { breakingLoad, computeSetUp, judgeCombination, judgeReading } from '@tug-mark/core';
+import { breakingLoad, computeSetUp, entriesOf, judgeCombination, judgeReading, ofCurrentRun } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api, toProblem } from '../http/api';
 import { describeEntry } from '../parts/describe-entry';
@@ -42,18 +42,13 @@ export class RecordPage {
   private readonly corrected = computed(() => new Set(this.record()?.entries.map((entry) => entry.corrects)));
   protected readonly flags = computed<TugFlag[]>(() => {
     const limit = this.setUp()?.standing.limit?.force ?? null;
-    return (this.record()?.entries ?? []).flatMap(({ id, body }) =>
-      body.kind === 'reading' && !this.corrected().has(id)
-        ? [
-            {
-              piece: body.piece,
-              force: body.force,
-              verdict: judgeReading(body.force, limit, body.mode).verdict,
-              current: false,
-            },
-          ]
-        : [],
-    );
+    // Pulls of an earlier run stand in the journal below; they prove nothing about this one.
+    return entriesOf(ofCurrentRun(this.record()?.entries ?? []), 'reading').map(({ body }) => ({
+      piece: body.piece,
+      force: body.force,
+      verdict: judgeReading(body.force, limit, body.mode).verdict,
+      current: false,
+    }));
   });
   protected readonly limitName = computed(() => {
     const limit = this.setUp()?.standing.limit;
@@ -75,6 +70,11 @@ export class RecordPage {
     } catch (error) {
       this.problem.set(toProblem(error));
     }
+  }
+
+  /** The wires that share the barrel, in words. */
+  protected others({ together }: CombinationRecord): string {
+    return together.map((wire) => ` and ${wire.part} ${wire.label}`).join('');
   }
 
   protected isCorrected(entry: KeptEntry): boolean {

@@ -61,8 +61,8 @@ export function viewOf(changes: Partial<CombinationView> = {}): CombinationView 
     cabinet: [insulatedRing],
     together: [],
     coverings: [],
-    revisions: { terminal: 1, wire: 1, practice: 1 },
-    newest: { terminal: 1, wire: 1, practice: 1 },
+    revisions: { terminal: 1, wire: 1, together: [], practice: 1 },
+    newest: { terminal: 1, wire: 1, together: [], practice: 1 },
     entries: [],
     ...changes,
   };

@@ -17,6 +17,7 @@ import { Api, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
 import { ProblemNotice } from '../parts/problem-notice';
 import { SuspectLots } from './suspect-lots';
+import { valueOf } from '../parts/value-of';
 
 /** The go/no-go check of one tool, step by step: the gauge's setting first, then go, then no-go, then the counter. */
 @Component({
@@ -124,6 +125,7 @@ import { SuspectLots } from './suspect-lots';
   `,
 })
 export class ToolCheckGuide {
+  protected readonly value = valueOf;
   private readonly api = inject(Api);
   readonly tool = input.required<Tool>();
   /** The check is on record. */
@@ -204,9 +206,5 @@ export class ToolCheckGuide {
     } catch (error) {
       this.problem.set(toProblem(error));
     }
-  }
-
-  protected value(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 }

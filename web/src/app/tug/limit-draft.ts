@@ -14,6 +14,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Api, toProblem } from '../http/api';
 import { ProblemNotice } from '../parts/problem-notice';
+import { valueOf } from '../parts/value-of';
 
 type Head = Pick<
   LimitTable,
@@ -28,7 +29,7 @@ type Head = Pick<
   template: `
     <form (submit)="keep($event)">
       <h2>Draft from {{ from().document }} rev {{ from().revision }}, class {{ from().class }}</h2>
-      <div class="head">
+      <div class="fields">
         @for (field of fields; track field.key) {
           <div class="field">
             <label [attr.for]="'draft-' + field.key">{{ field.title }}</label>
@@ -110,40 +111,15 @@ type Head = Pick<
       </p>
     </form>
   `,
+  styleUrl: '../parts/form.less',
   styles: `
-    form {
-      background: var(--sheet);
-      border: 1px solid var(--line);
-      display: grid;
-      gap: 12px;
-      padding: 18px 20px;
-    }
-    .head {
-      align-items: end;
-      display: grid;
-      gap: 10px 14px;
-      grid-template-columns: repeat(3, 1fr);
-    }
-    .flag {
-      min-height: 36px;
-    }
-    td {
-      padding: 2px 6px 2px 0;
-    }
-    th {
-      text-align: left;
-    }
     .bad td {
       background: var(--fail-tint);
-    }
-    .acts {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 10px;
     }
   `,
 })
 export class LimitDraft {
+  protected readonly value = valueOf;
   private readonly api = inject(Api);
   readonly from = input.required<LimitTable>();
   readonly kept = output<LimitRecord[]>();
@@ -237,9 +213,5 @@ export class LimitDraft {
     } catch (error) {
       this.problem.set(toProblem(error));
     }
-  }
-
-  protected value(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { may, type LimitRecord, type Problem } from '@tug-mark/contract';
+import { may, type LimitRecord, type Problem, type Touched } from '@tug-mark/contract';
 import {
   compareLimits,
   familyName,
@@ -12,11 +12,12 @@ import {
   type LimitTable,
 } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { Api, toProblem, type Touched } from '../http/api';
+import { Api, toProblem } from '../http/api';
 import { ProblemNotice } from '../parts/problem-notice';
 import { showTime } from '../parts/show-time';
 import { sessionFeature } from '../session/session.state';
 import { LimitDraft } from './limit-draft';
+import { valueOf } from '../parts/value-of';
 
 /** The limit tables by document and revision; quality releases and withdraws them. */
 @Component({
@@ -146,8 +147,9 @@ import { LimitDraft } from './limit-draft';
                 {{ before.class }}
               </h3>
               <p class="soft">
-                {{ touched().length }} combinations are of class {{ table.class }}: with this table released in its
-                place, their set-ups have to be proved and released again.
+                In effect now, it would change the limit of {{ touched().length }}
+                {{ touched().length === 1 ? 'combination' : 'combinations' }}: their set-ups have to be proved and
+                released again.
               </p>
             }
             <div class="scroll" tabindex="0" role="group" aria-label="Rows of the table">
@@ -199,7 +201,7 @@ import { LimitDraft } from './limit-draft';
                 @for (line of touched().slice(0, 60); track line.id) {
                   <li>
                     <a [routerLink]="['/bench', line.id]">{{ line.terminal }} on {{ line.wire }}</a>
-                    <span class="soft">{{ line.list }}</span>
+                    <span class="soft">{{ line.list }}, {{ force(line.before) }} to {{ force(line.after) }}</span>
                   </li>
                 }
               </ul>
@@ -296,6 +298,7 @@ import { LimitDraft } from './limit-draft';
   `,
 })
 export class LimitsPage {
+  protected readonly value = valueOf;
   private readonly api = inject(Api);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   private readonly records = signal<readonly LimitRecord[]>([]);
@@ -337,7 +340,7 @@ export class LimitsPage {
     effect(() => {
       const table = this.chosen();
       if (!this.compared() || !table) return;
-      void this.api.touchedByLimits(table.class).then(
+      void this.api.touchedByLimits(table).then(
         (touched) => {
           this.touched.set(touched);
         },
@@ -381,6 +384,9 @@ export class LimitsPage {
   protected least(row: LimitRow): string {
     return row.force === null ? `${row.percent} % of breaking load` : `${row.force} N`;
   }
+  protected force(newtons: number | null): string {
+    return newtons === null ? 'no limit' : `${newtons.toFixed(1)} N`;
+  }
   protected signed(percent: number | null): string {
     if (percent === null) return '';
     return `${percent > 0 ? '+' : ''}${percent.toFixed(1)} %`;
@@ -399,8 +405,5 @@ export class LimitsPage {
 
   protected families(list: LimitRow['families']): string {
     return list.length ? list.map(familyName).join(', ') : 'all';
-  }
-  protected value(event: Event): string {
-    return (event.target as HTMLSelectElement).value;
   }
 }

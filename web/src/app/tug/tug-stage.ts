@@ -37,6 +37,7 @@ import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
 import { KeyBurst } from './key-burst';
 import { pastedReadings } from './pasted-readings';
+import { valueOf } from '../parts/value-of';
 
 const UNIT_KEY = 'tug-mark-force-unit';
 
@@ -58,6 +59,7 @@ interface Pending {
   styleUrls: ['../parts/stage.less', './tug-stage.less'],
 })
 export class TugStage {
+  protected readonly value = valueOf;
   protected readonly hand = inject(Hand);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
@@ -398,9 +400,5 @@ export class TugStage {
     return limit === null
       ? 'Kept without a verdict: no limit applies.'
       : describeMargin(newtons, limit, mode, this.unit());
-  }
-
-  protected value(event: Event): string {
-    return (event.target as HTMLInputElement).value;
   }
 }
