@@ -86,7 +86,7 @@ describe('A shop file', () => {
     const shop = await Shop.open('empty');
     const ada = await shop.firstEngineer();
     const file = shopFileSchema.parse(JSON.parse(await readFile(`${DEMO_FOLDER}/shop.json`, 'utf8')));
-    expect((await ada.call('POST', '/api/shop-file', file)).json()).toEqual({ parts: 100, limits: 4 });
+    expect((await ada.call('POST', '/api/shop-file', file)).json()).toEqual({ parts: 101, limits: 4 });
     expect((await ada.call('POST', '/api/shop-file', file)).json()).toEqual({ parts: 0, limits: 0 });
     const limits = await ada.get<LimitRecord[]>('/api/limits');
     expect(new Set(limits.map((t) => t.table.status))).toEqual(new Set(['draft']));

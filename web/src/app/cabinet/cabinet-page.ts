@@ -187,7 +187,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
       min-height: 44px;
       padding: 0 14px;
     }
-    .kinds .here {
+    .kinds button.here[role='tab'] {
       background: var(--petrol-tint);
       border-color: var(--petrol);
     }
