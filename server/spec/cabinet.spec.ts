@@ -100,11 +100,11 @@ describe('The cabinet', () => {
 describe('Practice profiles', () => {
   let shop: Shop;
   let marek: Visitor;
-  beforeAll(async () => {
+  beforeEach(async () => {
     shop = await Shop.open();
     marek = await shop.signIn('Marek');
   });
-  afterAll(() => shop.close());
+  afterEach(() => shop.close());
   const draft = (part: string, base: string | null, choices: object, whose: object = {}) => ({
     opened: 0,
     draft: { part, label: `${part} practice`, customer: null, class: null, base, choices, ...whose },

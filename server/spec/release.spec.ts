@@ -108,7 +108,7 @@ describe('A limit table', () => {
   let shop: Shop;
   let ines: Visitor;
   let draft: LimitTable;
-  beforeAll(async () => {
+  beforeEach(async () => {
     shop = await Shop.open();
     ines = await shop.signIn('Ines');
     const tables = await ines.get<LimitRecord[]>('/api/limits');
@@ -121,7 +121,7 @@ describe('A limit table', () => {
       effectiveUntil: null,
     };
   });
-  afterAll(() => shop.close());
+  afterEach(() => shop.close());
   const keep = (changes: Partial<LimitTable>) => ines.call('PUT', '/api/limits/draft', { ...draft, ...changes });
   const release = (revision: string, who = ines) =>
     who.call('POST', '/api/limits/release', { document: 'FL-SPEC-09', revision, class: '9' });
