@@ -10,7 +10,8 @@ module.exports = {
   forbidden: [
     only('core-imports-nothing-of-ours', 'core'),
     only('contract-imports-core-only', 'contract', 'core'),
-    only('server-imports-contract-and-core', 'server', 'contract', 'core'),
+    only('stand-ins-import-core-only', 'stand-ins', 'core'),
+    only('server-imports-contract-and-core', 'server/src', 'contract', 'core', 'server'),
     only('web-imports-contract-and-core', 'web', 'contract', 'core'),
     {
       name: 'core-has-no-node',

@@ -48,7 +48,9 @@ const specs = (name, args, options = {}) => ({
 const PARTS = [
   check('format', 'npx', ['prettier', '--check', '.']),
   check('lint', 'npx', ['eslint', '.']),
-  ...['core', 'contract', 'server', 'e2e', 'bench'].map((part) => check(`types ${part}`, 'npx', ['tsc', '-p', part])),
+  ...['core', 'contract', 'stand-ins', 'server', 'e2e', 'bench'].map((part) =>
+    check(`types ${part}`, 'npx', ['tsc', '-p', part]),
+  ),
   check('types web', 'npx', ['ngc', '-p', 'web/tsconfig.app.json', '--noEmit']),
   check('dependency rules', 'npx', [
     'depcruise',
@@ -56,6 +58,7 @@ const PARTS = [
     '.dependency-cruiser.cjs',
     'core',
     'contract',
+    'stand-ins',
     'server',
     'web/src',
     'e2e',

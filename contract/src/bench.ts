@@ -1,4 +1,7 @@
 import {
+  CHANGES,
+  DISPOSITION_CAUSES,
+  DISPOSITIONS,
   FAILURE_MODES,
   FINDINGS,
   FORCE_UNITS,
@@ -23,7 +26,11 @@ import {
 import { ROLES } from './roles';
 
 const note = z.string().max(500, 'is longer than 500 characters');
-const piece = z.number().int('is not a whole number').min(1, 'starts at 1').max(9999, 'is above 9999');
+const piece = z.number().int('is not a whole number').min(1, 'starts at 1').max(999_999, 'is above 999999');
+const lot = z.number().int().min(1).max(9999);
+const ofLot = lot.optional();
+const wire = z.number().int().min(1).max(9).optional();
+const step = z.number().int().min(1).max(99_999);
 /** UTC to the millisecond, the one form that is hashed and kept. */
 const instant = z.iso.datetime({ precision: 3 });
 const partId = z.string().min(1).max(40);
@@ -36,6 +43,20 @@ export const revisionsSchema: z.ZodType<Revisions> = z.strictObject({
   together: z.array(count).default([]),
   practice: count,
 });
+
+const standsSchema = z.strictObject({
+  tool: partId,
+  die: partId,
+  nest: partId,
+  setting: partId.nullable(),
+  positioner: partId.nullable(),
+  limit: limitKeySchema,
+  revisions: revisionsSchema,
+});
+
+const traceKeySchema = z.strictObject({ id: z.uuid(), digest: z.string().regex(/^[0-9a-f]{64}$/, 'is no SHA-256') });
+
+const positive = z.number().positive('has to be above 0');
 
 export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind', [
   z.strictObject({
@@ -51,6 +72,7 @@ export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind'
   z.strictObject({
     kind: z.literal('measure'),
     run,
+    lot: ofLot,
     piece,
     what: z.enum(MEASURES),
     value: z.number().positive('has to be above 0'),
@@ -58,31 +80,104 @@ export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind'
     unit: z.enum(LENGTH_UNITS),
     note,
   }),
-  z.strictObject({ kind: z.literal('finding'), run, piece, criterion: partId, finding: z.enum(FINDINGS), note }),
+  z.strictObject({
+    kind: z.literal('finding'),
+    run,
+    lot: ofLot,
+    piece,
+    criterion: partId,
+    finding: z.enum(FINDINGS),
+    note,
+  }),
   z.strictObject({
     kind: z.literal('reading'),
     run,
+    lot: ofLot,
     piece,
+    wire,
     force: z.number().positive('has to be above 0'),
     typed: z.string().max(60),
     unit: z.enum(FORCE_UNITS),
     mode: z.enum(FAILURE_MODES),
     note,
     confirmed: z.array(z.string().max(40)).max(5),
+    gauge: partId.optional(),
+    trace: traceKeySchema.optional(),
   }),
-  z.strictObject({ kind: z.literal('ruling'), run, piece, ruling: z.enum(['counts', 'invalid']), note }),
+  z.strictObject({
+    kind: z.literal('hold'),
+    run,
+    lot: ofLot,
+    piece,
+    force: positive,
+    seconds: positive,
+    moved: z.number().nonnegative(),
+    note,
+  }),
+  z.strictObject({
+    kind: z.literal('retention'),
+    run,
+    lot: ofLot,
+    piece,
+    cavity: z.string().trim().min(1).max(12),
+    clicked: z.boolean(),
+    locked: z.boolean().nullable(),
+    force: positive.nullable(),
+    stayed: z.boolean(),
+    note,
+  }),
+  z.strictObject({
+    kind: z.literal('lot'),
+    run,
+    lot,
+    name: z.string().trim().min(1, 'is empty').max(40, 'is longer than 40 characters'),
+    pieces: piece,
+    plan: z.strictObject({
+      everyPieces: z.number().int().min(1).max(999_999).nullable(),
+      everyHours: z.number().positive().max(999).nullable(),
+      afterChange: z.array(z.enum(CHANGES)).max(CHANGES.length),
+      bothSides: z.boolean(),
+    }),
+    stands: standsSchema,
+    note,
+  }),
+  z.strictObject({
+    kind: z.literal('progress'),
+    run,
+    lot,
+    step,
+    what: z.enum(['made', 'pause', 'resume', 'change']),
+    made: z.number().int().min(0).max(999_999),
+    change: z.enum(CHANGES).optional(),
+    to: z.string().trim().min(1).max(60).optional(),
+    note,
+  }),
+  z.strictObject({
+    kind: z.literal('disposition'),
+    run,
+    lot,
+    step,
+    from: piece,
+    to: piece,
+    what: z.enum(DISPOSITIONS),
+    cause: z.enum(DISPOSITION_CAUSES),
+    budget: z.strictObject({ cut: positive, shortest: positive, trim: z.number().nonnegative() }).optional(),
+    note,
+  }),
+  z.strictObject({ kind: z.literal('finish'), run, lot, note }),
+  z.strictObject({
+    kind: z.literal('ruling'),
+    run,
+    lot: ofLot,
+    piece,
+    wire,
+    ruling: z.enum(['counts', 'invalid']),
+    note,
+  }),
   z.strictObject({
     kind: z.literal('release'),
     run,
-    stands: z.strictObject({
-      tool: partId,
-      die: partId,
-      nest: partId,
-      setting: partId.nullable(),
-      positioner: partId.nullable(),
-      limit: limitKeySchema,
-      revisions: revisionsSchema,
-    }),
+    stands: standsSchema,
     note,
   }),
   z.strictObject({
@@ -188,6 +283,8 @@ export const combinationViewSchema = z.object({
   cabinet: z.array(terminalSchema),
   /** Newest revisions in the cabinet. */
   newest: revisionsSchema,
+  /** The lot whose entries are among `entries`, beside those of the set-up and the heads of all lots; null: none yet. */
+  lot: z.number().int().nullable().default(null),
   /** Tubes the shop shrinks over joints. */
   coverings: z.array(coveringSchema),
 });
@@ -198,6 +295,17 @@ export const combinationLineSchema = combinationSchema.extend({
   wireLabel: z.string(),
   family: z.string(),
   release: z.enum(['none', 'released', 'lapsed']),
+  /** The lot being made, or the last one finished; null before the first. */
+  lot: z
+    .object({
+      lot: z.number().int(),
+      name: z.string(),
+      made: z.number().int(),
+      pieces: z.number().int(),
+      verdict: z.enum(['running', 'held', 'accepted', 'meets-made-up-limits']),
+      headline: z.string(),
+    })
+    .nullable(),
   verdict: z.enum(['accepted', 'meets-made-up-limits', 'rejected', 'open']),
   headline: z.string(),
   stages: z.array(z.enum(['pass', 'hold', 'fail', 'missing'])),

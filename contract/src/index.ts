@@ -7,3 +7,4 @@ export * from './record';
 export * from './roles';
 export * from './setUpContext';
 export * from './shopFile';
+export * from './gauge';

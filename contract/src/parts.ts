@@ -326,5 +326,7 @@ export const limitTableSchema: z.ZodType<LimitTable> = z.strictObject({
   interpolates: z.boolean(),
   speed: range,
   hold: z.strictObject({ force: positive, seconds: positive }).nullable().default(null),
+  loadingRate: range.nullable().default(null),
+  retention: positive.nullable().default(null),
   rows: z.array(limitRowSchema).min(1, 'has no row'),
 });

@@ -8,6 +8,8 @@ const MAY = {
   record: ['technician', 'quality'],
   rule: ['quality'],
   'release-set-up': ['quality'],
+  /** Letting pieces go that no check has cleared. */
+  'let-pieces-go': ['quality'],
   'check-tool': ['technician', 'quality', 'engineer'],
   'import-wire-list': ['technician', 'engineer'],
   'import-shop-file': ['engineer'],

@@ -1,5 +1,13 @@
-import type { Combination, CombinationLine, CombinationView, KeptEntry, NewEntry, Problem } from '@tug-mark/contract';
-import type { EntryBody } from '@tug-mark/core';
+import {
+  setUpContext,
+  type Combination,
+  type CombinationLine,
+  type CombinationView,
+  type KeptEntry,
+  type NewEntry,
+  type Problem,
+} from '@tug-mark/contract';
+import { computeSetUp, ofCurrentRun, standingOf, type EntryBody } from '@tug-mark/core';
 import type { FastifyInstance, InjectOptions, LightMyRequestResponse } from 'fastify';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
@@ -175,3 +183,61 @@ export const FRESH = ['FL-RT-0406', 'FL-W-0100'] as const;
 export const TAKE_TOOL: EntryBody = { kind: 'tool', tool: 'HT-11', die: 'A', nest: '1' };
 
 export const sprayerLoom = () => readFile(`${DEMO_FOLDER}/sprayer-loom.csv`, 'utf8');
+
+const measured = (piece: number, value: number): EntryBody => ({
+  kind: 'measure',
+  piece,
+  what: 'strip',
+  value,
+  typed: String(value),
+  unit: 'mm',
+  note: '',
+});
+
+async function setUpOf(who: Visitor, id: string) {
+  const view = await who.view(id);
+  const setUp = computeSetUp(setUpContext(view), view.entries, new Date().toISOString());
+  return { setUp, stands: standingOf(setUp, ofCurrentRun(view.entries), view.revisions) };
+}
+
+/** Takes a fresh combination through all six stages. */
+export async function proveSetUp(technician: Visitor, id: string): Promise<void> {
+  await technician.kept(id, TAKE_TOOL);
+  const { setUp } = await setUpOf(technician, id);
+  for (let piece = 1; piece <= 3; piece++) await technician.kept(id, measured(piece, 7.8));
+  for (const { gate } of setUp.gates) await technician.kept(id, { kind: 'gate', gate, answer: 'yes', note: '' });
+  for (let piece = 1; piece <= 5; piece++) {
+    for (const { code } of setUp.criteria) {
+      await technician.kept(id, { kind: 'finding', piece, criterion: code, finding: 'accept', note: '' });
+    }
+  }
+  for (const [i, force] of [141.6, 138.2, 140.1, 139.4, 142.7].entries()) {
+    await technician.kept(id, reading(i + 1, force));
+  }
+}
+
+export async function releaseSetUp(quality: Visitor, id: string): Promise<LightMyRequestResponse> {
+  const { stands } = await setUpOf(quality, id);
+  if (!stands) throw new Error('nothing to stand on');
+  return quality.put(id, { kind: 'release', stands, note: '' });
+}
+
+/** Opens the first lot of a released set-up. */
+export async function openLot(
+  technician: Visitor,
+  id: string,
+  changes: Partial<Extract<EntryBody, { kind: 'lot' }>> = {},
+): Promise<LightMyRequestResponse> {
+  const { stands } = await setUpOf(technician, id);
+  if (!stands) throw new Error('nothing to stand on');
+  return technician.put(id, {
+    kind: 'lot',
+    lot: 1,
+    name: 'L-0412',
+    pieces: 400,
+    plan: { everyPieces: 50, everyHours: null, afterChange: ['wire-reel'], bothSides: true },
+    stands,
+    note: '',
+    ...changes,
+  });
+}

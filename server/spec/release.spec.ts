@@ -1,16 +1,6 @@
-import { setUpContext, type LimitRecord, type Touched } from '@tug-mark/contract';
-import { computeSetUp, standingOf, type EntryBody, type LimitTable } from '@tug-mark/core';
-import { FRESH, problemOf, reading, Shop, TAKE_TOOL, type Visitor } from './harness';
-
-const measured = (piece: number, value: number): EntryBody => ({
-  kind: 'measure',
-  piece,
-  what: 'strip',
-  value,
-  typed: String(value),
-  unit: 'mm',
-  note: '',
-});
+import type { LimitRecord, Touched } from '@tug-mark/contract';
+import type { LimitTable } from '@tug-mark/core';
+import { FRESH, problemOf, proveSetUp, releaseSetUp, Shop, TAKE_TOOL, type Visitor } from './harness';
 
 describe('A released set-up', () => {
   let shop: Shop;
@@ -25,28 +15,8 @@ describe('A released set-up', () => {
   });
   afterEach(() => shop.close());
 
-  const setUp = async () => {
-    const view = await odile.view(id);
-    const context = setUpContext(view);
-    const computed = computeSetUp(context, view.entries, new Date().toISOString());
-    return { computed, stands: standingOf(computed, view.entries, view.revisions) };
-  };
-  const prove = async () => {
-    await odile.kept(id, TAKE_TOOL);
-    const { computed } = await setUp();
-    for (let piece = 1; piece <= 3; piece++) await odile.kept(id, measured(piece, 7.8));
-    for (const { gate } of computed.gates) await odile.kept(id, { kind: 'gate', gate, answer: 'yes', note: '' });
-    for (let piece = 1; piece <= 5; piece++) {
-      for (const { code } of computed.criteria)
-        await odile.kept(id, { kind: 'finding', piece, criterion: code, finding: 'accept', note: '' });
-    }
-    for (const [i, force] of [141.6, 138.2, 140.1, 139.4, 142.7].entries()) await odile.kept(id, reading(i + 1, force));
-  };
-  const release = async (who: Visitor) => {
-    const { stands } = await setUp();
-    if (!stands) throw new Error('nothing to stand on');
-    return who.put(id, { kind: 'release', stands, note: '' });
-  };
+  const prove = () => proveSetUp(odile, id);
+  const release = (who: Visitor) => releaseSetUp(who, id);
   const state = async () => ((await odile.combination(...FRESH)) as unknown as { release: string }).release;
 
   it('is quality’s act, once every stage has passed, and lapses when another limit table is released', async () => {

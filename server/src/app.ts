@@ -9,12 +9,18 @@ import { demoRoutes } from './demo/routes';
 import { handleErrors } from './http/handleErrors';
 import { refusals } from './http/problems';
 import { servePages } from './http/servePages';
+import { Hub } from './live/hub';
+import { liveRoutes } from './live/routes';
 import { lotRoutes } from './lot/routes';
 import { peopleRoutes } from './people/routes';
 import { readSessions } from './people/session';
 import { recordRoutes } from './records/routes';
 import { sheetRoutes } from './sheets/routes';
+import { GaugeBridge } from './tug/gauges/bridge';
+import { gaugeRoutes } from './tug/gauges/routes';
+import { readGauge } from './tug/gauges/store';
 import { tugRoutes } from './tug/routes';
+import { traceRoutes } from './tug/traces/routes';
 
 export interface AppOptions {
   readonly db: Knex;
@@ -37,6 +43,12 @@ export async function buildApp({
   app.setSerializerCompiler(serializerCompiler);
   handleErrors(app);
 
+  const hub = new Hub(db);
+  const bridge = new GaugeBridge((id) => readGauge(db, id));
+  app.addHook('onClose', async () => {
+    bridge.close();
+    await hub.close();
+  });
   await app.register(
     async (api) => {
       await api.register(cookie);
@@ -62,6 +74,9 @@ export async function buildApp({
       await api.register(peopleRoutes, { db, signInsPerMinute });
       await api.register(cabinetRoutes, { db });
       await api.register(tugRoutes, { db });
+      await api.register(gaugeRoutes, { db, bridge });
+      await api.register(traceRoutes, { db });
+      await api.register(liveRoutes, { hub, bridge });
       await api.register(lotRoutes, { db });
       await api.register(recordRoutes, { db });
       await api.register(sheetRoutes, { db });

@@ -27,10 +27,46 @@ export const MEASURES = ['strip', 'height'] as const;
 /** What the caliper says of a sample piece: its strip length before the crimp, its crimp height after. */
 export type Measure = (typeof MEASURES)[number];
 
+export const CHANGES = ['wire-reel', 'terminal-reel', 'die', 'setting', 'tool', 'person', 'repair'] as const;
+/** What can change while a lot is made; 'repair' is whatever was put right after a failed check. */
+export type LotChange = (typeof CHANGES)[number];
+
+/** When pieces of a lot are checked. The first piece and the last one always are. */
+export interface CheckPlan {
+  /** No stretch longer than this without a checked piece; null: first and last alone. */
+  readonly everyPieces: number | null;
+  /** Hours of work after which a check is due, whatever was made; null: none. */
+  readonly everyHours: number | null;
+  /** Changes after which the next piece is checked. */
+  readonly afterChange: readonly LotChange[];
+  /** Whether the last piece before such a change is checked too. */
+  readonly bothSides: boolean;
+}
+
+export const DISPOSITIONS = ['rework', 'accept', 'scrap', 'use-as-is'] as const;
+/** What becomes of pieces no check has cleared. 'accept' is for pieces that were reworked and checked again. */
+export type DispositionKind = (typeof DISPOSITIONS)[number];
+
+export const DISPOSITION_CAUSES = [
+  'below-limit',
+  'look',
+  'tool-check',
+  'not-checked',
+  'limit-withdrawn',
+  'other',
+] as const;
+
+/** Where a reading's curve is kept, and the SHA-256 of its packed bytes, so that the chain seals the curve too. */
+export interface TraceKey {
+  readonly id: string;
+  readonly digest: string;
+}
+
 /**
  * What a person put on record at the bench, by kind. Forces in N and lengths in mm, whatever unit they were typed in.
  * `run` counts the set-ups of one combination from 1, absent in the first: pieces of an earlier run prove nothing
- * about a later one.
+ * about a later one. `lot` counts the lots of one combination from 1: with it a piece is a piece of that lot, without it a
+ * sample of the set-up. `wire` counts the wires that share a barrel from 1, absent for the first.
  */
 export type EntryBody = { readonly run?: number | undefined } & (
   | {
@@ -45,6 +81,7 @@ export type EntryBody = { readonly run?: number | undefined } & (
   | { readonly kind: 'gate'; readonly gate: Gate; readonly answer: 'yes' | 'no'; readonly note: string }
   | {
       readonly kind: 'measure';
+      readonly lot?: number | undefined;
       readonly piece: number;
       readonly what: Measure;
       readonly value: number;
@@ -54,14 +91,18 @@ export type EntryBody = { readonly run?: number | undefined } & (
     }
   | {
       readonly kind: 'finding';
+      readonly lot?: number | undefined;
       readonly piece: number;
+      /** Code of a point to look at; in a lot also 'as-drawn': every point looked at, and all of them as drawn. */
       readonly criterion: string;
       readonly finding: Finding;
       readonly note: string;
     }
   | {
       readonly kind: 'reading';
+      readonly lot?: number | undefined;
       readonly piece: number;
+      readonly wire?: number | undefined;
       readonly force: number;
       readonly typed: string;
       readonly unit: ForceUnit;
@@ -69,9 +110,83 @@ export type EntryBody = { readonly run?: number | undefined } & (
       readonly note: string;
       /** Questions the person answered with yes before it was kept, e.g. 'above-wire'. */
       readonly confirmed: readonly string[];
+      /** Gauge it came from; absent when typed. */
+      readonly gauge?: string | undefined;
+      readonly trace?: TraceKey | undefined;
     }
-  | { readonly kind: 'ruling'; readonly piece: number; readonly ruling: 'counts' | 'invalid'; readonly note: string }
+  | {
+      readonly kind: 'hold';
+      readonly lot?: number | undefined;
+      readonly piece: number;
+      /** Least force while it was held, N. */
+      readonly force: number;
+      /** s */
+      readonly seconds: number;
+      /** How far the wire moved in the barrel, mm. */
+      readonly moved: number;
+      readonly note: string;
+    }
+  | {
+      readonly kind: 'retention';
+      readonly lot?: number | undefined;
+      /** The connector, counted from 1. */
+      readonly piece: number;
+      readonly cavity: string;
+      /** Whether it clicked home, and whether the secondary lock went in; null where there is none. */
+      readonly clicked: boolean;
+      readonly locked: boolean | null;
+      /** Push it withstood, N; null when it was not pushed. */
+      readonly force: number | null;
+      readonly stayed: boolean;
+      readonly note: string;
+    }
+  | {
+      readonly kind: 'ruling';
+      readonly lot?: number | undefined;
+      readonly piece: number;
+      readonly wire?: number | undefined;
+      readonly ruling: 'counts' | 'invalid';
+      readonly note: string;
+    }
   | { readonly kind: 'release'; readonly stands: Standing; readonly note: string }
+  | {
+      readonly kind: 'lot';
+      readonly lot: number;
+      /** The lot's number in the shop. */
+      readonly name: string;
+      /** Pieces to be made, those pulled included. Another quantity is a correction. */
+      readonly pieces: number;
+      readonly plan: CheckPlan;
+      /** What the set-up was released with when the lot was opened: its readings are judged by that limit table. */
+      readonly stands: Standing;
+      readonly note: string;
+    }
+  | {
+      readonly kind: 'progress';
+      readonly lot: number;
+      /** Counts the steps of one lot from 1. */
+      readonly step: number;
+      readonly what: 'made' | 'pause' | 'resume' | 'change';
+      /** Pieces made so far. */
+      readonly made: number;
+      readonly change?: LotChange | undefined;
+      /** What it was changed to: the reel's number, the person's name. */
+      readonly to?: string | undefined;
+      readonly note: string;
+    }
+  | {
+      readonly kind: 'disposition';
+      readonly lot: number;
+      readonly step: number;
+      readonly from: number;
+      readonly to: number;
+      readonly what: DispositionKind;
+      readonly cause: (typeof DISPOSITION_CAUSES)[number];
+      /** For rework: wire as cut, shortest the drawing allows, and the fresh cut each time, mm. */
+      readonly budget?: { readonly cut: number; readonly shortest: number; readonly trim: number } | undefined;
+      readonly note: string;
+    }
+  | { readonly kind: 'finish'; readonly lot: number; readonly note: string }
   | { readonly kind: 'run'; readonly run: number; readonly cause: string; readonly revisions: Revisions }
 );
 

@@ -1,10 +1,12 @@
-import { isValidMode, judgeReading, plausibleForce, type ReadingVerdict } from '../tug';
+import { isValidMode, judgeReading, plausibleForce, type Limit, type ReadingVerdict } from '../tug';
 import type { SetUp } from './computeSetUp';
 import type { Judgement } from './judgeCombination';
 import { entriesOf } from './entriesOf';
 import type { Entry, EntryBody, Revisions, Standing } from './Entry';
 import { lapseReasons } from './judgeRelease';
-import { currentRun, ofCurrentRun, runOf } from './runs';
+import { checkLotEntry, checkLotPiece } from './production/checkLotEntry';
+import { AS_DRAWN, lotNumbers, readLot } from './production/readLot';
+import { currentRun, lotOf, ofCurrentRun, ofLot, runOf } from './runs';
 import { sameRevisions, sameStanding } from './sameStanding';
 
 /** Why an entry is not taken on record: where, what is wrong and what to do. */
@@ -16,7 +18,12 @@ export interface EntryRefusal {
 }
 
 export type EntryCheck =
-  | { readonly ok: true; readonly reading: ReadingVerdict | null }
+  | {
+      readonly ok: true;
+      readonly reading: ReadingVerdict | null;
+      /** What the reading was judged by; null for other kinds and without a limit. */
+      readonly limit: Limit | null;
+    }
   | { readonly ok: false; readonly refusal: EntryRefusal };
 
 /** What a release or a new run rests on, worked out from the whole journal. */
@@ -26,6 +33,10 @@ export interface Rests {
   readonly stands: Standing | null;
   /** Newest revisions in the cabinet. */
   readonly newest: Revisions;
+  /** Whether the set-up is released, and its release has not lapsed. */
+  readonly isReleased: boolean;
+  /** Why the lot in question cannot be finished yet; empty when it can. */
+  readonly unfinished: readonly string[];
 }
 
 /** Sample pieces can be replaced, but not without end. */
@@ -52,7 +63,7 @@ export function checkEntry(
     ok: false,
     refusal: { code, field, text },
   });
-  const fine: EntryCheck = { ok: true, reading: null };
+  const fine: EntryCheck = { ok: true, reading: null, limit: null };
 
   if (correction.isCorrection && !correction.why?.trim()) {
     return refuse('reason-missing', 'why', 'A correction needs its reason: say what was wrong with the first entry.');
@@ -63,6 +74,16 @@ export function checkEntry(
       return refuse('run-order', 'run', `The set-up is in its run ${run}; the next one is ${run + 1}.`);
     }
     if (!body.cause.trim()) return refuse('note-missing', 'cause', 'Say why the set-up begins again.');
+    const open = lotNumbers(journal)
+      .map((lot) => readLot(journal, lot))
+      .find((lot) => lot?.state !== 'finished');
+    if (open) {
+      return refuse(
+        'lot-open',
+        'run',
+        `Lot ${open.name} is still being made with this set-up. Correct its quantity to what is made and finish it first.`,
+      );
+    }
     return rests && sameRevisions(body.revisions, rests.newest)
       ? fine
       : refuse('revisions-stale', 'revisions', 'The cabinet has other revisions now. Look again, then begin.');
@@ -117,6 +138,20 @@ export function checkEntry(
       'Take a tool first: the steps, the points to look at and the mark all depend on it.',
     );
   }
+  if (body.kind === 'lot' || body.kind === 'progress' || body.kind === 'disposition' || body.kind === 'finish') {
+    const why = checkLotEntry(setUp, journal, body, { isCorrection: correction.isCorrection, rests });
+    return why ? { ok: false, refusal: why } : fine;
+  }
+  const lot = lotOf(body);
+  if (lot !== null && 'piece' in body) {
+    const why = checkLotPiece(journal, lot, body.piece);
+    if (why) return { ok: false, refusal: why };
+  }
+  const wire = 'wire' in body ? (body.wire ?? 1) : 1;
+  const own = setUp.wires[wire - 1];
+  if (!own)
+    return refuse('wire-unknown', 'wire', `This barrel holds ${setUp.wires.length} wires; there is no wire ${wire}.`);
+  const limit = (lot === null ? own.limit : (setUp.lots.get(lot)?.[wire - 1] ?? own.limit)).limit;
   switch (body.kind) {
     case 'release': {
       if (!rests?.stands || (rests.verdict !== 'accepted' && rests.verdict !== 'meets-made-up-limits')) {
@@ -161,9 +196,16 @@ export function checkEntry(
       return fine;
     }
     case 'finding': {
+      if (body.criterion === AS_DRAWN) {
+        if (lot === null)
+          return refuse('criterion-unknown', 'criterion', 'A set-up piece is looked at point by point.');
+        return body.finding === 'accept'
+          ? fine
+          : refuse('finding-not-allowed', 'finding', 'Say which point is not as drawn.');
+      }
       const criterion = setUp.criteria.find((c) => c.code === body.criterion);
       if (!criterion) return refuse('criterion-unknown', 'criterion', 'This set-up has no such point to look at.');
-      if (body.piece > MOST_PIECES)
+      if (lot === null && body.piece > MOST_PIECES)
         return refuse('piece-out-of-range', 'piece', `Sample pieces are numbered 1 to ${MOST_PIECES}.`);
       if (!criterion.findings.includes(body.finding)) {
         return refuse(
@@ -177,24 +219,29 @@ export function checkEntry(
     case 'reading': {
       if (!(Number.isFinite(body.force) && body.force > 0))
         return refuse('force-impossible', 'force', 'A force is a number above 0.');
-      if (body.piece > MOST_PIECES)
+      if (lot === null && body.piece > MOST_PIECES)
         return refuse('piece-out-of-range', 'piece', `Sample pieces are numbered 1 to ${MOST_PIECES}.`);
-      if (body.force > plausibleForce(setUp.breaks) && !body.confirmed.includes('above-wire')) {
+      if (body.force > plausibleForce(own.breaks) && !body.confirmed.includes('above-wire')) {
         return refuse(
           'above-wire',
           'force',
-          `${body.force.toFixed(1)} N is more than this wire can bear (it breaks near ${setUp.breaks.toFixed(0)} N). Check value and unit, then confirm it.`,
+          `${body.force.toFixed(1)} N is more than this wire can bear (it breaks near ${own.breaks.toFixed(0)} N). Check value and unit, then confirm it.`,
         );
       }
       if (!isValidMode(body.mode) && !body.note.trim()) {
         return refuse('note-missing', 'note', 'A reading that is not valid needs its reason: say what happened.');
       }
-      return { ok: true, reading: judgeReading(body.force, setUp.limit.limit?.force ?? null, body.mode) };
+      return { ok: true, reading: judgeReading(body.force, limit?.force ?? null, body.mode), limit };
     }
     case 'ruling': {
-      const reading = entriesOf(entries, 'reading').find((e) => e.body.piece === body.piece);
-      const limit = setUp.standing.limit?.force ?? null;
-      if (!reading || judgeReading(reading.body.force, limit, reading.body.mode).verdict !== 'quality') {
+      const reading = entriesOf(lot === null ? entries : ofLot(journal, lot), 'reading').find(
+        (e) => e.body.piece === body.piece && (e.body.wire ?? 1) === wire,
+      );
+      const judgedBy = lot === null ? own.standing.limit : limit;
+      if (
+        !reading ||
+        judgeReading(reading.body.force, judgedBy?.force ?? null, reading.body.mode).verdict !== 'quality'
+      ) {
         return refuse(
           'nothing-to-rule',
           'piece',
@@ -202,6 +249,38 @@ export function checkEntry(
         );
       }
       if (!body.note.trim()) return refuse('note-missing', 'note', 'A ruling needs its reason.');
+      return fine;
+    }
+    case 'hold': {
+      if (!(body.force > 0 && body.seconds > 0 && body.moved >= 0)) {
+        return refuse('hold-impossible', '', 'A hold has a force and a time above 0, and a movement of 0 or more.');
+      }
+      if (body.force > plausibleForce(own.breaks)) {
+        return refuse(
+          'above-wire',
+          'force',
+          `${body.force.toFixed(1)} N is more than this wire can bear. Check value and unit.`,
+        );
+      }
+      return setUp.limit.limit?.table.hold
+        ? fine
+        : refuse(
+            'hold-not-asked',
+            '',
+            'The limit table names no force and time to hold, so there is nothing to judge a hold by.',
+          );
+    }
+    case 'retention': {
+      if (!setUp.retention) return refuse('no-cavity', '', 'This terminal goes into no cavity.');
+      if (!body.cavity.trim()) return refuse('cavity-missing', 'cavity', 'Say which cavity.');
+      if (body.force !== null && !(body.force > 0))
+        return refuse('force-impossible', 'force', 'A push is a force above 0.');
+      if (setUp.retention.secondaryLock && body.locked === null) {
+        return refuse('lock-missing', 'locked', 'This connector has a secondary lock: say whether it went home.');
+      }
+      if (!(body.clicked && body.stayed && body.locked !== false) && !body.note.trim()) {
+        return refuse('note-missing', 'note', 'Say what differs.');
+      }
       return fine;
     }
   }

@@ -5,7 +5,7 @@ import type { Practice } from '../practice';
 import { choosePreparation, type Preparation, type Stripper } from '../prepare';
 import type { Terminal } from '../terminal';
 import { chooseTool, openToolBook, type Tool, type ToolCandidate, type ToolCheck, type ToolChoice } from '../tool';
-import { findLimit, type LimitFound, type LimitTable } from '../tug';
+import { findLimit, type LimitFound, type LimitKey, type LimitTable } from '../tug';
 import { breakingLoad, type Wire } from '../wire';
 import { entriesOf } from './entriesOf';
 import type { Entry, Revisions } from './Entry';
@@ -53,6 +53,20 @@ export interface SetUp {
   readonly standing: LimitFound;
   /** N */
   readonly breaks: number;
+  /** For a contact that goes into a cavity: push it has to withstand, N (null: the table names none), and its lock. */
+  readonly retention: { readonly force: number | null; readonly secondaryLock: boolean } | null;
+  /** Each wire in the barrel by itself: it is pulled and judged against its own size's limit. The first is `wire`. */
+  readonly wires: readonly WireSetUp[];
+  /** What pieces of each lot are judged by, wire by wire: the table the lot was opened with. */
+  readonly lots: ReadonlyMap<number, readonly LimitFound[]>;
+}
+
+export interface WireSetUp {
+  readonly wire: Wire;
+  readonly limit: LimitFound;
+  readonly standing: LimitFound;
+  /** N */
+  readonly breaks: number;
 }
 
 /**
@@ -76,7 +90,9 @@ export function computeSetUp(
   const taken = entriesOf(entries, 'tool').at(-1)?.body;
   const judgedBy = entriesOf(entries, 'reading').at(-1)?.limit ?? null;
   const day = now.slice(0, 10);
-  const limit = findLimit(context.limits, wire, terminal, context.class, day);
+  const find = (each: Wire, pinned: LimitKey | null = null) =>
+    findLimit(context.limits, each, terminal, context.class, day, pinned);
+  const limit = find(wire);
   const fit = judgeFit(terminal, wires, use, practice);
   const nearest = fit.verdict === 'no' ? nearestFits(terminal, wires, use, practice, context.cabinet) : [];
   const preparation = choosePreparation(terminal, wire, practice, context.strippers, fit.folded);
@@ -113,7 +129,23 @@ export function computeSetUp(
       : [],
     measures: { strip: strip?.window ?? null, height: crimpHeight(terminal, wire) },
     limit,
-    standing: judgedBy ? findLimit(context.limits, wire, terminal, context.class, day, judgedBy) : limit,
+    standing: judgedBy ? find(wire, judgedBy) : limit,
     breaks: breakingLoad(wire.conductor),
+    retention: terminal.cavity && {
+      force: limit.limit?.table.retention ?? null,
+      secondaryLock: terminal.cavity.secondaryLock,
+    },
+    wires: wires.map((each) => {
+      const own = find(each);
+      return {
+        wire: each,
+        limit: own,
+        standing: judgedBy ? find(each, judgedBy) : own,
+        breaks: breakingLoad(each.conductor),
+      };
+    }),
+    lots: new Map(
+      entriesOf(journal, 'lot').map(({ body }) => [body.lot, wires.map((each) => find(each, body.stands.limit))]),
+    ),
   };
 }

@@ -8,6 +8,7 @@ import {
   currentRun,
   judgeCombination,
   ofCurrentRun,
+  restsOf,
   standingOf,
   type Entry,
   type EntryBody,
@@ -267,7 +268,7 @@ describe('The set-up run of a sealed contact', () => {
       return standingOf(this.setUp(), ofCurrentRun(this.entries), this.context.revisions);
     }
     check(body: EntryBody) {
-      const rests = { verdict: this.judge().verdict, stands: this.stands(), newest: this.context.newest };
+      const rests = restsOf(this.setUp(), this.entries, this.context, null, NOW);
       const done = checkEntry(this.setUp(), this.entries, body, { why: null, isCorrection: false }, rests);
       return done.ok ? 'kept' : done.refusal.code;
     }

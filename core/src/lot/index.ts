@@ -1,8 +1,22 @@
 export { compareSetUps, type SetUpCompared } from './compareSetUps';
 export { checkEntry, type EntryCheck, type EntryRefusal, type Rests } from './checkEntry';
-export { computeSetUp, type SetUp, type SetUpContext } from './computeSetUp';
-export { MEASURES, type Entry, type EntryBody, type Measure, type Revisions, type Standing } from './Entry';
-export { entrySlot } from './entrySlot';
+export { computeSetUp, type SetUp, type SetUpContext, type WireSetUp } from './computeSetUp';
+export {
+  CHANGES,
+  DISPOSITION_CAUSES,
+  DISPOSITIONS,
+  MEASURES,
+  type LotChange,
+  type CheckPlan,
+  type DispositionKind,
+  type Entry,
+  type EntryBody,
+  type Measure,
+  type Revisions,
+  type Standing,
+  type TraceKey,
+} from './Entry';
+export { entrySlot, lotSlot } from './entrySlot';
 export { inForce } from './inForce';
 export { entriesOf } from './entriesOf';
 export {
@@ -16,4 +30,6 @@ export {
 export { slotsToCheck } from './slotsToCheck';
 export { crimpHeight, judgeMeasures, type MeasureRanges, type MeasureVerdict } from './judgeMeasures';
 export { standingOf, type ReleaseVerdict } from './judgeRelease';
-export { currentRun, ofCurrentRun, runOf } from './runs';
+export * from './production';
+export { restsOf } from './restsOf';
+export { currentRun, lotOf, ofCurrentRun, ofLot, runOf } from './runs';

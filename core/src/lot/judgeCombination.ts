@@ -1,9 +1,9 @@
 import { judgeLook, type LookVerdict } from '../look';
 import { judgeTool, type Tool, type ToolCheck } from '../tool';
 import type { Practice } from '../practice';
-import { isValidMode, judgeGroup, judgeReading, type GroupVerdict } from '../tug';
+import { isValidMode, judgeGroup, judgeHold, judgeReading, judgeRetention, type GroupVerdict } from '../tug';
 import { reason, type Reason } from '../verdict';
-import type { SetUp, SetUpContext } from './computeSetUp';
+import type { SetUp, SetUpContext, WireSetUp } from './computeSetUp';
 import { entriesOf } from './entriesOf';
 import type { Entry } from './Entry';
 import { judgeMeasures } from './judgeMeasures';
@@ -35,7 +35,8 @@ export interface Judgement {
   /** What holds it back, worst first. */
   readonly holding: readonly { readonly stage: Stage; readonly text: string }[];
   readonly look: LookVerdict;
-  readonly group: GroupVerdict | null;
+  /** Of each wire in the barrel; empty where no limit applies. */
+  readonly groups: readonly GroupVerdict[];
   readonly release: ReleaseVerdict;
 }
 
@@ -55,7 +56,7 @@ export function judgeCombination(
   const entries = ofCurrentRun(journal);
   const findings = entriesOf(entries, 'finding').map((e) => e.body);
   const look = judgeLook(setUp.criteria, findings, practice.setUpPieces);
-  const { group, verdict: tug } = judgeTug(setUp, entries, practice);
+  const { groups, verdict: tug } = judgeTug(setUp, entries, practice);
   const stages: StageVerdict[] = [
     judgeMatch(setUp),
     judgePrepare(setUp, entries, practice),
@@ -90,7 +91,7 @@ export function judgeCombination(
     open: `Held back by ${first?.stage}: ${first?.text}`,
   }[verdict];
   const release = judgeRelease(setUp, entries, context.revisions, context.newest, complete);
-  return { verdict, headline, stages, holding, look, group, release };
+  return { verdict, headline, stages, holding, look, groups, release };
 }
 
 const placeInWork = ({ stage, state }: StageVerdict) =>
@@ -255,43 +256,100 @@ function judgeTug(
   setUp: SetUp,
   entries: readonly Entry[],
   practice: Practice,
-): { group: GroupVerdict | null; verdict: StageVerdict } {
-  const { limit } = setUp.standing;
+): { groups: readonly GroupVerdict[]; verdict: StageVerdict } {
   const wanted = practice.setUpPieces;
-  if (!limit) {
+  const missing = setUp.wires.find(({ standing }) => !standing.limit)?.standing;
+  if (missing) {
     return {
-      group: null,
+      groups: [],
       verdict: {
         stage: 'tug',
         state: 'missing',
-        answer: setUp.standing.reason.text,
-        reasons: [{ ...setUp.standing.reason, weight: 'hold' }],
+        answer: missing.reason.text,
+        reasons: [{ ...missing.reason, weight: 'hold' }],
       },
     };
   }
-  const rulings = new Map(entriesOf(entries, 'ruling').map((e) => [e.body.piece, e.body.ruling]));
-  const readings = entriesOf(entries, 'reading').map((e) => e.body);
-  const atQuality = readings.filter(
-    (r) => judgeReading(r.force, limit.force, r.mode).verdict === 'quality' && !rulings.has(r.piece),
-  );
-  const valid = readings.filter((r) => isValidMode(r.mode) || rulings.get(r.piece) === 'counts');
-  const group = judgeGroup(
-    valid.map((r) => r.force),
-    limit.force,
-    practice,
-    wanted,
-  );
-  const reasons = [
-    ...atQuality.map((r) =>
-      reason('at-quality', 'hold', `Piece ${r.piece} is low and was called not valid: quality has to rule on it.`, {
-        piece: r.piece,
-      }),
-    ),
-    ...group.reasons,
-  ];
-  const state = group.state === 'fail' ? 'fail' : atQuality.length ? 'hold' : group.state;
-  const answer = valid.length
-    ? `${valid.length} of ${wanted} pulled, each ≥ ${limit.force.toFixed(1)} N; lowest ${group.summary?.min.toFixed(1)} N.`
-    : `${wanted} pulls, each ≥ ${limit.force.toFixed(1)} N.`;
-  return { group, verdict: { stage: 'tug', state, answer, reasons } };
+  const judged = setUp.wires.map((own, index) => judgeWire(setUp, own, index + 1, entries, practice));
+  const kept = judgeKept(setUp, entries);
+  const states = [...judged.map((w) => w.state), kept.state];
+  const state = (['fail', 'hold', 'missing', 'pass'] as const).find((s) => states.includes(s)) ?? 'missing';
+  return {
+    groups: judged.map((w) => w.group),
+    verdict: {
+      stage: 'tug',
+      state,
+      answer: judged.map((w) => w.answer).join(' '),
+      reasons: [...judged.flatMap((w) => w.reasons), ...kept.reasons],
+    },
+  };
+
+  /** One wire of the barrel against its own limit. */
+  function judgeWire(
+    { wires }: SetUp,
+    own: WireSetUp,
+    wire: number,
+    all: readonly Entry[],
+    { setUpPieces }: Practice,
+  ): { group: GroupVerdict; state: StageState; answer: string; reasons: Reason[] } {
+    const limit = own.standing.limit?.force ?? 0;
+    const isOwn = (e: { body: { wire?: number | undefined } }) => (e.body.wire ?? 1) === wire;
+    const rulings = new Map(
+      entriesOf(all, 'ruling')
+        .filter(isOwn)
+        .map((e) => [e.body.piece, e.body.ruling]),
+    );
+    const readings = entriesOf(all, 'reading')
+      .filter(isOwn)
+      .map((e) => e.body);
+    const atQuality = readings.filter(
+      (r) => judgeReading(r.force, limit, r.mode).verdict === 'quality' && !rulings.has(r.piece),
+    );
+    const valid = readings.filter((r) => isValidMode(r.mode) || rulings.get(r.piece) === 'counts');
+    const group = judgeGroup(
+      valid.map((r) => r.force),
+      limit,
+      practice,
+      setUpPieces,
+    );
+    const name = wires.length > 1 ? `Wire ${wire}, ${own.wire.label}: ` : '';
+    const reasons = [
+      ...atQuality.map((r) =>
+        reason(
+          'at-quality',
+          'hold',
+          `${name}Piece ${r.piece} is low and was called not valid: quality has to rule on it.`,
+          {
+            piece: r.piece,
+            wire,
+          },
+        ),
+      ),
+      ...group.reasons.map((r) => (name ? { ...r, text: `${name}${r.text}` } : r)),
+    ];
+    const least = `each ≥ ${limit.toFixed(1)} N`;
+    return {
+      group,
+      state: group.state === 'fail' ? 'fail' : atQuality.length ? 'hold' : group.state,
+      answer: valid.length
+        ? `${name}${valid.length} of ${wanted} pulled, ${least}; lowest ${group.summary?.min.toFixed(1)} N.`
+        : `${name}${wanted} pulls, ${least}.`,
+      reasons,
+    };
+  }
+}
+
+/** What else was tried of the joint: holds, and contacts pushed in their cavities. None is asked for; a bad one fails. */
+function judgeKept(setUp: SetUp, entries: readonly Entry[]): { state: StageState; reasons: Reason[] } {
+  const reasons: Reason[] = [];
+  const table = setUp.standing.limit?.table;
+  for (const { body } of entriesOf(entries, 'hold')) {
+    const held = judgeHold(body, table?.hold ?? null);
+    reasons.push({ ...held.reason, text: `Piece ${body.piece}: ${held.reason.text}` });
+  }
+  for (const { body } of entriesOf(entries, 'retention')) {
+    const stays = judgeRetention(body, setUp.retention?.force ?? null);
+    reasons.push({ ...stays.reason, text: `Cavity ${body.cavity}: ${stays.reason.text}` });
+  }
+  return { state: reasons.some((r) => r.weight === 'bad') ? 'fail' : 'pass', reasons };
 }

@@ -1,2 +1,17 @@
+export { andersonDarling, LEAST_FOR_NORMALITY } from './andersonDarling';
+export {
+  LEAST_BASELINE,
+  makeBaseline,
+  movingRanges,
+  runSignals,
+  subgroupsOf,
+  type Baseline,
+  type ControlLimits,
+  type RunSignal,
+} from './controlChart';
+export { findOutlier, type Outlier } from './grubbs';
+export { acceptanceProbability, sampleForRisk } from './hypergeometric';
+export { normalFrom, random } from './random';
 export { summarise, type Summary } from './summarise';
-export { toleranceFactor } from './toleranceFactor';
+export { solveToleranceFactor, toleranceFactor } from './toleranceFactor';
+export { forecastLimit, median, theilSen, type Forecast, type Trend } from './trend';

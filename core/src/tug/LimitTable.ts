@@ -28,6 +28,10 @@ export interface LimitTable extends LimitKey {
   readonly speed: Range;
   /** For hold tests: force to reach, N, and how long it is held, s; null where the document names none. */
   readonly hold: { readonly force: number; readonly seconds: number } | null;
+  /** How fast the force may rise, N/s; null where the document names none. */
+  readonly loadingRate: Range | null;
+  /** Push a seated contact withstands in its cavity, N; null where the document names none. */
+  readonly retention: number | null;
   readonly rows: readonly LimitRow[];
 }
 

@@ -9,3 +9,7 @@ export { judgeReading, type ReadingVerdict } from './judgeReading';
 export { readLimitRows, writeLimitRows, type LimitRowsRead } from './limitRows';
 export { LIMIT_ORIGINS, LIMIT_STATUSES, type LimitKey, type LimitRow, type LimitTable } from './LimitTable';
 export { readForce, type ForceRead } from './readForce';
+export { judgeHold } from './judgeHold';
+export { judgeRetention } from './judgeRetention';
+export * from './trace';
+export * from './gauge';

@@ -1,25 +1,51 @@
 import type { Practice } from '../practice';
-import { summarise, toleranceFactor, type Summary } from '../statistics';
+import {
+  andersonDarling,
+  findOutlier,
+  LEAST_FOR_NORMALITY,
+  summarise,
+  toleranceFactor,
+  type Outlier,
+  type Summary,
+} from '../statistics';
 import { showNumber } from '../units';
 import { reason, type Reason } from '../verdict';
 
 export interface GroupVerdict {
-  readonly state: 'pass' | 'fail' | 'missing';
+  /** 'hold': the readings pass, but they are not normal and too few for a statement that does without. */
+  readonly state: 'pass' | 'hold' | 'fail' | 'missing';
   readonly summary: Summary | null;
   /** (mean - limit) / (3 s); null below two readings or with no spread. */
   readonly cpl: number | null;
-  /** Tolerance factor used; null below two readings. */
+  /** Tolerance factor used; null below two readings and where the readings are not normal. */
   readonly k: number | null;
-  /** mean - k s, N: the force that `coverage` of pieces like these hold with `confidence`; null below two readings. */
+  /** The force, N, that `coverage` of pieces like these hold with `confidence`; null where nothing supports one. */
   readonly lowerBound: number | null;
+  /** 'assumed' below eight readings, where no test can tell. */
+  readonly shape: 'assumed' | 'normal' | 'not-normal' | null;
+  /** p of the normality test; null where it was not made. */
+  readonly p: number | null;
+  /** The reading that stands apart from the others; it stays in. */
+  readonly outlier: Outlier | null;
   readonly reasons: readonly Reason[];
 }
 
+/** Below this p the readings are not taken as normal. */
+const LEAST_P = 0.05;
+/** Of more readings than this, an even selection is tested for shape: more would call every process not normal. */
+const MOST_TESTED = 500;
+
 /**
- * Judges the valid readings of one group against their limit: minimum, mean, s, Cpl and the lower tolerance bound
- * mean - k s. Normality is assumed and said; with so few readings no test could show otherwise.
+ * Judges the valid readings of one group against their limit: minimum, mean, s, Cpl and a lower bound for `coverage` of
+ * pieces like these. Its assumption is checked and said:
  *
- * Which of 'each reading' and 'group bound' decide is the practice's choice.
+ * - below 8 readings normality is assumed: the bound is mean - k s;
+ * - from 8 on Anderson-Darling decides; while p is 0.05 or more the bound is mean - k s;
+ * - not normal: with n readings one is 1 - coverage^n sure that `coverage` hold above the lowest one, whatever the shape;
+ *   where that is sure enough the lowest is the bound, else a person decides.
+ *
+ * A reading that stands apart (Grubbs, 5 %) is told and stays in. Which of 'each reading' and 'group bound' decide is the
+ * practice's choice.
  *
  * @param forces valid readings in force, N
  * @param limit least force, N
@@ -35,15 +61,31 @@ export function judgeGroup(forces: ArrayLike<number>, limit: number, practice: P
       cpl: null,
       k: null,
       lowerBound: null,
+      shape: null,
+      p: null,
+      outlier: null,
       reasons: [reason('no-readings', 'hold', `No valid reading yet; ${wanted} are due.`, { wanted })],
     };
   }
   const { n, min, mean, s } = summary;
-  const k = s === null ? null : toleranceFactor(n, practice.coverage, practice.confidence);
-  const lowerBound = s === null || k === null ? null : mean - k * s;
+  const test = n >= LEAST_FOR_NORMALITY ? andersonDarling(thin(forces)) : null;
+  const shape = s === null || s === 0 ? null : !test ? 'assumed' : test.p >= LEAST_P ? 'normal' : 'not-normal';
+  const sure = 1 - practice.coverage ** n;
+  const isFree = shape === 'not-normal';
+  const k = s === null || isFree ? null : toleranceFactor(n, practice.coverage, practice.confidence);
+  const lowerBound = isFree
+    ? sure >= practice.confidence
+      ? min
+      : null
+    : s === null || k === null
+      ? null
+      : mean - k * s;
   const cpl = s ? (mean - limit) / (3 * s) : null;
+  const outlier = n <= MOST_TESTED ? findOutlier(forces) : null;
+  const judgesGroup = practice.acceptance !== 'minimum-only';
 
   let failed = false;
+  let doubtful = false;
   if (practice.acceptance !== 'group-only' && min < limit) {
     failed = true;
     reasons.push(
@@ -58,9 +100,28 @@ export function judgeGroup(forces: ArrayLike<number>, limit: number, practice: P
   if (n < wanted) {
     reasons.push(reason('too-few', 'hold', `${n} of ${wanted} valid readings are made.`, { n, wanted }));
   }
-  if (lowerBound !== null && practice.acceptance !== 'minimum-only') {
+  const share = `${Number((practice.coverage * 100).toPrecision(4))} %`;
+  const percent = (value: number) => `${Number((value * 100).toPrecision(2))} %`;
+  if (judgesGroup && isFree && lowerBound === null) {
+    doubtful = true;
+    const enough = Math.ceil(Math.log(1 - practice.confidence) / Math.log(practice.coverage));
+    reasons.push(
+      reason(
+        'not-normal',
+        'hold',
+        `${n} like these, and not normal (p = ${(test?.p ?? 0).toPrecision(2)}): one is ${percent(sure)} sure that ${share} hold above the lowest, ${showNumber(min, 1, limit)} N. Look for two kinds of joint among them; ${enough} readings would do without a shape.`,
+        { n, p: test?.p ?? 0, sure, enough },
+      ),
+    );
+  } else if (judgesGroup && lowerBound !== null) {
     const bound = showNumber(lowerBound, 1, limit);
-    const text = `${n} like these: ${practice.confidence * 100} % sure that ${practice.coverage * 100} % hold above ${bound} N; limit ${showNumber(limit, 1)} N. Taken as normal.`;
+    const how = isFree
+      ? 'Not normal, so the lowest itself is the bound.'
+      : shape === 'normal'
+        ? `They look normal (p = ${(test?.p ?? 0).toFixed(2)}).`
+        : 'Taken as normal.';
+    const certain = isFree ? percent(sure) : `${practice.confidence * 100} %`;
+    const text = `${n} like these: ${certain} sure that ${share} hold above ${bound} N; limit ${showNumber(limit, 1)} N. ${how}`;
     const enough = lowerBound >= limit;
     reasons.push(
       reason(enough ? 'bound-holds' : 'bound-below', enough ? 'good' : n < wanted ? 'hold' : 'bad', text, {
@@ -71,8 +132,26 @@ export function judgeGroup(forces: ArrayLike<number>, limit: number, practice: P
     );
     if (!enough && n >= wanted) failed = true;
   }
+  if (outlier) {
+    reasons.push(
+      reason(
+        'stands-apart',
+        'note',
+        `${showNumber(outlier.value, 1)} N stands apart from the others: ${outlier.g.toFixed(2)} standard deviations off, where ${outlier.critical.toFixed(2)} is still chance. It stays in; find out why.`,
+        { value: outlier.value, g: outlier.g, critical: outlier.critical, index: outlier.index },
+      ),
+    );
+  }
   if (s === 0) {
     reasons.push(reason('no-spread', 'note', 'All readings are equal: is the gauge holding an old peak?', { n }));
   }
-  return { state: failed ? 'fail' : n < wanted ? 'missing' : 'pass', summary, cpl, k, lowerBound, reasons };
+  const state = failed ? 'fail' : n < wanted ? 'missing' : doubtful ? 'hold' : 'pass';
+  return { state, summary, cpl, k, lowerBound, shape, p: test?.p ?? null, outlier, reasons };
+}
+
+function thin(forces: ArrayLike<number>): number[] {
+  const step = Math.max(1, Math.ceil(forces.length / MOST_TESTED));
+  const kept: number[] = [];
+  for (let i = 0; i < forces.length; i += step) kept.push(forces[i] as number);
+  return kept;
 }

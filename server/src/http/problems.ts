@@ -71,6 +71,23 @@ export const refusals = {
       'The entry to correct is not in this journal or speaks of something else.',
       'Reload and correct the entry you see.',
     ),
+  traceMissing: () =>
+    new Refusal(
+      422,
+      'trace-missing',
+      'The curve this reading names is not on record.',
+      'Send the curve first; the reading keeps its place until then.',
+    ),
+  traceUnreadable: () =>
+    new Refusal(
+      422,
+      'trace-unreadable',
+      'These bytes are no curve.',
+      'Send it as this application packs it, or as CSV.',
+    ),
+  traceTaken: () =>
+    new Refusal(409, 'trace-taken', 'Another curve is kept under this id.', 'Send it again under a new id.'),
+  gaugeSilent: (text: string) => new Refusal(502, 'gauge-silent', 'The gauge sent no curve.', text),
   entryRefused: (code: string, field: string, text: string) =>
     new Refusal(422, code, text, 'Nothing was put on record.', field ? { errors: [{ where: field, text }] } : {}),
   fileTooLarge: (limit: string) =>

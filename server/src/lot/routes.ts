@@ -4,17 +4,38 @@ import {
   keptEntrySchema,
   newEntrySchema,
   type CombinationLine,
+  type KeptEntry,
 } from '@tug-mark/contract';
-import { computeSetUp, familyName, judgeCombination, openToolBook } from '@tug-mark/core';
+import {
+  computeSetUp,
+  familyName,
+  judgeCombination,
+  judgeLot,
+  lotNumbers,
+  openToolBook,
+  type SetUp,
+  type SetUpContext,
+} from '@tug-mark/core';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import { Refusal } from '../http/problems';
 import { only, signedIn } from '../people/session';
-import { contextsOf, Journal, pageCombinations, readJournals, readShared, readView, takenSince } from './store';
+import {
+  contextsOf,
+  Journal,
+  pageCombinations,
+  readEntriesAfter,
+  readJournals,
+  readShared,
+  readView,
+  takenSince,
+} from './store';
 
 /** Combinations per page of the bench list. */
 const PAGE = 200;
+/** Most entries a station catches up on at once; farther behind it reads the combination anew. */
+const CATCH_UP = 500;
 
 /** The bench: every combination with its state, one of them in full, and its journal. */
 export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }) => {
@@ -35,6 +56,7 @@ export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
       const journals = await readJournals(
         db,
         rows.map((row) => row.id),
+        'newest-lot',
       );
       const shared = await readShared(db, takenSince(journals.values()));
       const contexts = await contextsOf(db, rows, shared);
@@ -62,6 +84,7 @@ export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
             family: familyName(context.terminal.family),
             verdict: judgement.verdict,
             release: judgement.release.state,
+            lot: lotLine(setUp, entries, context, now),
             headline: judgement.headline,
             stages: judgement.stages.map((stage) => stage.state),
             touchedAt: entries.at(-1)?.at ?? null,
@@ -72,10 +95,36 @@ export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
     },
   );
 
-  app.get('/combinations/:id', { schema: { params, response: { 200: combinationViewSchema } } }, (request) => {
-    signedIn(request);
-    return readView(db, request.params.id);
-  });
+  app.get(
+    '/combinations/:id',
+    {
+      schema: {
+        params,
+        querystring: z.object({ lot: z.coerce.number().int().positive().optional() }),
+        response: { 200: combinationViewSchema },
+      },
+    },
+    (request) => {
+      signedIn(request);
+      return readView(db, request.params.id, request.query.lot);
+    },
+  );
+
+  /** What others put on record since; a station that was told of news, or was away, catches up here. */
+  app.get(
+    '/combinations/:id/entries',
+    {
+      schema: {
+        params,
+        querystring: z.object({ after: z.coerce.number().int().nonnegative() }),
+        response: { 200: z.array(keptEntrySchema) },
+      },
+    },
+    (request) => {
+      signedIn(request);
+      return readEntriesAfter(db, request.params.id, request.query.after, CATCH_UP);
+    },
+  );
 
   app.post(
     '/combinations/:id/entries',
@@ -88,8 +137,12 @@ export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
     },
     async (request, reply) => {
       const append = async () => {
-        if (request.body.body.kind === 'ruling') await only('rule')(request);
-        if (request.body.body.kind === 'release') await only('release-set-up')(request);
+        const { body } = request.body;
+        if (body.kind === 'ruling') await only('rule')(request);
+        if (body.kind === 'release') await only('release-set-up')(request);
+        if (body.kind === 'disposition' && (body.what === 'accept' || body.what === 'use-as-is')) {
+          await only('let-pieces-go')(request);
+        }
         const believed = { version: request.shopVersion, session: request.sessionToken };
         return journal.append(request.params.id, request.body, signedIn(request), believed, new Date());
       };
@@ -109,3 +162,17 @@ export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
     },
   );
 };
+
+/** The newest lot in a line; null before the first. */
+function lotLine(
+  setUp: SetUp,
+  entries: readonly KeptEntry[],
+  context: SetUpContext,
+  now: string,
+): CombinationLine['lot'] {
+  const newest = lotNumbers(entries).at(-1);
+  const judged = newest === undefined ? null : judgeLot(setUp, entries, context, newest, now);
+  if (!judged) return null;
+  const { head, verdict, headline } = judged;
+  return { lot: head.lot, name: head.name, made: head.made, pieces: head.pieces, verdict, headline };
+}

@@ -5,15 +5,15 @@ import {
   currentRun,
   entrySlot,
   inForce,
-  judgeCombination,
   judgeFit,
-  ofCurrentRun,
+  lotOf,
+  restsOf,
   slotsToCheck,
-  standingOf,
   type LimitKey,
   type Rests,
   type SetUp,
   type SetUpContext,
+  type TraceKey,
 } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
@@ -110,12 +110,69 @@ export async function readJournal(db: Knex, combination: string, slots?: readonl
   return ((await query) as JournalRow[]).map(toEntry);
 }
 
-/** Journals of many combinations at once, each in order. */
-export async function readJournals(db: Knex, combinations: readonly string[]): Promise<Map<string, KeptEntry[]>> {
+/** Entries of one combination after a place in its journal, in order. */
+export async function readEntriesAfter(
+  db: Knex,
+  combination: string,
+  after: number,
+  most: number,
+): Promise<KeptEntry[]> {
+  const rows = (await db('journal')
+    .where({ combination })
+    .where('seq', '>', after)
+    .orderBy('seq')
+    .limit(most)
+    .select(JOURNAL_COLUMNS)) as JournalRow[];
+  return rows.map(toEntry);
+}
+
+/** Entries of the set-up, the heads of all lots, and everything of one lot. */
+async function readJournalOfLot(db: Knex, combination: string, lot: number | null): Promise<KeptEntry[]> {
+  const of = () => db('journal').where({ combination }).select(JOURNAL_COLUMNS);
+  const rows = (
+    await Promise.all([
+      of().whereNull('lot'),
+      of().whereRaw("body ->> 'kind' IN ('lot', 'finish')"),
+      lot === null ? [] : of().where({ lot }).whereRaw("body ->> 'kind' NOT IN ('lot', 'finish')"),
+    ])
+  ).flat() as JournalRow[];
+  return rows.map(toEntry).sort((a, b) => a.seq - b.seq);
+}
+
+/** The newest lot of each combination that has one. */
+async function newestLots(db: Knex, combinations: readonly string[]): Promise<Map<string, number>> {
   const rows = (await db('journal')
     .whereIn('combination', combinations)
+    .whereRaw("body ->> 'kind' IN ('lot', 'finish')")
+    .groupBy('combination')
+    .select('combination')
+    .max('lot as lot')) as { combination: string; lot: number }[];
+  return new Map(rows.map((row) => [row.combination, row.lot]));
+}
+
+/**
+ * Journals of many combinations at once, each in order.
+ * @param which 'all' of them, those of the 'set-up' alone, or 'newest-lot': the set-up and the lot being made
+ */
+export async function readJournals(
+  db: Knex,
+  combinations: readonly string[],
+  which: 'all' | 'set-up' | 'newest-lot' = 'all',
+): Promise<Map<string, KeptEntry[]>> {
+  const query = db('journal')
+    .whereIn('combination', combinations)
     .orderBy(['combination', 'seq'])
-    .select(JOURNAL_COLUMNS)) as JournalRow[];
+    .select(JOURNAL_COLUMNS);
+  if (which !== 'all') void query.whereNull('lot');
+  const rows = (await query) as JournalRow[];
+  if (which === 'newest-lot') {
+    const newest = [...(await newestLots(db, combinations))];
+    const ofLots = newest.length
+      ? ((await db('journal').whereIn(['combination', 'lot'], newest).select(JOURNAL_COLUMNS)) as JournalRow[])
+      : [];
+    rows.push(...ofLots);
+    rows.sort((a, b) => (a.combination < b.combination ? -1 : a.combination > b.combination ? 1 : a.seq - b.seq));
+  }
   const journals = new Map<string, KeptEntry[]>();
   for (const row of rows) {
     const journal = journals.get(row.combination);
@@ -270,8 +327,14 @@ async function readRow(db: Knex, id: string): Promise<CombinationRow> {
   return row;
 }
 
-export async function readView(db: Knex, id: string): Promise<CombinationView> {
-  const [row, entries] = await Promise.all([readRow(db, id), readJournal(db, id)]);
+/**
+ * A combination with its journal.
+ * @param which 'all' entries, or beside those of the set-up the ones of one lot; null: the newest
+ */
+export async function readView(db: Knex, id: string, which: 'all' | number | null = null): Promise<CombinationView> {
+  const row = await readRow(db, id);
+  const lot = typeof which === 'number' ? which : ((await newestLots(db, [id])).get(id) ?? null);
+  const entries = which === 'all' ? await readJournal(db, id) : await readJournalOfLot(db, id, lot);
   const shared = await readShared(db, takenSince([entries]));
   const context = await contextOf(db, row, shared);
   const { terminal, wire, together, practice, use, revisions, newest } = context;
@@ -289,6 +352,7 @@ export async function readView(db: Knex, id: string): Promise<CombinationView> {
     tools: shared.tools,
     checks: shared.checks,
     limits: shared.limits,
+    lot,
     coverings: (await listParts(db, 'covering')).filter((part) => part.recoveredBore !== null),
     cabinet: refused ? await listParts(db, 'terminal') : [],
     entries,
@@ -312,11 +376,13 @@ class ContextCache {
     const context = await this.get(db, id, version);
     const day = now.slice(0, 10);
     const kept = this.forReadings.get(id);
-    if (body.kind === 'reading' && kept?.day === day && kept.run === (body.run ?? 1)) return kept;
-    const journal = await readJournal(db, id, slotsToCheck(body) ?? undefined);
+    const isSample = body.kind === 'reading' && body.lot === undefined;
+    if (isSample && kept?.day === day && kept.run === (body.run ?? 1)) return kept;
+    const slots = slotsToCheck(body);
+    const journal = slots ? await readJournal(db, id, slots) : await readJournalOfLot(db, id, lotOf(body));
     const found = { setUp: computeSetUp(context, journal, now), journal, day, run: currentRun(journal) };
     const hasTool = journal.some((entry) => entry.body.kind === 'tool');
-    if (body.kind === 'reading' && hasTool && version === this.version) this.forReadings.set(id, found);
+    if (isSample && hasTool && version === this.version) this.forReadings.set(id, found);
     return found;
   }
 
@@ -333,6 +399,9 @@ class ContextCache {
     return context;
   }
 }
+
+/** Kinds that rest on what the whole journal says. */
+const RESTING: readonly KeptEntry['body']['kind'][] = ['release', 'run', 'lot', 'disposition', 'finish'];
 
 export interface Appended {
   readonly entry: KeptEntry;
@@ -363,8 +432,7 @@ export class Journal {
     const { db } = this;
     const now = at.toISOString();
     const { setUp, journal } = await this.cache.toCheck(db, combination, believed.version, entry.body, now);
-    const { kind } = entry.body;
-    const rests = kind === 'release' || kind === 'run' ? await this.restsOn(combination, now) : null;
+    const rests = RESTING.includes(entry.body.kind) ? await this.restsOn(combination, entry.body, now) : null;
     const about = { isCorrection: entry.corrects !== null, why: entry.why };
     const check = checkEntry(setUp, journal, entry.body, about, rests);
     if (!check.ok) {
@@ -372,7 +440,8 @@ export class Journal {
       if (known) return known;
       throw refusals.entryRefused(check.refusal.code, check.refusal.field, check.refusal.text);
     }
-    const table = check.reading ? setUp.limit.limit?.table : undefined;
+    if (entry.body.kind === 'reading' && entry.body.trace) await this.traceIsThere(combination, entry.body.trace);
+    const table = check.limit?.table;
     const content = {
       id: entry.id,
       at: now,
@@ -384,7 +453,7 @@ export class Journal {
             verdict: check.reading.verdict,
             margin: check.reading.margin,
             text: check.reading.reason.text,
-            force: setUp.limit.limit?.force ?? null,
+            force: check.limit?.force ?? null,
           }
         : null,
       limit: table ? { document: table.document, revision: table.revision, class: table.class } : null,
@@ -438,16 +507,18 @@ export class Journal {
     }
   }
 
-  /** What a release or a new run rests on, judged from the whole journal. */
-  private async restsOn(combination: string, now: string): Promise<Rests> {
-    const [row, entries] = await Promise.all([readRow(this.db, combination), readJournal(this.db, combination)]);
+  /** What a release, a new run or a step of a lot rests on, judged from the whole journal. */
+  private async restsOn(combination: string, body: KeptEntry['body'], now: string): Promise<Rests> {
+    const row = await readRow(this.db, combination);
+    const lot = lotOf(body);
+    const entries = await readJournalOfLot(this.db, combination, lot);
     const context = await contextOf(this.db, row, await readShared(this.db, takenSince([entries])));
-    const setUp = computeSetUp(context, entries, now);
-    return {
-      verdict: judgeCombination(setUp, entries, context, now).verdict,
-      stands: standingOf(setUp, ofCurrentRun(entries), context.revisions),
-      newest: context.newest,
-    };
+    return restsOf(computeSetUp(context, entries, now), entries, context, lot, now);
+  }
+
+  /** A curve is kept before the reading that names it. */
+  private async traceIsThere(combination: string, { id, digest }: TraceKey): Promise<void> {
+    if (!(await this.db('traces').where({ id, combination, digest }).first('id'))) throw refusals.traceMissing();
   }
 
   /** A new run works from the revisions it names. Done again with the same entry it changes nothing. */

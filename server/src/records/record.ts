@@ -13,7 +13,7 @@ import { listLimits } from '../tug/store';
 
 /** The record of one combination as it stands now. */
 export async function makeRecord(db: Knex, id: string, now: string): Promise<CombinationRecord> {
-  const [view, shop] = await Promise.all([readView(db, id), readShop(db)]);
+  const [view, shop] = await Promise.all([readView(db, id, 'all'), readShop(db)]);
   const { entries, combination, practice, tools, checks, together, revisions } = view;
   const context = setUpContext(view);
   const judgement = judgeCombination(computeSetUp(context, entries, now), entries, context, now);

@@ -12,6 +12,7 @@ export async function* readSheets(db: Knex, which: { id: string } | { list: stri
     const journals = await readJournals(
       db,
       rows.map((row) => row.id),
+      'set-up',
     );
     const shared = await readShared(db, takenSince(journals.values()));
     const contexts = await contextsOf(db, rows, shared);

@@ -24,6 +24,7 @@ const line = (id: string, changes: Partial<CombinationLine> = {}): CombinationLi
   customer: null,
   demand: NO_DEMAND,
   release: 'none',
+  lot: null,
   terminalLabel: 'ring M4',
   wireLabel: '0.75 mm²',
   family: 'bare terminal',

@@ -1,9 +1,10 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { catchError, filter, from, fromEvent, map, of, switchMap } from 'rxjs';
+import { auditTime, catchError, concatMap, EMPTY, filter, from, fromEvent, map, of, switchMap } from 'rxjs';
 import { Api, ApiProblem, toProblem } from '../http/api';
 import { outboxActions } from '../outbox/outbox.state';
+import { Live } from '../live/live';
 import { sessionActions } from '../session/session.state';
 import { handActions, handFeature } from './hand.state';
 
@@ -61,3 +62,47 @@ export const refetchOnReturn = createEffect(
     ),
   { functional: true },
 );
+
+/** Others have put something on record for what is in hand: fetch it. Own entries come back as news too and are known. */
+export const catchUp = createEffect(
+  (live = inject(Live), store = inject(Store), api = inject(Api)) => {
+    const view = store.selectSignal(handFeature.selectView);
+    return live.news.pipe(
+      filter((news) => {
+        const hand = view();
+        if (!hand || news.kind === 'shop') return false;
+        return (
+          news.kind === 'look-again' || (news.combination === hand.combination.id && news.seq > lastSeq(hand.entries))
+        );
+      }),
+      // A moment, so that a burst of entries is fetched once.
+      auditTime(80),
+      concatMap(() => {
+        const hand = view();
+        if (!hand) return EMPTY;
+        const { id } = hand.combination;
+        return from(api.entriesAfter(id, lastSeq(hand.entries))).pipe(
+          map((entries) => handActions.caughtUp({ id, entries })),
+          catchError(() => EMPTY),
+        );
+      }),
+    );
+  },
+  { functional: true },
+);
+
+/** Limits, tools or parts have changed: the set-up in hand is computed from other things now. */
+export const refetchForShop = createEffect(
+  (live = inject(Live), store = inject(Store)) =>
+    live.news.pipe(
+      filter(({ kind }) => kind === 'shop'),
+      auditTime(200),
+      map(() => store.selectSignal(handFeature.selectId)()),
+      filter((id) => id !== null),
+      map((id) => handActions.refresh({ id })),
+    ),
+  { functional: true },
+);
+
+const lastSeq = (entries: readonly { readonly seq: number }[]) =>
+  entries.reduce((last, { seq }) => Math.max(last, seq), 0);

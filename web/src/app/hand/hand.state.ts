@@ -17,6 +17,8 @@ export const handActions = createActionGroup({
     take: props<{ id: string }>(),
     refresh: props<{ id: string }>(),
     loaded: props<{ view: CombinationView }>(),
+    /** What others put on record since. */
+    'caught up': props<{ id: string; entries: KeptEntry[] }>(),
     failed: props<{ problem: Problem }>(),
   },
 });
@@ -39,6 +41,11 @@ export const handFeature = createFeature({
       view.combination.id === s.id ? { ...s, view: withEntries(view, s.confirmed), problem: null } : s,
     ),
     on(handActions.failed, (s, { problem }): HandState => ({ ...s, problem })),
+    on(handActions.caughtUp, (s, { id, entries }): HandState =>
+      s.id === id && entries.length
+        ? { ...s, confirmed: [...s.confirmed, ...entries], view: s.view && withEntries(s.view, entries) }
+        : s,
+    ),
     on(outboxActions.kept, (s, { combination, entry }): HandState =>
       s.id === combination
         ? { ...s, confirmed: [...s.confirmed, entry], view: s.view && withEntries(s.view, [entry]) }

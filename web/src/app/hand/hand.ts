@@ -5,18 +5,22 @@ import {
   checkEntry,
   currentRun,
   ofCurrentRun,
+  ofLot,
   standingOf,
   computeSetUp,
   entriesOf,
   judgeCombination,
+  judgeLot,
+  lotNumbers,
+  lotOf,
+  restsOf,
   type Entry,
   type EntryBody,
   type EntryRefusal,
-  type Rests,
   type Standing,
 } from '@tug-mark/core';
 import { timeOrderedId } from '../http/uuid';
-import { outboxActions, outboxFeature } from '../outbox/outbox.state';
+import { outboxActions, outboxFeature, type PackedCurve } from '../outbox/outbox.state';
 import { sessionFeature } from '../session/session.state';
 import { handFeature } from './hand.state';
 
@@ -67,6 +71,15 @@ export class Hand {
     return context && setUp && judgeCombination(setUp, this.entries(), context, this.now());
   });
 
+  /** The lot in hand, judged; null before the first. */
+  readonly lot = computed(() => {
+    const view = this.view();
+    const setUp = this.setUp();
+    // A lot just opened may be known to this device alone.
+    const lot = lotNumbers(this.entries()).at(-1) ?? view?.lot ?? null;
+    return view && setUp && lot !== null ? judgeLot(setUp, this.entries(), view, lot, this.now()) : null;
+  });
+
   /** Which entries the server has not confirmed yet. */
   readonly unsent = computed(() => new Set(this.outbox().map((item) => item.entry.id)));
 
@@ -78,6 +91,11 @@ export class Hand {
     return view && setUp ? standingOf(setUp, ofCurrentRun(this.entries()), view.revisions) : null;
   });
 
+  /** Entries of one kind in force of one lot. */
+  ofLot<K extends EntryBody['kind']>(lot: number, kind: K) {
+    return entriesOf(ofLot(this.entries(), lot), kind);
+  }
+
   /** Entries of one kind in force in the current run. */
   of<K extends EntryBody['kind']>(kind: K) {
     return entriesOf(ofCurrentRun(this.entries()), kind);
@@ -85,9 +103,14 @@ export class Hand {
 
   /**
    * Puts an entry on record: checked by the rules of the job, kept on this device, sent to the server.
+   * @param curve the curve the entry names, sent before it
    * @returns the refusal, or null when it is kept
    */
-  put(said: EntryBody, correction: { corrects: string; why: string } | null = null): EntryRefusal | null {
+  put(
+    said: EntryBody,
+    correction: { corrects: string; why: string } | null = null,
+    curve: PackedCurve | null = null,
+  ): EntryRefusal | null {
     const view = this.view();
     const setUp = this.setUp();
     const person = this.person();
@@ -97,11 +120,12 @@ export class Hand {
     const run = this.run();
     const body = said.kind === 'run' || run === 1 ? said : { ...said, run };
     const about = { isCorrection: correction !== null, why: correction?.why ?? null };
-    const rests: Rests = { verdict: this.judgement()?.verdict ?? 'open', stands: this.stands(), newest: view.newest };
+    const now = new Date();
+    const at = now.toISOString();
+    const rests = restsOf(setUp, this.entries(), setUpContext(view), lotOf(body), at);
     const check = checkEntry(setUp, this.entries(), body, about, rests);
     if (!check.ok) return check.refusal;
-    const now = new Date();
-    this.now.set(now.toISOString());
+    this.now.set(at);
     this.store.dispatch(
       outboxActions.put({
         item: {
@@ -114,8 +138,9 @@ export class Hand {
           combination: view.combination.id,
           person: person.id,
           personName: person.name,
-          madeAt: now.toISOString(),
+          madeAt: at,
           refused: null,
+          ...(curve && { curve }),
         },
       }),
     );

@@ -4,6 +4,7 @@ import type {
   CombinationRecord,
   CombinationView,
   FirstEngineer,
+  Gauge,
   Here,
   KeptEntry,
   LimitRecord,
@@ -57,6 +58,23 @@ export class Api {
   combination = (id: string) => this.json<CombinationView>('GET', `combinations/${id}`);
   putOnRecord = (combination: string, entry: NewEntry) =>
     this.json<KeptEntry>('POST', `combinations/${combination}/entries`, entry);
+  /** What others put on record after a place in the journal. */
+  entriesAfter = (combination: string, after: number) =>
+    this.json<KeptEntry[]>('GET', `combinations/${combination}/entries?after=${after}`);
+  combinationOfLot = (id: string, lot: number) => this.json<CombinationView>('GET', `combinations/${id}?lot=${lot}`);
+  putCurve = (combination: string, id: string, bytes: Uint8Array<ArrayBuffer>) =>
+    this.json<{ digest: string }>(
+      'PUT',
+      `combinations/${combination}/traces/${id}`,
+      new Blob([bytes], { type: 'application/octet-stream' }),
+    );
+  curve = async (combination: string, id: string) =>
+    new Uint8Array(await (await this.call('GET', `combinations/${combination}/traces/${id}`)).arrayBuffer());
+  gauges = () => this.json<Gauge[]>('GET', 'gauges');
+  keepGauge = (gauge: Gauge) => this.json<Gauge[]>('PUT', 'gauges', gauge);
+  zeroGauge = (id: string) => this.json<{ sent: boolean }>('POST', `gauges/${encodeURIComponent(id)}/zero`);
+  gaugeCurve = async (id: string) =>
+    new Uint8Array(await (await this.call('GET', `gauges/${encodeURIComponent(id)}/trace`)).arrayBuffer());
   checkTool = (check: NewToolCheck) => this.json<{ at: string; by: string }>('POST', 'tool-checks', check);
   cabinet = () => this.json<Cabinet>('GET', 'cabinet');
   importShopFile = (file: unknown) => this.json<{ parts: number; limits: number }>('POST', 'shop-file', file);
@@ -146,7 +164,7 @@ export class Api {
         method,
         ...(signal && { signal }),
         ...(body instanceof Blob
-          ? { body, headers: { 'content-type': 'text/csv' } }
+          ? { body, headers: { 'content-type': body.type || 'text/csv' } }
           : body !== undefined && { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
       });
     } catch {

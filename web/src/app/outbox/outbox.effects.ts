@@ -86,8 +86,9 @@ export const flush = createEffect(
       >((out) => {
         const send = async () => {
           for (let item = next(); item; item = next()) {
-            const { combination, entry } = item;
+            const { combination, entry, curve } = item;
             try {
+              if (curve) await api.putCurve(combination, curve.id, curve.bytes);
               out.next(
                 outboxActions.kept({ id: entry.id, combination, entry: await api.putOnRecord(combination, entry) }),
               );

@@ -1,6 +1,12 @@
 import type { KeptEntry, NewEntry, Problem } from '@tug-mark/contract';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 
+/** A curve packed for sending; the entry names it by id and digest. */
+export interface PackedCurve {
+  readonly id: string;
+  readonly bytes: Uint8Array<ArrayBuffer>;
+}
+
 /** An entry on its way to the server, kept on this device until the server has it. */
 export interface OutboxItem {
   readonly entry: NewEntry;
@@ -11,6 +17,8 @@ export interface OutboxItem {
   readonly madeAt: string;
   /** Why the server refused it; a person has to decide then. Null while it waits to be sent. */
   readonly refused: Problem | null;
+  /** Sent before the entry that names it. */
+  readonly curve?: PackedCurve;
 }
 
 export interface OutboxState {

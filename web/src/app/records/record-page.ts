@@ -85,6 +85,10 @@ export class RecordPage {
     window.print();
   }
 
+  protected groupReasons() {
+    return this.judgement()?.groups.flatMap((group) => group.reasons) ?? [];
+  }
+
   protected says({ body, verdict }: KeptEntry): string {
     return `${describeEntry(body)}. ${verdict?.text ?? ''}`;
   }

@@ -1,8 +1,8 @@
-import { provideZonelessChangeDetection, type Type } from '@angular/core';
+import { provideZonelessChangeDetection, signal, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
 import { provideStore, Store } from '@ngrx/store';
-import type { CombinationView, Here, KeptEntry, Role } from '@tug-mark/contract';
+import type { CombinationView, GaugeEvent, Here, KeptEntry, Role } from '@tug-mark/contract';
 import { NO_DEMAND, type EntryBody } from '@tug-mark/core';
 import {
   bareRing,
@@ -15,6 +15,8 @@ import {
 } from '../../../../core/src/testing/shop';
 import { handActions, handFeature } from '../hand/hand.state';
 import { Api } from '../http/api';
+import { Live, type News } from '../live/live';
+import { Subject } from 'rxjs';
 import { outboxFeature } from '../outbox/outbox.state';
 import { sessionActions, sessionFeature } from '../session/session.state';
 
@@ -61,6 +63,7 @@ export function viewOf(changes: Partial<CombinationView> = {}): CombinationView 
     cabinet: [insulatedRing],
     together: [],
     coverings: [],
+    lot: null,
     revisions: { terminal: 1, wire: 1, together: [], practice: 1 },
     newest: { terminal: 1, wire: 1, together: [], practice: 1 },
     entries: [],
@@ -123,6 +126,14 @@ export class Bench<T> {
     } = {},
   ): Promise<Bench<T>> {
     localStorage.clear();
+    sessionStorage.clear();
+    // No stream in a test: what the server would tell is told by it.
+    const live = {
+      gauge: signal<string | null>(null),
+      isOpen: signal(true),
+      news: new Subject<News>(),
+      gaugeEvents: new Subject<GaugeEvent>(),
+    };
     TestBed.configureTestingModule({
       providers: [
         provideZonelessChangeDetection(),
@@ -132,7 +143,8 @@ export class Bench<T> {
           [outboxFeature.name]: outboxFeature.reducer,
           [handFeature.name]: handFeature.reducer,
         }),
-        { provide: Api, useValue: options.api ?? {} },
+        { provide: Api, useValue: { gauges: () => Promise.resolve([]), ...options.api } },
+        { provide: Live, useValue: live },
       ],
     });
     const store = TestBed.inject(Store);
@@ -148,6 +160,11 @@ export class Bench<T> {
     const bench = new Bench(fixture, store);
     await bench.settle();
     return bench;
+  }
+
+  /** What this station's gauge sends. */
+  hear(event: GaugeEvent): void {
+    TestBed.inject(Live).gaugeEvents.next(event);
   }
 
   get element(): HTMLElement {

@@ -1,149 +1,122 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  DestroyRef,
-  effect,
-  ElementRef,
-  inject,
-  signal,
-  viewChild,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may } from '@tug-mark/contract';
-import {
-  describeMargin,
-  FAILURE_MODES,
-  FORCE_UNITS,
-  failureModeName,
-  fromNewtons,
-  isValidMode,
-  judgeReading,
-  readForce,
-  showNumber,
-  type FailureMode,
-  type ForceRead,
-  type ForceUnit,
-} from '@tug-mark/core';
+import { failureModeName, fromNewtons, judgeReading, showNumber } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
+import type { PackedCurve } from '../outbox/outbox.state';
 import { Mark } from '../parts/mark';
 import { showTime } from '../parts/show-time';
 import { TugLine } from '../parts/tug-line';
 import type { TugFlag } from '../parts/tug-line.layout';
 import { sessionFeature } from '../session/session.state';
-import { Keys } from '../shell/keys';
-import { KeyBurst } from './key-burst';
-import { pastedReadings } from './pasted-readings';
-import { valueOf } from '../parts/value-of';
+import { GaugeBar } from './gauge/gauge-bar';
+import { KeptTests } from './kept-tests';
+import { PullAsk } from './pull/pull-ask';
+import { PullEntry, type PulledForce } from './pull/pull-entry';
+import { PullField } from './pull/pull-field';
 
-const UNIT_KEY = 'tug-mark-force-unit';
-
-/** A reading that has a value but is not on record yet. */
-interface Pending {
-  readonly newtons: number;
-  readonly typed: string;
-  readonly unit: ForceUnit;
-  readonly confirmed: readonly string[];
-  readonly note: string | null;
+/** A reading being corrected; the next one kept corrects it. */
+interface Correcting {
+  readonly id: string;
+  readonly piece: number;
+  readonly wire: number;
 }
 
-/** Does it hold? Readings typed or sent by a keyboard-like gauge, judged at once. */
+/** Does it hold? The set-up's samples, pulled and judged one by one, each wire by its own limit. */
 @Component({
   selector: 'tm-tug-stage',
-  imports: [RouterLink, NzButtonModule, NzInputModule, TugLine, Mark],
+  imports: [RouterLink, NzButtonModule, NzInputModule, TugLine, Mark, GaugeBar, KeptTests, PullAsk, PullField],
+  providers: [PullEntry],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tug-stage.html',
   styleUrls: ['../parts/stage.less', './tug-stage.less'],
 })
 export class TugStage {
-  protected readonly value = valueOf;
   protected readonly hand = inject(Hand);
+  protected readonly entry = inject(PullEntry);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
-  private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
-
-  protected readonly units = FORCE_UNITS;
-  protected readonly modes = FAILURE_MODES.map((mode, index) => ({
-    mode,
-    key: String(index + 1),
-    name: failureModeName(mode),
-  }));
   protected readonly modeName = failureModeName;
   protected readonly time = showTime;
-
-  protected readonly unit = signal<ForceUnit>(FORCE_UNITS.find((u) => u === localStorage.getItem(UNIT_KEY)) ?? 'N');
-  protected readonly text = signal('');
-  protected readonly pending = signal<Pending | null>(null);
-  protected readonly question = signal<Extract<ForceRead, { outcome: 'question' }> | null>(null);
-  protected readonly mode = signal<FailureMode | null>(null);
-  protected readonly note = signal('');
-  protected readonly message = signal('');
-  /** Entry being corrected; the next reading kept corrects it. */
-  protected readonly correcting = signal<{ id: string; piece: number } | null>(null);
-  protected readonly why = signal('');
-  /** Values pasted or sent while another was open; taken one at a time. */
-  protected readonly queue = signal<readonly string[]>([]);
+  protected readonly correcting = signal<Correcting | null>(null);
 
   protected readonly setUp = this.hand.setUp;
   protected readonly taken = computed(() => this.hand.of('tool').length > 0);
-  protected readonly limit = computed(() => this.setUp()?.limit.limit?.force ?? null);
-  protected readonly breaks = computed(() => this.setUp()?.breaks ?? 0);
-  protected readonly group = computed(() => this.hand.judgement()?.group ?? null);
+  protected readonly wires = computed(() => this.setUp()?.wires ?? []);
   protected readonly wanted = computed(() => this.hand.view()?.practice.setUpPieces ?? 0);
   protected readonly mayRule = computed(() => may(this.person()?.role ?? 'technician', 'rule'));
 
-  /** Readings in force with their verdict, by piece. */
+  /** Readings in force with their verdict, by piece and wire. */
   protected readonly readings = computed(() => {
-    const standing = this.setUp()?.standing.limit?.force ?? null;
-    const rulings = new Map(this.hand.of('ruling').map((e) => [e.body.piece, e]));
+    const wires = this.wires();
     const unsent = this.hand.unsent();
+    const rulings = this.hand.of('ruling');
     return this.hand
       .of('reading')
-      .map((entry) => ({
-        entry,
-        piece: entry.body.piece,
-        verdict: judgeReading(entry.body.force, standing, entry.body.mode),
-        ruling: rulings.get(entry.body.piece),
-        unsent: unsent.has(entry.id),
-      }))
-      .sort((a, b) => a.piece - b.piece);
+      .map((entry) => {
+        const { piece, wire = 1, force, mode } = entry.body;
+        return {
+          entry,
+          piece,
+          wire,
+          verdict: judgeReading(force, wires[wire - 1]?.standing.limit?.force ?? null, mode),
+          ruling: rulings.find((r) => r.body.piece === piece && (r.body.wire ?? 1) === wire),
+          unsent: unsent.has(entry.id),
+        };
+      })
+      .sort((a, b) => a.piece - b.piece || a.wire - b.wire);
   });
 
-  /** The next piece without a reading; an invalid one is replaced by a further piece. */
-  protected readonly piece = computed(
-    () => this.correcting()?.piece ?? Math.max(0, ...this.readings().map((r) => r.piece)) + 1,
+  /** The next piece and wire without a reading; an invalid one is replaced by a further piece. */
+  protected readonly target = computed<{ piece: number; wire: number }>(() => {
+    const correcting = this.correcting();
+    if (correcting) return correcting;
+    const last = this.readings().at(-1);
+    if (!last) return { piece: 1, wire: 1 };
+    return last.wire < this.wires().length
+      ? { piece: last.piece, wire: last.wire + 1 }
+      : { piece: last.piece + 1, wire: 1 };
+  });
+  protected readonly own = computed(() => this.wires()[this.target().wire - 1] ?? null);
+  protected readonly limit = computed(() => this.own()?.limit.limit?.force ?? null);
+  protected readonly standing = computed(() => this.own()?.standing.limit?.force ?? this.limit());
+  protected readonly breaks = computed(() => this.own()?.breaks ?? 0);
+  protected readonly group = computed(() => this.hand.judgement()?.groups[this.target().wire - 1] ?? null);
+  private readonly counts = computed(() => (this.hand.judgement()?.groups ?? []).map((g) => g.summary?.n ?? 0));
+  protected readonly enough = computed(
+    () => this.counts().length > 0 && this.counts().every((count) => count >= this.wanted()),
   );
-  protected readonly validCount = computed(() => this.group()?.summary?.n ?? 0);
-  protected readonly enough = computed(() => this.validCount() >= this.wanted());
 
   protected readonly flags = computed<TugFlag[]>(() => {
+    const { wire } = this.target();
     const correcting = this.correcting()?.piece;
+    const pending = this.entry.pending();
     const flags: TugFlag[] = this.readings()
-      .filter((r) => r.piece !== correcting || !this.pending())
+      .filter((r) => r.wire === wire && (r.piece !== correcting || !pending))
       .map((r) => ({ piece: r.piece, force: r.entry.body.force, verdict: r.verdict.verdict, current: false }));
-    const pending = this.pending();
-    const verdict = this.verdict();
-    if (pending && verdict)
-      flags.push({ piece: this.piece(), force: pending.newtons, verdict: verdict.verdict, current: true });
+    const verdict = this.entry.verdict();
+    if (pending && verdict) {
+      flags.push({ piece: this.target().piece, force: pending.newtons, verdict: verdict.verdict, current: true });
+    }
     return flags;
   });
 
-  protected readonly verdict = computed(() => {
-    const pending = this.pending();
-    return pending && judgeReading(pending.newtons, this.limit(), this.mode());
-  });
+  protected readonly queued = computed(() =>
+    this.entry
+      .queue()
+      .slice(0, 8)
+      .map((q) => q.text)
+      .join(' · '),
+  );
 
   protected readonly headline = computed(() => {
-    const correcting = this.correcting();
-    if (correcting) return `Correct piece ${correcting.piece}`;
-    if (this.enough() && !this.pending()) return `${this.validCount()} of ${this.wanted()} pulled`;
-    const extra =
-      this.piece() > this.wanted()
-        ? `Piece ${this.piece()}, a replacement`
-        : `Piece ${this.piece()} of ${this.wanted()}`;
-    return extra;
+    const { piece } = this.target();
+    const wire = this.wires().length > 1 ? `, wire ${this.target().wire} (${this.own()?.wire.label})` : '';
+    if (this.correcting()) return `Correct piece ${piece}${wire}`;
+    if (this.enough() && !this.entry.pending()) return `${Math.min(...this.counts())} of ${this.wanted()} pulled`;
+    return piece > this.wanted() ? `Piece ${piece}, a replacement${wire}` : `Piece ${piece} of ${this.wanted()}${wire}`;
   });
   protected readonly how = computed(() => {
     const view = this.hand.view();
@@ -152,253 +125,86 @@ export class TugStage {
       view?.practice.pullEvidence === 'grip-open' && (view.terminal.barrel.supportLength ?? 0) > 0
         ? 'Insulation grip open, '
         : '';
-    return `${grip}${speed ? `${speed.min}–${speed.max} mm/min, ` : ''}straight pull, eyes covered: wire ends whip.`;
+    const each = this.wires().length > 1 ? 'Each wire by itself, against its own limit. ' : '';
+    return `${each}${grip}${speed ? `${speed.min}–${speed.max} mm/min, ` : ''}straight pull, eyes covered: wire ends whip.`;
   });
 
   /** The group's numbers in the shown unit. */
   protected readonly summary = computed(() => {
     const group = this.group();
-    const limit = this.setUp()?.standing.limit?.force;
-    if (!group?.summary || limit === undefined) return null;
+    const limit = this.standing();
+    const unit = this.entry.unit();
+    if (!group?.summary || limit === null) return null;
     const { n, min, mean, s } = group.summary;
-    const show = (newtons: number) => showNumber(fromNewtons(newtons, this.unit()), 1, fromNewtons(limit, this.unit()));
+    const show = (newtons: number) => showNumber(fromNewtons(newtons, unit), 1, fromNewtons(limit, unit));
     return {
       n,
       min: show(min),
       mean: show(mean),
-      s: s === null ? 'needs 2' : showNumber(fromNewtons(s, this.unit()), 1),
+      s: s === null ? 'needs 2' : showNumber(fromNewtons(s, unit), 1),
       cpl: group.cpl === null ? (s === null ? 'needs 2' : 'no spread') : group.cpl.toFixed(2),
-      bound: group.lowerBound === null ? 'needs 2' : show(group.lowerBound),
+      bound: group.lowerBound === null ? (n < 2 ? 'needs 2' : 'none') : show(group.lowerBound),
       sentences: group.reasons,
     };
   });
 
   constructor() {
-    const storeKey = () => `tug-mark-queue-${this.hand.view()?.combination.id}`;
-    const restore = effect(() => {
-      if (!this.hand.view()) return;
-      restore.destroy();
-      const kept = JSON.parse(localStorage.getItem(storeKey()) ?? '[]') as string[];
-      if (kept.length) this.enqueue(kept);
+    this.entry.serve({
+      key: computed(() => {
+        const id = this.hand.view()?.combination.id;
+        return id === undefined ? null : `tug-mark-queue-${id}`;
+      }),
+      limit: this.limit,
+      breaks: this.breaks,
+      lowest: computed(() => this.group()?.summary?.min ?? null),
+      context: computed(() => ({
+        breaks: this.breaks(),
+        strands: strandsOf(this.own()?.wire),
+        loadingRate: this.own()?.limit.limit?.table.loadingRate ?? null,
+      })),
+      isOpen: computed(() => this.hand.view() !== null),
+      keep: (force, why, curve) => this.keep(force, why, curve),
     });
-    // Values on their way survive a reload: what is waiting, and what stands in the field.
     effect(() => {
-      if (!this.hand.view()) return;
-      const open = [this.pending()?.typed ?? this.text(), ...this.queue()].filter((t) => t !== '');
-      if (open.length) localStorage.setItem(storeKey(), JSON.stringify(open));
-      else localStorage.removeItem(storeKey());
-    });
-    const burst = new KeyBurst(
-      (key) => {
-        this.choose(key);
-      },
-      (line) => {
-        this.enqueue([line]);
-      },
-    );
-    inject(DestroyRef).onDestroy(() => {
-      burst.stop();
-    });
-    inject(Keys).use(
-      [
-        { key: '0–9 . Enter', does: 'type the peak force' },
-        { key: '1–7', does: 'how it let go' },
-        { key: 'Enter', does: 'keep the reading' },
-        { key: 'Y', does: 'yes to a question' },
-        { key: 'Esc', does: 'type the value again' },
-      ],
-      (key) => this.handle(key, burst),
-    );
-    effect(() => {
-      if (!this.pending() && !this.question()) setTimeout(() => this.field()?.nativeElement.focus());
+      if (this.hand.view()) this.entry.takeNext();
     });
   }
 
-  private handle(key: string, burst: KeyBurst): boolean {
-    if (key === 'Escape') {
-      this.again();
-      return true;
-    }
-    if (this.question()) {
-      if (key.toLowerCase() === 'y') {
-        this.yes();
-        return true;
-      }
-      // A new value instead of an answer: it replaces the doubtful one.
-      if (/^[0-9.,]$/.test(key)) this.field()?.nativeElement.select();
-      return false;
-    }
-    if (!this.pending()) {
-      // The field takes its own keys; a key from elsewhere on the page goes to it.
-      if (/^[0-9.,]$/.test(key)) this.field()?.nativeElement.focus();
-      return false;
-    }
-    if (/^[0-9.,]$/.test(key)) return burst.take(key);
-    if (key === 'Enter') {
-      if (!burst.take('Enter')) this.keep();
-      return true;
-    }
-    return false;
-  }
-
-  private choose(key: string): void {
-    const found = this.modes.find((m) => m.key === key);
-    if (found && this.pending()) this.setMode(found.mode);
-  }
-
-  protected setMode(mode: FailureMode): void {
-    this.mode.set(mode);
-    this.message.set('');
-    if (!isValidMode(mode)) setTimeout(() => document.getElementById('reading-note')?.focus());
-  }
-
-  protected setUnit(event: Event): void {
-    const unit = FORCE_UNITS.find((u) => u === (event.target as HTMLSelectElement).value) ?? 'N';
-    this.unit.set(unit);
-    localStorage.setItem(UNIT_KEY, unit);
-  }
-
-  protected typed(event: Event): void {
-    this.text.set((event.target as HTMLInputElement).value);
-    this.message.set('');
-    this.question.set(null);
-  }
-
-  protected paste(event: ClipboardEvent): void {
-    const values = pastedReadings(event.clipboardData?.getData('text') ?? '');
-    if (values.length < 2) return;
-    event.preventDefault();
-    this.enqueue(values);
-    this.message.set(`${values.length} values pasted. They are taken one at a time: each needs how it let go.`);
-  }
-
-  private enqueue(values: readonly string[]): void {
-    this.queue.update((queue) => [...queue, ...values]);
-    this.takeNext();
-  }
-
-  protected dropQueue(): void {
-    this.queue.set([]);
-  }
-
-  private takeNext(): void {
-    const [next, ...rest] = this.queue();
-    if (next === undefined || this.pending() || this.question() || this.text() !== '') return;
-    this.queue.set(rest);
-    this.text.set(next);
-    this.read();
-  }
-
-  protected submit(event: Event): void {
-    event.preventDefault();
-    // The field may hold more than the signal when a gauge types faster than a frame.
-    this.text.set(this.field()?.nativeElement.value ?? this.text());
-    this.read();
-  }
-
-  private read(): void {
-    const lowest = this.group()?.summary?.min ?? null;
-    const read = readForce(this.text(), this.unit(), this.breaks(), lowest);
-    this.question.set(null);
-    if (read.outcome === 'refused') this.message.set(read.text);
-    else if (read.outcome === 'question') {
-      this.message.set('');
-      this.question.set(read);
-      // Out of the field, so that Y and Esc answer the question.
-      this.field()?.nativeElement.blur();
-    } else this.accept(read.newtons, read.unit, [], read.note);
-  }
-
-  protected yes(): void {
-    const question = this.question();
-    if (!question) return;
-    this.question.set(null);
-    this.accept(question.newtons, question.unit, [question.code], null);
-  }
-
-  private accept(newtons: number, unit: ForceUnit, confirmed: readonly string[], note: string | null): void {
-    this.pending.set({ newtons, typed: this.text().trim(), unit, confirmed, note });
-    this.message.set('');
-    this.field()?.nativeElement.blur();
-  }
-
-  /** Back to typing, with what was typed still there. */
-  protected again(): void {
-    const typed = this.pending()?.typed ?? this.text();
-    this.pending.set(null);
-    this.question.set(null);
-    this.mode.set(null);
-    this.message.set('');
-    this.text.set(typed);
-  }
-
-  protected keep(): void {
-    const pending = this.pending();
-    const mode = this.mode();
+  private keep(force: PulledForce, why: string, curve: PackedCurve | null) {
+    const { piece, wire } = this.target();
     const correcting = this.correcting();
-    if (!pending) return;
-    if (!mode) {
-      this.message.set('Say first how it let go: 1 to 7.');
-      return;
-    }
     const refusal = this.hand.put(
-      {
-        kind: 'reading',
-        piece: this.piece(),
-        force: pending.newtons,
-        typed: pending.typed,
-        unit: pending.unit,
-        mode,
-        note: this.note().trim(),
-        confirmed: pending.confirmed,
-      },
-      correcting && { corrects: correcting.id, why: this.why() },
+      { kind: 'reading', piece, ...(wire > 1 && { wire }), ...force },
+      correcting && { corrects: correcting.id, why },
+      curve,
     );
-    if (refusal) {
-      this.message.set(refusal.text);
-      return;
-    }
-    this.pending.set(null);
-    this.mode.set(null);
-    this.note.set('');
-    this.why.set('');
-    this.text.set('');
-    this.message.set('');
-    this.correcting.set(null);
-    this.takeNext();
+    if (!refusal) this.correcting.set(null);
+    return refusal;
   }
 
-  protected correct(id: string, piece: number): void {
-    this.again();
-    this.text.set('');
-    this.correcting.set({ id, piece });
+  protected correct(id: string, piece: number, wire: number): void {
+    this.entry.clear();
+    this.entry.correcting.set(true);
+    this.correcting.set({ id, piece, wire });
   }
 
   protected leave(): void {
     this.correcting.set(null);
-    this.why.set('');
-    this.again();
-    this.text.set('');
+    this.entry.correcting.set(false);
+    this.entry.why.set('');
+    this.entry.clear();
   }
 
-  protected rule(piece: number, ruling: 'counts' | 'invalid', note: string): void {
-    this.message.set(this.hand.put({ kind: 'ruling', piece, ruling, note })?.text ?? '');
+  protected rule(piece: number, wire: number, ruling: 'counts' | 'invalid', note: string): void {
+    const refusal = this.hand.put({ kind: 'ruling', piece, ...(wire > 1 && { wire }), ruling, note });
+    this.entry.message.set(refusal?.text ?? '');
   }
 
-  protected shown(newtons: number): string {
-    const limit = this.setUp()?.standing.limit?.force;
-    return showNumber(
-      fromNewtons(newtons, this.unit()),
-      1,
-      limit === undefined ? undefined : fromNewtons(limit, this.unit()),
-    );
-  }
-
-  /** The margin in words, in the shown unit. */
-  protected margin(newtons: number, mode: FailureMode | null): string {
-    const limit = this.limit();
-    return limit === null
-      ? 'Kept without a verdict: no limit applies.'
-      : describeMargin(newtons, limit, mode, this.unit());
+  protected shown(newtons: number, wire: number): string {
+    const unit = this.entry.unit();
+    const limit = this.wires()[wire - 1]?.standing.limit?.force;
+    return showNumber(fromNewtons(newtons, unit), 1, limit === undefined ? undefined : fromNewtons(limit, unit));
   }
 }
+
+const strandsOf = (wire: { conductor: { kind: string; strands?: number } } | undefined) => wire?.conductor.strands ?? 1;

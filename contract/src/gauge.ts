@@ -1,0 +1,54 @@
+import { FORCE_UNITS, openLinePattern } from '@tug-mark/core';
+import { z } from 'zod';
+
+/** How a force gauge is reached and how it writes; a gauge behind a serial-to-network box is one like any other. */
+export const gaugeSchema = z
+  .strictObject({
+    id: z
+      .string()
+      .trim()
+      .regex(/^[A-Za-z0-9][A-Za-z0-9.-]{0,39}$/, 'is letters, digits, points and hyphens, 40 at most'),
+    label: z.string().trim().min(1, 'is empty').max(80, 'is longer than 80 characters'),
+    host: z
+      .string()
+      .trim()
+      .regex(/^[A-Za-z0-9.:-]{1,100}$/, 'is a host name or address'),
+    port: z.number().int().min(1).max(65_535),
+    /** Literal text with {value}, {unit}, {status} and {any}. */
+    pattern: z.string().max(120, 'is longer than 120 characters'),
+    unit: z.enum(FORCE_UNITS),
+    /** Readings a second it sends. */
+    rate: z.number().int().min(1).max(2000),
+    /** Most it can bear, N. */
+    capacity: z.number().positive('has to be above 0'),
+    /** What it is told to begin sending, and to zero; empty: nothing. */
+    startCommand: z.string().max(60).default(''),
+    zeroCommand: z.string().max(60).default(''),
+    /** What it is told to send the curve of its last pull; empty: it keeps none. */
+    traceCommand: z.string().max(60).default(''),
+    /** ISO date its calibration is good until. */
+    calibrationUntil: z.iso.date(),
+    active: z.boolean().default(true),
+  })
+  .superRefine((gauge, context) => {
+    const read = openLinePattern(gauge.pattern, gauge.unit);
+    if (!read.ok) context.addIssue({ code: 'custom', path: ['pattern'], message: read.text });
+  });
+export type Gauge = z.infer<typeof gaugeSchema>;
+
+/** What a station hears of its gauge. */
+export const gaugeEventSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('state'), state: z.enum(['connected', 'lost', 'silent', 'refused']), text: z.string() }),
+  z.object({
+    kind: z.literal('forces'),
+    /** N, in order. */
+    forces: z.array(z.number()),
+    overload: z.boolean(),
+    /** Lines that could not be read, and lines in another unit than the settings say, since the last packet. */
+    garbled: z.number().int(),
+    otherUnit: z.enum(FORCE_UNITS).nullable(),
+    /** Readings were left out because this station could not keep up. */
+    skipped: z.boolean(),
+  }),
+]);
+export type GaugeEvent = z.infer<typeof gaugeEventSchema>;

@@ -1,0 +1,7 @@
+export { bracketPlan, type BracketPlan } from './bracketPlan';
+export { changeName, checksDue } from './checksDue';
+export { containment, type Containment } from './containment';
+export { judgeLot, type LotVerdict } from './judgeLot';
+export { type Disposed, type Due, type LotHead, type LotStep, type PieceCheck, type Span } from './LotState';
+export { planRisk, plannedPulls, type PlanRisk } from './planRisk';
+export { AS_DRAWN, lotNumbers, readLot } from './readLot';

@@ -1,0 +1,29 @@
+import type { Rests } from './checkEntry';
+import type { SetUp, SetUpContext } from './computeSetUp';
+import type { Entry } from './Entry';
+import { judgeCombination } from './judgeCombination';
+import { standingOf } from './judgeRelease';
+import { judgeLot } from './production';
+import { ofCurrentRun } from './runs';
+
+/**
+ * What a release, a new run or a step of a lot rests on, worked out from the whole journal.
+ * @param lot the lot in question; null where it is about none
+ * @param now ISO instant
+ */
+export function restsOf(
+  setUp: SetUp,
+  journal: readonly Entry[],
+  context: SetUpContext,
+  lot: number | null,
+  now: string,
+): Rests {
+  const judgement = judgeCombination(setUp, journal, context, now);
+  return {
+    verdict: judgement.verdict,
+    stands: standingOf(setUp, ofCurrentRun(journal), context.revisions),
+    newest: context.newest,
+    isReleased: judgement.release.state === 'released',
+    unfinished: (lot === null ? null : judgeLot(setUp, journal, context, lot, now))?.unfinished ?? [],
+  };
+}

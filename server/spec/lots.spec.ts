@@ -1,0 +1,180 @@
+import { setUpContext, type CombinationLine, type KeptEntry } from '@tug-mark/contract';
+import { computeSetUp, judgeLot, type EntryBody } from '@tug-mark/core';
+import { FRESH, openLot, problemOf, proveSetUp, reading, releaseSetUp, Shop, type Visitor } from './harness';
+
+describe('A lot', () => {
+  let shop: Shop;
+  let odile: Visitor;
+  let ines: Visitor;
+  let id: string;
+  beforeEach(async () => {
+    shop = await Shop.open();
+    odile = await shop.signIn('Odile');
+    ines = await shop.signIn('Ines');
+    id = (await odile.combination(...FRESH)).id;
+    await proveSetUp(odile, id);
+  });
+  afterEach(() => shop.close());
+
+  let step = 0;
+  beforeEach(() => (step = 0));
+  const progress = (made: number, changes: Partial<Extract<EntryBody, { kind: 'progress' }>> = {}): EntryBody => ({
+    kind: 'progress',
+    lot: 1,
+    step: ++step,
+    what: 'made',
+    made,
+    note: '',
+    ...changes,
+  });
+  const seen = (piece: number): EntryBody => ({
+    kind: 'finding',
+    lot: 1,
+    piece,
+    criterion: 'as-drawn',
+    finding: 'accept',
+    note: '',
+  });
+  /** Looks at a piece and pulls it. */
+  const check = async (piece: number, force = 140) => {
+    await odile.kept(id, seen(piece));
+    return odile.kept(id, reading(piece, force, { lot: 1 }));
+  };
+  const judged = async () => {
+    const view = await odile.view(id);
+    const now = new Date().toISOString();
+    const lot = judgeLot(computeSetUp(setUpContext(view), view.entries, now), view.entries, view, 1, now);
+    if (!lot) throw new Error('no lot');
+    return lot;
+  };
+  const finish: EntryBody = { kind: 'finish', lot: 1, note: '' };
+
+  it('is opened with a released set-up alone, one at a time, and judged by the table it was opened with', async () => {
+    expect(problemOf(await openLot(odile, id)).code).toBe('not-released');
+    await releaseSetUp(ines, id);
+    expect(problemOf(await openLot(odile, id, { lot: 2 })).code).toBe('lot-order');
+    expect((await openLot(odile, id)).statusCode).toBe(201);
+    expect(problemOf(await openLot(odile, id, { lot: 2, name: 'L-0413' })).code).toBe('lot-open');
+    const kept = await check(1);
+    expect(kept.limit).toEqual({ document: 'FL-SPEC-07', revision: 'C', class: '2' });
+    // Withdrawn in the middle: the lot keeps its table and is held until quality decides.
+    const key = { document: 'FL-SPEC-07', revision: 'C', class: '2' };
+    expect((await ines.call('POST', '/api/limits/withdraw', key)).statusCode).toBe(200);
+    const later = await check(2, 139);
+    expect([later.verdict?.verdict, later.limit?.revision]).toEqual(['holds', 'C']);
+    expect((await judged()).headline).toContain('was withdrawn while it was made');
+  });
+
+  it('goes from open to accepted: counted, checked, a failure contained, the rest cleared', async () => {
+    await releaseSetUp(ines, id);
+    await openLot(odile, id, { pieces: 100 });
+    expect(problemOf(await odile.put(id, finish)).code).toBe('not-all-made');
+    await check(1);
+    await odile.kept(id, progress(51));
+    const low = await check(51, 90);
+    expect(low.verdict?.verdict).toBe('below');
+    let lot = await judged();
+    expect(lot.verdict).toBe('held');
+    expect(lot.due[0]?.code).toBe('contain');
+    // One change: it went wrong at piece 38. Each pull halves the span.
+    const pulled: number[] = [];
+    while (lot.bracket?.next != null) {
+      const piece = lot.bracket.next;
+      pulled.push(piece);
+      await check(piece, piece < 38 ? 140 : 90);
+      lot = await judged();
+    }
+    expect(pulled).toEqual([26, 38, 32, 35, 36, 37]);
+    const suspect = lot.spans.find((span) => span.state === 'suspect');
+    expect([suspect?.from, suspect?.to]).toEqual([38, 38]);
+    await odile.kept(id, progress(51, { what: 'change', change: 'repair', note: 'die half was loose' }));
+    await check(52);
+    await odile.kept(id, progress(100));
+    await check(100);
+    expect(problemOf(await odile.put(id, finish)).title).toContain('suspect');
+    const scrap: EntryBody = {
+      kind: 'disposition',
+      lot: 1,
+      step: 1,
+      from: 38,
+      to: 51,
+      what: 'scrap',
+      cause: 'below-limit',
+      note: 'cut off and thrown away',
+    };
+    const let_go = await odile.put(id, { ...scrap, what: 'use-as-is' });
+    expect(let_go.statusCode).toBe(403);
+    await odile.kept(id, scrap);
+    expect((await odile.put(id, finish)).statusCode).toBe(201);
+    lot = await judged();
+    // 10 pulled (1, 51, six brackets, 52, 100); 14 scrapped, of which 38 and 51 were pulled
+    expect(lot.counts).toEqual({ spent: 10, scrapped: 12, suspect: 0, left: 78 });
+    expect(lot.verdict).toBe('meets-made-up-limits');
+    expect(problemOf(await odile.put(id, reading(60, 140, { lot: 1 }))).code).toBe('lot-finished');
+    const { lines } = await odile.get<{ lines: CombinationLine[] }>('/api/combinations');
+    expect(lines.find((line) => line.id === id)?.lot).toEqual(
+      jasmine.objectContaining({ name: 'L-0412', made: 100, verdict: 'meets-made-up-limits' }),
+    );
+  });
+
+  it('refuses what cannot be: pieces beyond its quantity, counts that go back, rework without length', async () => {
+    await releaseSetUp(ines, id);
+    await openLot(odile, id);
+    const why = async (body: EntryBody, changes = {}) => problemOf(await odile.put(id, body, changes)).code;
+    expect(await why(reading(401, 140, { lot: 1 }))).toBe('piece-out-of-range');
+    expect(await why(reading(1, 140, { lot: 7 }))).toBe('lot-unknown');
+    await odile.kept(id, progress(60));
+    expect(await why(progress(40))).toBe('made-less');
+    step -= 1;
+    expect(await why(progress(500))).toBe('made-more');
+    const rework = { kind: 'disposition', lot: 1, step: 1, from: 1, to: 5, what: 'rework', cause: 'look' } as const;
+    expect(await why({ ...rework, note: 'again' })).toBe('budget-missing');
+    expect(await why({ ...rework, note: 'again', budget: { cut: 500, shortest: 495, trim: 1 } })).toBe(
+      'no-length-left',
+    );
+    await odile.kept(id, { ...rework, note: 'again', budget: { cut: 500, shortest: 490, trim: 1 } });
+    // One attempt uses 7.5 + 1 mm of 10: a second is not left.
+    const again = { ...rework, step: 2, note: 'once more', budget: { cut: 500, shortest: 490, trim: 1 } };
+    expect(await why(again)).toBe('no-length-left');
+    expect(await why({ kind: 'run', run: 2, cause: 'x', revisions: (await odile.view(id)).newest })).toBe('lot-open');
+  });
+
+  it('takes another quantity as a correction with its reason, never below what is made', async () => {
+    await releaseSetUp(ines, id);
+    const opened = (await openLot(odile, id)).json<KeptEntry>();
+    await odile.kept(id, progress(60));
+    const quantity = (pieces: number) =>
+      odile.put(id, { ...opened.body, pieces } as EntryBody, { corrects: opened.id, why: 'the order was cut' });
+    expect(problemOf(await quantity(40)).code).toBe('quantity-less');
+    expect((await quantity(120)).statusCode).toBe(201);
+    expect((await judged()).head.pieces).toBe(120);
+  });
+
+  it('does not take one piece twice: the second hears what stands', async () => {
+    await releaseSetUp(ines, id);
+    await openLot(odile, id);
+    await check(1);
+    const twice = await ines.put(id, reading(1, 120, { lot: 1 }));
+    expect([twice.statusCode, problemOf(twice).code]).toEqual([409, 'slot-taken']);
+    expect(problemOf(twice).title).toBe('Piece 1 has a reading already: 140.0 N, by Odile.');
+  });
+
+  it('is read without the entries of other lots, and a station catches up from where it was', async () => {
+    await releaseSetUp(ines, id);
+    await openLot(odile, id, { pieces: 2 });
+    const before = (await odile.view(id)).entries.at(-1)?.seq ?? 0;
+    await check(1);
+    await odile.kept(id, progress(2));
+    await check(2);
+    await odile.kept(id, finish);
+    const news = await odile.get<KeptEntry[]>(`/api/combinations/${id}/entries?after=${before}`);
+    expect(news.map((e) => e.body.kind)).toEqual(['finding', 'reading', 'progress', 'finding', 'reading', 'finish']);
+    await openLot(odile, id, { lot: 2, name: 'L-0413' });
+    const view = await odile.view(id);
+    expect(view.lot).toBe(2);
+    const ofLots = view.entries.filter((e) => 'lot' in e.body).map((e) => e.body.kind);
+    expect(ofLots).toEqual(['lot', 'finish', 'lot']);
+    const first = await odile.get<typeof view>(`/api/combinations/${id}?lot=1`);
+    expect(first.entries.filter((e) => e.body.kind === 'reading' && e.body.lot === 1).length).toBe(2);
+  });
+});

@@ -1,0 +1,105 @@
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { type ForceUnit } from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { Mark } from '../../parts/mark';
+import { valueOf } from '../../parts/value-of';
+import { ForceStrip } from './force-strip';
+import { StationGauge } from './station-gauge';
+
+/** The station's gauge: which one, whether it is there, what it shows now; or that values are typed. */
+@Component({
+  selector: 'tm-gauge-bar',
+  imports: [NzButtonModule, ForceStrip, Mark],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (gauge.gauges()?.length) {
+      <div class="bar" role="group" aria-label="Force gauge">
+        <label for="station-gauge">Gauge</label>
+        <select id="station-gauge" (change)="choose($event)">
+          <option value="" [selected]="!gauge.chosen()">none, values are typed</option>
+          @for (g of gauge.gauges(); track g.id) {
+            @if (g.active) {
+              <option [value]="g.id" [selected]="g.id === gauge.chosen()?.id">{{ g.label }}</option>
+            }
+          }
+        </select>
+        @if (gauge.chosen(); as g) {
+          @if (gauge.state().state === 'connected') {
+            <tm-force-strip [limit]="limit()" [top]="breaks()" [unit]="unit()" />
+            <button nz-button type="button" (click)="zero()">Zero</button>
+          } @else {
+            <p class="lost" role="alert">
+              <tm-mark state="fail" /> {{ gauge.state().text }}
+              @if (gauge.peak() > 0) {
+                The pull in hand stands at {{ gauge.peak().toFixed(1) }} N.
+                <button nz-button class="quiet" type="button" (click)="gauge.settle()">Take it as it is</button>
+              }
+            </p>
+          }
+          @if (g.calibrationUntil < today) {
+            <p class="doubt">
+              <tm-mark state="fail" /> Its calibration ran out on {{ g.calibrationUntil }}: take another gauge.
+            </p>
+          }
+          @if (gauge.isOverloaded()) {
+            <p class="doubt" role="alert"><tm-mark state="fail" /> Overload. Let go.</p>
+          }
+          @if (gauge.doubt()) {
+            <p class="doubt"><tm-mark state="hold" /> {{ gauge.doubt() }}</p>
+          }
+        }
+      </div>
+    }
+  `,
+  styles: `
+    .bar {
+      align-items: center;
+      border-bottom: 1px solid var(--line);
+      border-top: 1px solid var(--line);
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px 14px;
+      padding: 6px 0;
+    }
+    label {
+      font: 600 16px var(--figures);
+    }
+    select {
+      background: var(--sheet);
+      border: 1px solid var(--line-strong);
+      border-radius: 4px;
+      color: var(--ink);
+      font: inherit;
+      min-height: 44px;
+      padding: 0 8px;
+    }
+    tm-force-strip {
+      flex: 1;
+      min-width: 300px;
+    }
+    .bar > button {
+      min-height: 44px;
+    }
+    .doubt {
+      flex-basis: 100%;
+    }
+    .lost {
+      flex: 1;
+    }
+  `,
+})
+export class GaugeBar {
+  readonly limit = input.required<number | null>();
+  readonly breaks = input.required<number>();
+  readonly unit = input.required<ForceUnit>();
+  protected readonly gauge = inject(StationGauge);
+  protected readonly today = new Date().toISOString().slice(0, 10);
+
+  protected choose(event: Event): void {
+    this.gauge.choose(valueOf(event) || null);
+  }
+
+  protected zero(): void {
+    void this.gauge.zero();
+  }
+}

@@ -1,0 +1,238 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { judgeHold, judgeRetention, readNumber, type EntryBody } from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { Hand } from '../hand/hand';
+import { Mark } from '../parts/mark';
+import { valueOf } from '../parts/value-of';
+
+/**
+ * Tests that leave the piece whole: a force held for a time, and contacts pushed in their cavities, cavity by cavity.
+ * Shown where the limit table or the terminal asks for them.
+ */
+@Component({
+  selector: 'tm-kept-tests',
+  imports: [NzButtonModule, NzInputModule, Mark],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (hold(); as wanted) {
+      <details>
+        <summary>
+          Hold {{ wanted.force }} N for {{ wanted.seconds }} s <span class="soft">· {{ holds().length }} tried</span>
+        </summary>
+        @for (h of holds(); track h.piece) {
+          <p><tm-mark [state]="h.state" /> Piece {{ h.piece }}: {{ h.text }}</p>
+        }
+        <form (submit)="keepHold($event)" novalidate>
+          <label
+            >Held, N <input nz-input inputmode="decimal" [value]="force()" (input)="force.set(value($event))"
+          /></label>
+          <label
+            >for, s <input nz-input inputmode="decimal" [value]="seconds()" (input)="seconds.set(value($event))"
+          /></label>
+          <label
+            >moved, mm <input nz-input inputmode="decimal" [value]="moved()" (input)="moved.set(value($event))"
+          /></label>
+          <button nz-button type="submit">Keep piece {{ holds().length + 1 }}</button>
+        </form>
+      </details>
+    }
+    @if (retention(); as wanted) {
+      <details>
+        <summary>
+          Contacts in their cavities
+          <span class="soft">
+            · {{ cavities().length }} of {{ total() }} pushed{{
+              remaining().length ? ', left: ' + remaining().join(' ') : ''
+            }}
+          </span>
+        </summary>
+        @for (c of cavities(); track c.cavity) {
+          <p><tm-mark [state]="c.state" /> Cavity {{ c.cavity }}: {{ c.text }}</p>
+        }
+        <form (submit)="keepPush($event)" novalidate>
+          <label>Cavities <input nz-input inputmode="numeric" [value]="total()" (input)="setTotal($event)" /></label>
+          <label
+            >Cavity <input nz-input [value]="cavity() || (remaining()[0] ?? '')" (input)="cavity.set(value($event))"
+          /></label>
+          <label class="tick"
+            ><input type="checkbox" [checked]="clicked()" (change)="clicked.set(!clicked())" /> clicked home</label
+          >
+          @if (wanted.secondaryLock) {
+            <label class="tick"
+              ><input type="checkbox" [checked]="locked()" (change)="locked.set(!locked())" /> lock went home</label
+            >
+          }
+          <label
+            >Pushed, N <input nz-input inputmode="decimal" [value]="push()" (input)="push.set(value($event))"
+          /></label>
+          <label class="tick"
+            ><input type="checkbox" [checked]="stayed()" (change)="stayed.set(!stayed())" /> stayed</label
+          >
+          <label class="wide"
+            >Note <input nz-input maxlength="500" [value]="note()" (input)="note.set(value($event))"
+          /></label>
+          <button nz-button type="submit">Keep cavity</button>
+        </form>
+        <p class="soft">
+          {{
+            wanted.force === null
+              ? 'The limit table names no push to withstand: what is kept here can not be judged by force.'
+              : 'Each has to stay at ' + wanted.force + ' N.'
+          }}
+        </p>
+      </details>
+    }
+    @if (message()) {
+      <p class="notice bad" role="alert">{{ message() }}</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 8px;
+    }
+    summary {
+      align-content: center;
+      cursor: pointer;
+      font-weight: 600;
+      min-height: 44px;
+    }
+    .soft {
+      font-weight: 400;
+    }
+    form {
+      align-items: end;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px 12px;
+      margin: 8px 0;
+    }
+    label {
+      display: grid;
+      font-size: 14px;
+      width: 86px;
+    }
+    label.tick {
+      align-items: center;
+      display: flex;
+      font-size: 15px;
+      gap: 8px;
+      min-height: 44px;
+      width: auto;
+    }
+    label.tick input {
+      height: 24px;
+      width: 24px;
+    }
+    label.wide {
+      width: 200px;
+    }
+    input,
+    button {
+      min-height: 44px;
+    }
+  `,
+})
+export class KeptTests {
+  /** The lot the pieces are of; null: samples of the set-up. */
+  readonly lot = input<number | null>(null);
+  private readonly hand = inject(Hand);
+  protected readonly value = valueOf;
+  protected readonly force = signal('');
+  protected readonly seconds = signal('');
+  protected readonly moved = signal('0');
+  protected readonly total = signal('4');
+  protected readonly cavity = signal('');
+  protected readonly clicked = signal(true);
+  protected readonly locked = signal(true);
+  protected readonly stayed = signal(true);
+  protected readonly push = signal('');
+  protected readonly note = signal('');
+  protected readonly message = signal('');
+
+  protected readonly hold = computed(() => this.hand.setUp()?.limit.limit?.table.hold ?? null);
+  protected readonly retention = computed(() => this.hand.setUp()?.retention ?? null);
+  private of<K extends 'hold' | 'retention'>(kind: K) {
+    const lot = this.lot();
+    return lot === null ? this.hand.of(kind) : this.hand.ofLot(lot, kind);
+  }
+  protected readonly holds = computed(() =>
+    this.of('hold').map(({ body }) => {
+      const { verdict, reason } = judgeHold(body, this.hold());
+      return {
+        piece: body.piece,
+        text: reason.text,
+        state: verdict === 'holds' ? ('pass' as const) : ('fail' as const),
+      };
+    }),
+  );
+  protected readonly cavities = computed(() =>
+    this.of('retention').map(({ body }) => {
+      const { verdict, reason } = judgeRetention(body, this.retention()?.force ?? null);
+      const state = ({ stays: 'pass', loose: 'fail', open: 'hold' } as const)[verdict];
+      return { cavity: body.cavity, text: reason.text, state };
+    }),
+  );
+  protected readonly remaining = computed(() => {
+    const done = new Set(this.cavities().map((c) => c.cavity));
+    const count = Math.min(200, Math.max(0, Math.floor(Number(this.total())) || 0));
+    return Array.from({ length: count }, (_, i) => String(i + 1)).filter((c) => !done.has(c));
+  });
+
+  protected setTotal(event: Event): void {
+    this.total.set(valueOf(event));
+  }
+
+  protected keepHold(event: Event): void {
+    event.preventDefault();
+    const [force, seconds, moved] = [this.force(), this.seconds(), this.moved()].map(numberOf);
+    if (force === null || seconds === null || moved === null) {
+      this.message.set('Force, time and movement are numbers.');
+      return;
+    }
+    this.put(
+      {
+        kind: 'hold',
+        piece: this.holds().length + 1,
+        force: force ?? 0,
+        seconds: seconds ?? 0,
+        moved: moved ?? 0,
+        note: '',
+      },
+      () => {
+        this.force.set('');
+        this.seconds.set('');
+        this.moved.set('0');
+      },
+    );
+  }
+
+  protected keepPush(event: Event): void {
+    event.preventDefault();
+    const cavity = this.cavity().trim() || (this.remaining()[0] ?? '');
+    const force = this.push().trim() === '' ? null : numberOf(this.push());
+    if (this.push().trim() !== '' && force === null) {
+      this.message.set('The push is a number, or left out.');
+      return;
+    }
+    const locked = this.retention()?.secondaryLock ? this.locked() : null;
+    const seen = { clicked: this.clicked(), locked, force: force ?? null, stayed: this.stayed(), note: this.note() };
+    this.put({ kind: 'retention', piece: 1, cavity, ...seen }, () => {
+      this.cavity.set('');
+      this.note.set('');
+    });
+  }
+
+  private put(body: Extract<EntryBody, { kind: 'hold' | 'retention' }>, done: () => void): void {
+    const lot = this.lot();
+    const refusal = this.hand.put({ ...body, ...(lot !== null && { lot }) });
+    this.message.set(refusal?.text ?? '');
+    if (!refusal) done();
+  }
+}
+
+function numberOf(text: string): number | null {
+  const read = readNumber(text);
+  return read.outcome === 'number' && read.rest === '' ? read.value : null;
+}

@@ -1,0 +1,142 @@
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { valueOf } from '../../parts/value-of';
+import { CurveView } from '../gauge/curve-view';
+import { PullEntry } from './pull-entry';
+
+/** What is asked of a pull: whether a doubtful value is right, then how it let go, with what the curve suggests. */
+@Component({
+  selector: 'tm-pull-ask',
+  imports: [NzButtonModule, NzInputModule, CurveView],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (entry.question(); as q) {
+      <h2>Is that right?</h2>
+      <p>{{ q.text }}</p>
+      <div class="acts">
+        <button nz-button nzType="primary" class="bench-button" type="button" (click)="entry.yes()">
+          <kbd>Y</kbd> Yes, keep {{ entry.shown(q.newtons) }} {{ entry.unit() }}
+        </button>
+        <button nz-button class="bench-button" type="button" (click)="entry.again()">
+          <kbd>Esc</kbd> Type it again
+        </button>
+      </div>
+    } @else if (entry.pending(); as p) {
+      <h2 id="how">How did it let go?</h2>
+      @if (entry.curve(); as curve) {
+        <tm-curve [trace]="curve.trace" [read]="curve.read" [limit]="entry.limit()" [unit]="entry.unit()" />
+        <p class="soft" role="status">{{ curve.read?.suggestion?.evidence ?? curve.why }}</p>
+        @for (reason of curve.read?.reasons; track reason.code) {
+          <p class="soft">{{ reason.text }}</p>
+        }
+      }
+      <ul aria-labelledby="how">
+        @for (m of entry.modes; track m.mode) {
+          <li>
+            <button
+              type="button"
+              [class.on]="entry.mode() === m.mode"
+              [attr.aria-pressed]="entry.mode() === m.mode"
+              (click)="entry.setMode(m.mode)"
+            >
+              <kbd>{{ m.key }}</kbd> {{ m.name }}
+              @if (entry.suggestion()?.mode === m.mode) {
+                <span class="soft">· the curve says so</span>
+              }
+            </button>
+          </li>
+        }
+      </ul>
+      @if (p.note) {
+        <p class="soft">{{ p.note }}</p>
+      }
+      @if (entry.mode() === 'grip-slipped' || entry.mode() === 'insulation-only') {
+        <div class="field">
+          <label for="reading-note">What happened? A replacement piece is due.</label>
+          <input
+            nz-input
+            id="reading-note"
+            maxlength="500"
+            [value]="entry.note()"
+            (input)="entry.note.set(value($event))"
+            (keydown.enter)="entry.keep()"
+          />
+        </div>
+      }
+      @if (entry.correcting()) {
+        <div class="field">
+          <label for="reading-why">What was wrong with the first entry? It stays on record.</label>
+          <input
+            nz-input
+            id="reading-why"
+            maxlength="500"
+            [value]="entry.why()"
+            (input)="entry.why.set(value($event))"
+            (keydown.enter)="entry.keep()"
+          />
+        </div>
+      }
+      <div class="acts">
+        <button nz-button nzType="primary" class="bench-button" type="button" (click)="entry.keep()">
+          {{ entry.correcting() ? 'Keep reading' : keepText() }}
+        </button>
+        <button nz-button class="bench-button" type="button" (click)="entry.again()">Type again</button>
+      </div>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 10px;
+    }
+    ul {
+      display: grid;
+      gap: 4px;
+      grid-template-columns: 1fr 1fr;
+    }
+    li button {
+      background: var(--paper);
+      border: 1px solid transparent;
+      color: var(--ink);
+      align-items: center;
+      cursor: pointer;
+      display: flex;
+      flex-wrap: wrap;
+      font: inherit;
+      min-height: 44px;
+      height: 100%;
+      line-height: 1.2;
+      padding: 4px 10px;
+      text-align: left;
+      width: 100%;
+    }
+    li kbd {
+      margin-right: 8px;
+    }
+    li .soft {
+      font-size: 14px;
+      font-weight: 400;
+      margin-left: 6px;
+    }
+    li button.on {
+      background: var(--petrol-tint);
+      border-color: var(--petrol);
+      box-shadow: inset 4px 0 0 var(--petrol);
+      font-weight: 600;
+    }
+    .acts {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 10px;
+    }
+    .acts kbd {
+      margin-right: 6px;
+    }
+  `,
+})
+export class PullAsk {
+  readonly keepText = input('Keep reading, next piece');
+  protected readonly entry = inject(PullEntry);
+  protected readonly value = valueOf;
+}

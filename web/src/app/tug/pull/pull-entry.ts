@@ -1,0 +1,450 @@
+import { computed, DestroyRef, effect, inject, Injectable, signal, type Signal } from '@angular/core';
+import {
+  describeMargin,
+  doubtText,
+  FAILURE_MODES,
+  FORCE_UNITS,
+  failureModeName,
+  fromNewtons,
+  isValidMode,
+  judgeReading,
+  readForce,
+  showNumber,
+  unpackTrace,
+  type EntryBody,
+  type EntryRefusal,
+  type FailureMode,
+  type ForceRead,
+  type ForceUnit,
+  type Trace,
+  type TraceContext,
+  type TraceRead,
+  type WatchedPull,
+} from '@tug-mark/core';
+import { Api } from '../../http/api';
+import { timeOrderedId } from '../../http/uuid';
+import type { PackedCurve } from '../../outbox/outbox.state';
+import { Keys, type KeyHelp } from '../../shell/keys';
+import { StationGauge } from '../gauge/station-gauge';
+import { TraceReader } from '../gauge/trace-reader';
+import { KeyBurst } from '../key-burst';
+
+const UNIT_KEY = 'tug-mark-force-unit';
+
+type Reading = Extract<EntryBody, { kind: 'reading' }>;
+/** What the entry finds out of a pull; the place it belongs to is its host's affair. */
+export type PulledForce = Omit<Reading, 'kind' | 'piece' | 'lot' | 'wire' | 'run'>;
+
+/** A reading that has a value but is not on record yet. */
+interface Pending {
+  readonly newtons: number;
+  readonly typed: string;
+  readonly unit: ForceUnit;
+  readonly confirmed: readonly string[];
+  readonly note: string | null;
+  readonly gauge: string | null;
+}
+
+interface Question {
+  readonly codes: readonly string[];
+  readonly newtons: number;
+  readonly unit: ForceUnit;
+  readonly text: string;
+}
+
+/** The curve of the pending pull, read. */
+export interface PendingCurve {
+  readonly read: TraceRead | null;
+  /** Why it could not be read; null when it could. */
+  readonly why: string | null;
+  readonly trace: Trace;
+  readonly packed: PackedCurve;
+  readonly digest: string;
+}
+
+/** What the pull is judged by, and where its reading goes. */
+export interface PullHost {
+  /** Where open values wait through a reload; null while nothing is in hand. */
+  readonly key: Signal<string | null>;
+  /** N */
+  readonly limit: Signal<number | null>;
+  readonly breaks: Signal<number>;
+  /** Lowest valid force so far, N. */
+  readonly lowest: Signal<number | null>;
+  readonly context: Signal<TraceContext>;
+  /** Whether a further reading is expected; what a gauge sends otherwise waits. */
+  readonly isOpen: Signal<boolean>;
+  keep(force: PulledForce, why: string, curve: PackedCurve | null): EntryRefusal | null;
+}
+
+interface Queued {
+  readonly text: string;
+  readonly pull: WatchedPull | null;
+}
+
+const QUIET_HOST: PullHost = {
+  key: signal(null),
+  limit: signal(null),
+  breaks: signal(0),
+  lowest: signal(null),
+  context: signal({ breaks: 0, strands: 1, loadingRate: null }),
+  isOpen: signal(false),
+  keep: () => null,
+};
+
+/**
+ * One pull from its force to its place on record: typed, pasted, sent by a gauge that types, or pulled on the station's
+ * gauge with its curve. Asks what is doubtful, then how it let go, then keeps it.
+ */
+@Injectable()
+export class PullEntry {
+  readonly gauge = inject(StationGauge);
+  private readonly api = inject(Api);
+  private readonly reader = inject(TraceReader);
+  private readonly host = signal<PullHost>(QUIET_HOST);
+
+  readonly units = FORCE_UNITS;
+  readonly modes = FAILURE_MODES.map((mode, index) => ({ mode, key: String(index + 1), name: failureModeName(mode) }));
+
+  readonly unit = signal<ForceUnit>(FORCE_UNITS.find((u) => u === localStorage.getItem(UNIT_KEY)) ?? 'N');
+  readonly text = signal('');
+  readonly pending = signal<Pending | null>(null);
+  readonly question = signal<Question | null>(null);
+  readonly mode = signal<FailureMode | null>(null);
+  readonly note = signal('');
+  readonly message = signal('');
+  readonly why = signal('');
+  readonly correcting = signal(false);
+  /** Values sent or pulled while another was open; taken one at a time. */
+  readonly queue = signal<readonly Queued[]>([]);
+  readonly curve = signal<PendingCurve | null>(null);
+
+  readonly limit = computed(() => this.host().limit());
+  readonly isOpen = computed(() => this.host().isOpen());
+  readonly verdict = computed(() => {
+    const pending = this.pending();
+    return pending && judgeReading(pending.newtons, this.limit(), this.mode());
+  });
+  /** The mode the curve suggests. */
+  readonly suggestion = computed(() => this.curve()?.read?.suggestion ?? null);
+
+  constructor() {
+    let restored: string | null = null;
+    effect(() => {
+      const key = this.host().key();
+      if (key === null) return;
+      if (restored !== key) {
+        restored = key;
+        const kept = JSON.parse(localStorage.getItem(key) ?? '[]') as string[];
+        if (kept.length) this.enqueue(kept.map((text) => ({ text, pull: null })));
+      }
+      // Values on their way survive a reload: what is waiting, and what stands in the field.
+      const open = [this.pending()?.typed ?? this.text(), ...this.queue().map((q) => q.text)].filter((t) => t !== '');
+      if (open.length) localStorage.setItem(key, JSON.stringify(open));
+      else localStorage.removeItem(key);
+    });
+    const burst = new KeyBurst(
+      (key) => {
+        this.choose(key);
+      },
+      (line) => {
+        this.enqueue([{ text: line, pull: null }]);
+      },
+    );
+    const pulls = this.gauge.pulls.subscribe((pull) => {
+      this.enqueue([{ text: pull.peak.toFixed(2), pull }]);
+    });
+    inject(DestroyRef).onDestroy(() => {
+      burst.stop();
+      pulls.unsubscribe();
+    });
+    this.burst = burst;
+    this.keys = inject(Keys);
+    effect(() => {
+      if (this.isOpen() && !this.pending() && !this.question()) this.toField();
+    });
+  }
+
+  private readonly burst: KeyBurst;
+  private readonly keys: Keys;
+
+  /**
+   * Takes up its host; called once, in the constructor of the component that provides it.
+   * @param more further keys of the screen, tried first while no pull is pending
+   */
+  serve(host: PullHost, more: { help: readonly KeyHelp[]; handle: (key: string) => boolean } | null = null): void {
+    this.host.set(host);
+    void this.gauge.open();
+    this.keys.use(
+      [
+        ...(more?.help ?? []),
+        { key: '0–9 . Enter', does: 'type the peak force' },
+        { key: '1–7', does: 'how it let go' },
+        { key: 'Enter', does: 'keep the reading' },
+        { key: 'Y', does: 'yes to a question' },
+        { key: 'Esc', does: 'type the value again' },
+      ],
+      (key) => (!this.pending() && !this.question() && more?.handle(key)) || this.handle(key),
+    );
+  }
+
+  private field(): HTMLInputElement | null {
+    return document.querySelector<HTMLInputElement>('#force');
+  }
+
+  private toField(): void {
+    setTimeout(() => this.field()?.focus());
+  }
+
+  private handle(key: string): boolean {
+    if (!this.isOpen()) return false;
+    if (key === 'Escape') {
+      this.again();
+      return true;
+    }
+    if (this.question()) {
+      if (key.toLowerCase() === 'y') {
+        this.yes();
+        return true;
+      }
+      // A new value instead of an answer: it replaces the doubtful one.
+      if (/^[0-9.,]$/.test(key)) this.field()?.select();
+      return false;
+    }
+    if (!this.pending()) {
+      // The field takes its own keys; a key from elsewhere on the page goes to it.
+      if (/^[0-9.,]$/.test(key)) this.field()?.focus();
+      return false;
+    }
+    if (/^[0-9.,]$/.test(key)) return this.burst.take(key);
+    if (key === 'Enter') {
+      if (!this.burst.take('Enter')) this.keep();
+      return true;
+    }
+    return false;
+  }
+
+  private choose(key: string): void {
+    const found = this.modes.find((m) => m.key === key);
+    if (found && this.pending()) this.setMode(found.mode);
+  }
+
+  setMode(mode: FailureMode): void {
+    this.mode.set(mode);
+    this.message.set('');
+    if (!isValidMode(mode)) setTimeout(() => document.getElementById('reading-note')?.focus());
+  }
+
+  setUnit(unit: ForceUnit): void {
+    this.unit.set(unit);
+    localStorage.setItem(UNIT_KEY, unit);
+  }
+
+  typed(text: string): void {
+    this.text.set(text);
+    this.message.set('');
+    this.question.set(null);
+  }
+
+  paste(values: readonly string[]): void {
+    this.enqueue(values.map((text) => ({ text, pull: null })));
+    this.message.set(`${values.length} values pasted. They are taken one at a time: each needs how it let go.`);
+  }
+
+  private enqueue(values: readonly Queued[]): void {
+    this.queue.update((queue) => [...queue, ...values]);
+    this.takeNext();
+  }
+
+  dropQueue(): void {
+    this.queue.set([]);
+  }
+
+  /** Takes the next value that waits, when nothing is open; the host calls it when it becomes ready for one. */
+  takeNext(): void {
+    const [next, ...rest] = this.queue();
+    if (next === undefined || !this.isOpen() || this.pending() || this.question() || this.text() !== '') return;
+    this.queue.set(rest);
+    this.text.set(next.text);
+    if (next.pull) this.takePull(next.pull);
+    else this.read();
+  }
+
+  submit(text: string): void {
+    this.text.set(text);
+    this.read();
+  }
+
+  private read(): void {
+    const host = this.host();
+    const read = readForce(this.text(), this.unit(), host.breaks(), host.lowest());
+    this.question.set(null);
+    if (read.outcome === 'refused') this.message.set(read.text);
+    else if (read.outcome === 'question') this.ask(asQuestion(read));
+    else this.accept({ newtons: read.newtons, unit: read.unit, confirmed: [], note: read.note, gauge: null });
+  }
+
+  /** A pull made on the station's gauge. */
+  private takePull(pull: WatchedPull): void {
+    const host = this.host();
+    this.curve.set(null);
+    const read = readForce(pull.peak.toFixed(2), 'N', host.breaks(), host.lowest());
+    if (read.outcome === 'refused') {
+      this.message.set(read.text);
+      this.text.set('');
+      return;
+    }
+    const asked = [
+      ...pull.doubts.map((doubt) => ({ code: doubt as string, text: doubtText(doubt) })),
+      ...(read.outcome === 'question' ? [{ code: read.code as string, text: read.text }] : []),
+    ];
+    void this.readCurve(pull);
+    if (asked.length) {
+      this.ask({
+        codes: asked.map((a) => a.code),
+        newtons: pull.peak,
+        unit: 'N',
+        text: asked.map((a) => a.text).join(' '),
+      });
+    } else
+      this.accept({ newtons: pull.peak, unit: 'N', confirmed: [], note: null, gauge: this.gauge.chosen()?.id ?? null });
+  }
+
+  /** First the curve as it came in, then the gauge's own of ten times the rate, where it keeps one. */
+  private async readCurve(pull: WatchedPull): Promise<void> {
+    const isStill = () => this.text() !== '' || this.pending() !== null;
+    if (pull.forces.length) await this.showCurve({ rate: pull.rate, forces: pull.forces });
+    const gauge = this.gauge.chosen();
+    if (!gauge?.traceCommand || pull.doubts.includes('gauge-lost')) return;
+    const bytes = await this.api.gaugeCurve(gauge.id).catch(() => null);
+    const fine = bytes && unpackTrace(bytes);
+    // The gauge may have been pulled again meanwhile: its curve has to be of this pull.
+    if (fine && isStill() && Math.abs(peakOf(fine) - pull.peak - pull.zero) < 0.02 * pull.peak + 1)
+      await this.showCurve(fine);
+  }
+
+  private async showCurve(trace: Trace): Promise<void> {
+    const { reading, bytes, digest } = await this.reader.read(trace, this.host().context());
+    if (!this.pending() && !this.question()) return;
+    this.curve.set({
+      read: reading.ok ? reading.read : null,
+      why: reading.ok ? null : reading.reason.text,
+      trace,
+      packed: { id: timeOrderedId(), bytes },
+      digest,
+    });
+    const pending = this.pending();
+    if (!reading.ok || !pending) return;
+    this.pending.set({ ...pending, newtons: tidy(reading.read.peak.force), typed: reading.read.peak.force.toFixed(2) });
+    if (this.mode() === null) this.mode.set(reading.read.suggestion.mode);
+  }
+
+  private ask(question: Question): void {
+    this.message.set('');
+    this.question.set(question);
+    // Out of the field, so that Y and Esc answer the question.
+    this.field()?.blur();
+  }
+
+  yes(): void {
+    const question = this.question();
+    if (!question) return;
+    this.question.set(null);
+    const { newtons, unit, codes } = question;
+    const isPulled = codes.some((code) => code !== 'above-wire' && code !== 'other-unit' && code !== 'unit-slip');
+    const gauge = isPulled || this.curve() ? (this.gauge.chosen()?.id ?? null) : null;
+    this.accept({ newtons, unit, confirmed: codes, note: null, gauge });
+    if (this.curve()?.read) this.mode.set(this.curve()?.read?.suggestion.mode ?? null);
+  }
+
+  private accept(found: Omit<Pending, 'typed'>): void {
+    this.pending.set({ ...found, newtons: tidy(found.newtons), typed: this.text().trim() });
+    this.message.set('');
+    this.field()?.blur();
+  }
+
+  /** Back to typing, with what was typed still there. */
+  again(): void {
+    const typed = this.pending()?.typed ?? this.text();
+    this.clear();
+    this.text.set(typed);
+  }
+
+  /** Nothing typed, nothing pending. */
+  clear(): void {
+    this.pending.set(null);
+    this.question.set(null);
+    this.mode.set(null);
+    this.curve.set(null);
+    this.message.set('');
+    this.note.set('');
+    this.text.set('');
+  }
+
+  keep(): void {
+    const pending = this.pending();
+    const mode = this.mode();
+    if (!pending) return;
+    if (!mode) {
+      this.message.set('Say first how it let go: 1 to 7.');
+      return;
+    }
+    const curve = this.curve();
+    const refusal = this.host().keep(
+      {
+        force: pending.newtons,
+        typed: pending.typed,
+        unit: pending.unit,
+        mode,
+        note: this.note().trim(),
+        confirmed: pending.confirmed,
+        ...(pending.gauge !== null && { gauge: pending.gauge }),
+        ...(curve && { trace: { id: curve.packed.id, digest: curve.digest } }),
+      },
+      this.why(),
+      curve?.packed ?? null,
+    );
+    if (refusal) {
+      this.message.set(refusal.text);
+      return;
+    }
+    this.clear();
+    this.why.set('');
+    this.correcting.set(false);
+    this.takeNext();
+  }
+
+  /** A force, N, in the shown unit, never rounded onto the limit. */
+  shown(newtons: number): string {
+    const limit = this.limit();
+    return showNumber(
+      fromNewtons(newtons, this.unit()),
+      1,
+      limit === null ? undefined : fromNewtons(limit, this.unit()),
+    );
+  }
+
+  /** The margin in words, in the shown unit. */
+  margin(newtons: number): string {
+    const limit = this.limit();
+    return limit === null
+      ? 'Kept without a verdict: no limit applies.'
+      : describeMargin(newtons, limit, this.mode(), this.unit());
+  }
+}
+
+/** What a gauge of hundredths cannot have said is left off. */
+const tidy = (newtons: number) => Number(newtons.toFixed(6));
+
+const asQuestion = (read: Extract<ForceRead, { outcome: 'question' }>): Question => ({
+  codes: [read.code],
+  newtons: read.newtons,
+  unit: read.unit,
+  text: read.text,
+});
+
+function peakOf({ forces }: Trace): number {
+  let peak = -Infinity;
+  for (let i = 0, n = forces.length; i < n; i++) peak = Math.max(peak, forces[i] as number);
+  return peak;
+}

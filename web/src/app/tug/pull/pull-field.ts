@@ -1,0 +1,123 @@
+import { ChangeDetectionStrategy, Component, inject, viewChild, type ElementRef } from '@angular/core';
+import { FORCE_UNITS } from '@tug-mark/core';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { Mark } from '../../parts/mark';
+import { valueOf } from '../../parts/value-of';
+import { pastedReadings } from '../pasted-readings';
+import { PullEntry } from './pull-entry';
+
+/** The force in hand: the field it is typed into, or the number large with its margin. */
+@Component({
+  selector: 'tm-pull-field',
+  imports: [NzInputModule, Mark],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="big" aria-live="polite">
+      @if (entry.pending(); as p) {
+        <p class="number figures">
+          {{ entry.shown(p.newtons) }}<span>{{ entry.unit() }}</span>
+        </p>
+        @if (entry.verdict(); as v) {
+          <p class="verdict {{ v.verdict }}">
+            <tm-mark [state]="v.verdict === 'holds' ? 'pass' : v.verdict === 'below' ? 'fail' : 'hold'" [size]="17" />
+            {{ entry.margin(p.newtons) }}
+          </p>
+        }
+      } @else {
+        <form (submit)="submit($event)" novalidate>
+          <label for="force">Peak force</label>
+          <input
+            nz-input
+            id="force"
+            #field
+            class="figures"
+            inputmode="decimal"
+            autocomplete="off"
+            [value]="entry.text()"
+            (input)="entry.typed(value($event))"
+            (paste)="paste($event)"
+            (keydown.escape)="entry.again()"
+            [attr.aria-describedby]="entry.message() ? 'tug-message' : null"
+            [attr.aria-invalid]="entry.message() ? true : null"
+          />
+          <label for="unit" class="out-of-sight">Unit of force</label>
+          <select id="unit" (change)="setUnit($event)">
+            @for (u of entry.units; track u) {
+              <option [value]="u" [selected]="u === entry.unit()">{{ u }}</option>
+            }
+          </select>
+        </form>
+      }
+    </div>
+  `,
+  styles: `
+    form {
+      align-items: center;
+      display: flex;
+      gap: 10px;
+    }
+    form label {
+      font: 600 17px var(--figures);
+    }
+    input {
+      font-size: 40px;
+      font-weight: 600;
+      height: 64px;
+      text-align: right;
+      width: 210px;
+    }
+    select {
+      background: var(--sheet);
+      border: 1px solid var(--line-strong);
+      border-radius: 4px;
+      color: var(--ink);
+      font: 600 20px var(--figures);
+      height: 64px;
+      padding: 0 8px;
+    }
+    .number {
+      font-size: 68px;
+      font-weight: 600;
+      line-height: 1;
+      text-align: right;
+    }
+    .number span {
+      color: var(--ink-soft);
+      font-size: 26px;
+      margin-left: 10px;
+    }
+    .verdict {
+      font-size: 17px;
+      font-weight: 600;
+      text-align: right;
+    }
+    .verdict.holds {
+      color: var(--pass);
+    }
+    .verdict.below {
+      color: var(--fail);
+    }
+  `,
+})
+export class PullField {
+  protected readonly entry = inject(PullEntry);
+  protected readonly value = valueOf;
+  private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
+
+  protected setUnit(event: Event): void {
+    this.entry.setUnit(FORCE_UNITS.find((u) => u === valueOf(event)) ?? 'N');
+  }
+
+  protected paste(event: ClipboardEvent): void {
+    const values = pastedReadings(event.clipboardData?.getData('text') ?? '');
+    if (values.length < 2) return;
+    event.preventDefault();
+    this.entry.paste(values);
+  }
+
+  protected submit(event: Event): void {
+    event.preventDefault();
+    // The field may hold more than the signal when a gauge types faster than a frame.
+    this.entry.submit(this.field()?.nativeElement.value ?? this.entry.text());
+  }
+}
