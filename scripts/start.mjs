@@ -5,7 +5,7 @@ import { STATE } from './lib/paths.mjs';
 import { freePort, isFree } from './lib/ports.mjs';
 import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
 import { explain, run, say, Stop } from './lib/say.mjs';
-import { startServer } from './lib/server.mjs';
+import { startGauges, startServer } from './lib/server.mjs';
 
 const HELP = `npm start              the demo shop
 npm start -- --empty   a shop without demo data; its first page makes the first engineer's account
@@ -60,6 +60,7 @@ run(async () => {
   const turn = takeTurn();
   let cluster;
   let server;
+  let gauges = [];
   let stopping = false;
   const stop = async (code) => {
     if (stopping) return;
@@ -71,6 +72,7 @@ run(async () => {
         setTimeout(() => server.kill('SIGKILL'), 10_000).unref();
       });
     }
+    for (const gauge of gauges) gauge.kill('SIGTERM');
     cluster?.stop();
     turn.end();
     process.exit(code);
@@ -97,6 +99,7 @@ run(async () => {
       TUG_PAGES: PAGES,
       TUG_DEMO: demo ? '1' : '0',
     });
+    if (demo) gauges = await startGauges();
     const address = `http://127.0.0.1:${port}`;
     turn.note(address);
     say(`\nTug Mark is up: ${address}`);
@@ -106,6 +109,7 @@ run(async () => {
       say(`  ${name.padEnd(6)} ${role.padEnd(11)} password ${password}${note.includes('lapsed') ? `  (${note})` : ''}`);
     }
     if (shop.isDemo) say(`${shop.name} is a made-up demo shop. Its limits are made up too.`);
+    for (const gauge of gauges) say(`Stand-in force gauge, to pull with: http://127.0.0.1:${gauge.panel}`);
     say('Ctrl-C stops it.');
     server.once('exit', (code) => {
       if (!stopping) {

@@ -8,9 +8,9 @@ import { Stop } from './say.mjs';
  * @param entry another program that says when it listens
  * @returns the child process
  */
-export function startServer(env, entry = 'server/src/main.ts') {
+export function startServer(env, entry = 'server/src/main.ts', args = []) {
   return new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, ['--import', 'tsx', entry], {
+    const child = spawn(process.execPath, ['--import', 'tsx', entry, ...args], {
       cwd: ROOT,
       env: { ...process.env, ...env, TUG_ENDS_WITH_PARENT: '1' },
       // The server sees its input close when this process dies, even of kill -9, and ends with it.
@@ -27,6 +27,27 @@ export function startServer(env, entry = 'server/src/main.ts') {
     });
     child.on('exit', (code) => reject(new Stop(explain(said, code))));
   });
+}
+
+/** Ports of the demo's two stand-in gauges and their panels, as demo/gauges.json names them. */
+const GAUGES = [
+  { port: 4881, panel: 4882, seed: 11 },
+  { port: 4883, panel: 4884, seed: 12 },
+];
+
+/** Starts the demo's force gauges; one whose port is taken is left out, and its station hears that it does not answer. */
+export async function startGauges() {
+  const started = [];
+  for (const { port, panel, seed } of GAUGES) {
+    const args = ['--port', String(port), '--panel', String(panel), '--seed', String(seed)];
+    try {
+      const child = await startServer({}, 'stand-ins/src/runForceGauge.ts', args);
+      started.push(Object.assign(child, { panel }));
+    } catch {
+      process.stderr.write(`Port ${port} is taken: the stand-in gauge there is left out.\n`);
+    }
+  }
+  return started;
 }
 
 function explain(said, code) {

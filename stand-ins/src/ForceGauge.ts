@@ -45,6 +45,7 @@ export class ForceGauge {
   private pull: Trace | null = null;
   private pullAt = 0;
   private last: Trace | null = null;
+  private readonly owesTrace: Socket[] = [];
   private shown = 0;
   private pulls = 0;
 
@@ -130,6 +131,11 @@ export class ForceGauge {
   }
 
   private sendTrace(socket: Socket): void {
+    // Asked for in the middle of a pull, it is sent when the pull is over.
+    if (this.pull) {
+      this.owesTrace.push(socket);
+      return;
+    }
     const trace = this.last;
     if (!trace) {
       socket.write('TRACE NONE\n');
@@ -169,6 +175,7 @@ export class ForceGauge {
       if (this.pullAt >= forces.length) {
         this.last = this.pull;
         this.pull = null;
+        for (const socket of this.owesTrace.splice(0)) this.sendTrace(socket);
       }
     }
     if (this.fault !== 'stuck') this.shown = value - this.offset;

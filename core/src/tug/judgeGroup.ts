@@ -121,7 +121,10 @@ export function judgeGroup(forces: ArrayLike<number>, limit: number, practice: P
         ? `They look normal (p = ${(test?.p ?? 0).toFixed(2)}).`
         : 'Taken as normal.';
     const certain = isFree ? percent(sure) : `${practice.confidence * 100} %`;
-    const text = `${n} like these: ${certain} sure that ${share} hold above ${bound} N; limit ${showNumber(limit, 1)} N. ${how}`;
+    const text =
+      lowerBound <= 0
+        ? `${n} like these scatter too much to say that ${share} hold at all; limit ${showNumber(limit, 1)} N. ${how}`
+        : `${n} like these: ${certain} sure that ${share} hold above ${bound} N; limit ${showNumber(limit, 1)} N. ${how}`;
     const enough = lowerBound >= limit;
     reasons.push(
       reason(enough ? 'bound-holds' : 'bound-below', enough ? 'good' : n < wanted ? 'hold' : 'bad', text, {

@@ -31,6 +31,7 @@ export const routes: Routes = [
       { path: 'look', loadComponent: () => import('./look/look-stage').then((m) => m.LookStage) },
       { path: 'tug', loadComponent: () => import('./tug/tug-stage').then((m) => m.TugStage) },
       { path: 'release', loadComponent: () => import('./lot/release-stage').then((m) => m.ReleaseStage) },
+      { path: 'lot', loadComponent: () => import('./lot/lot-stage').then((m) => m.LotStage) },
     ],
   },
   {
@@ -47,6 +48,11 @@ export const routes: Routes = [
     path: 'tools',
     title: 'Tools · Tug Mark',
     loadComponent: () => import('./tool/tools-page').then((m) => m.ToolsPage),
+  },
+  {
+    path: 'gauges',
+    title: 'Gauges · Tug Mark',
+    loadComponent: () => import('./tug/gauge/gauges-page').then((m) => m.GaugesPage),
   },
   {
     path: 'practices',

@@ -47,7 +47,11 @@ export function readLot(journal: readonly Entry[], lot: number): LotHead | null 
     openedBy: first.by,
     state: finish ? 'finished' : isPaused ? 'paused' : 'running',
     finishedAt: finish?.at ?? null,
-    made: Math.max(0, ...steps.map((s) => s.made)),
+    // A piece that was looked at or pulled has been made, whether it is counted yet or not.
+    made: entries.reduce(
+      (most, { body }) => (body.kind === 'finding' || body.kind === 'reading' ? Math.max(most, body.piece) : most),
+      Math.max(0, ...steps.map((s) => s.made)),
+    ),
     steps,
   };
 }

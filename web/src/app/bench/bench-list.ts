@@ -115,11 +115,19 @@ import { valueOf } from '../parts/value-of';
                     <tm-mark class="tight" [state]="state" [size]="18" />
                   }
                 </td>
-                <td [class.wrong]="line.verdict === 'rejected' || line.release === 'lapsed'">
-                  {{
-                    line.release === 'lapsed' ? 'Release has lapsed.' : line.release === 'released' ? 'Released.' : ''
-                  }}
-                  {{ line.headline }}
+                <td
+                  [class.wrong]="
+                    line.verdict === 'rejected' || line.release === 'lapsed' || line.lot?.verdict === 'held'
+                  "
+                >
+                  @if (line.release === 'lapsed') {
+                    Release has lapsed.
+                  }
+                  @if (line.lot; as lot) {
+                    <strong>Lot {{ lot.name }}.</strong> {{ lot.headline }}
+                  } @else {
+                    {{ line.release === 'released' ? 'Released.' : '' }} {{ line.headline }}
+                  }
                 </td>
               </tr>
             }
@@ -213,7 +221,16 @@ export class BenchList {
     const words = this.search().toLowerCase().split(/\s+/).filter(Boolean);
     if (!words.length) return this.lines();
     return this.lines().filter((line) => {
-      const text = [line.terminal, line.terminalLabel, line.wire, line.wireLabel, line.list, line.family, line.headline]
+      const text = [
+        line.terminal,
+        line.terminalLabel,
+        line.wire,
+        line.wireLabel,
+        line.list,
+        line.family,
+        line.headline,
+        line.lot?.name,
+      ]
         .join(' ')
         .toLowerCase();
       return words.every((word) => text.includes(word));
@@ -226,7 +243,10 @@ export class BenchList {
     if (!lines.length) return 'The bench';
     const done = lines.filter((line) => line.verdict === 'accepted' || line.verdict === 'meets-made-up-limits').length;
     const rejected = lines.filter((line) => line.verdict === 'rejected').length;
-    return `${lines.length}${this.next() === null ? '' : ' or more'} combinations: ${done} through, ${rejected} rejected, ${lines.length - done - rejected} open`;
+    const made = lines.filter((line) => line.lot?.verdict === 'running').length;
+    const held = lines.filter((line) => line.lot?.verdict === 'held').length;
+    const lots = [...(made ? [`${made} lots being made`] : []), ...(held ? [`${held} held`] : [])];
+    return `${lots.length ? `${lots.join(', ')} · ` : ''}${lines.length}${this.next() === null ? '' : ' or more'} combinations: ${done} through, ${rejected} rejected, ${lines.length - done - rejected} open`;
   });
 
   constructor() {

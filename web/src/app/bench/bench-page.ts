@@ -34,16 +34,17 @@ import { ProblemNotice } from '../parts/problem-notice';
           </p>
         </div>
         @if (hand.judgement(); as judgement) {
-          <tm-ladder [id]="view.combination.id" [judgement]="judgement" />
+          <tm-ladder [id]="view.combination.id" [judgement]="judgement" [lot]="hand.lot()" />
         }
       </aside>
       <section class="stage" aria-label="Stage" tabindex="0"><router-outlet /></section>
       <tm-lot-line
-        [title]="view.combination.list + ' · ' + view.combination.pieces + ' pieces'"
+        [title]="title()"
         [said]="said()"
         [samples]="samples()"
         [pieces]="view.combination.pieces"
         [ready]="ready()"
+        [lot]="hand.lot()"
       />
     } @else if (hand.problem(); as problem) {
       <div class="page">
@@ -154,11 +155,30 @@ export class BenchPage {
     return verdict === 'accepted' || verdict === 'meets-made-up-limits';
   });
 
+  protected readonly title = computed(() => {
+    const head = this.hand.lot()?.head;
+    const combination = this.hand.view()?.combination;
+    return head
+      ? `Lot ${head.name} · ${head.made} of ${head.pieces} made`
+      : `${combination?.list} · ${combination?.pieces} pieces`;
+  });
+
+  /** The next check, counting down, while a lot is made. */
   protected readonly said = computed(() => {
+    const lot = this.hand.lot();
+    if (lot) {
+      const [first] = lot.due;
+      if (lot.head.state === 'finished' || !first) return lot.headline;
+      if (first.code === 'contain') return `${first.text}`;
+      const more = lot.verdict === 'held' ? ` · ${lot.counts.suspect} pieces held back` : '';
+      if (first.inPieces <= 0) return `Check piece ${first.piece} now${first.overdue ? ', it is overdue' : ''}${more}`;
+      const time = first.inMinutes === null ? '' : ` or ${first.inMinutes} min`;
+      return `Next check: piece ${first.piece}, in ${first.inPieces} pieces${time}${more}`;
+    }
     const verdict = this.hand.judgement()?.verdict;
     const samples = this.hand.view()?.practice.setUpPieces ?? 0;
     return this.ready()
-      ? `set-up proved on ${samples} samples${verdict === 'meets-made-up-limits' ? ' by made-up limits only' : ''} · checks during the run are not kept here yet`
+      ? `set-up proved on ${samples} samples${verdict === 'meets-made-up-limits' ? ' by made-up limits only' : ''} · open a lot to make pieces`
       : verdict === 'rejected'
         ? 'no piece may be made: the set-up is rejected'
         : `left half: look, right half: tug · the pieces wait for ${samples} good samples`;

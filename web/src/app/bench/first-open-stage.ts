@@ -17,7 +17,13 @@ export class FirstOpenStage {
       const judgement = hand.judgement();
       if (!view || !judgement) return;
       const isNew = view.entries.length === 0;
-      const stage = isNew ? 'match' : (judgement.stages.find((s) => s.state !== 'pass')?.stage ?? 'tug');
+      const lot = hand.lot();
+      const isMade = lot !== null && lot.head.state !== 'finished' && judgement.release.state === 'released';
+      const stage = isNew
+        ? 'match'
+        : isMade
+          ? 'lot'
+          : (judgement.stages.find((s) => s.state !== 'pass')?.stage ?? 'tug');
       go.destroy();
       void router.navigate(['/bench', view.combination.id, stage], { replaceUrl: true });
     });

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink, RouterLinkActive } from '@angular/router';
-import type { Judgement } from '@tug-mark/core';
+import type { Judgement, LotVerdict } from '@tug-mark/core';
 import { Mark } from './mark';
 
 const TITLES = { match: 'Match', prepare: 'Prepare', tool: 'Tool', crimp: 'Crimp', look: 'Look', tug: 'Tug' } as const;
@@ -13,11 +13,11 @@ const TITLES = { match: 'Match', prepare: 'Prepare', tool: 'Tool', crimp: 'Crimp
   template: `
     <p
       class="holding"
-      [class.bad]="judgement().verdict === 'rejected'"
+      [class.bad]="judgement().verdict === 'rejected' || lot()?.verdict === 'held'"
       [class.good]="judgement().verdict === 'accepted'"
       role="status"
     >
-      {{ judgement().headline }}
+      {{ lot()?.verdict === 'held' ? lot()?.headline : judgement().headline }}
     </p>
     <nav aria-label="Stages">
       <ol>
@@ -45,6 +45,18 @@ const TITLES = { match: 'Match', prepare: 'Prepare', tool: 'Tool', crimp: 'Crimp
             <tm-mark [state]="release().mark" [size]="20" />
             <span class="title">Release</span>
             <span class="answer" [class.bad]="release().mark === 'fail'">{{ release().answer }}</span>
+          </a>
+        </li>
+        <li>
+          <a
+            [routerLink]="['/bench', id(), 'lot']"
+            routerLinkActive="here"
+            ariaCurrentWhenActive="step"
+            (click)="toStage()"
+          >
+            <tm-mark [state]="made().mark" [size]="20" />
+            <span class="title">Lot</span>
+            <span class="answer" [class.bad]="made().mark === 'fail'">{{ made().answer }}</span>
           </a>
         </li>
       </ol>
@@ -108,6 +120,7 @@ const TITLES = { match: 'Match', prepare: 'Prepare', tool: 'Tool', crimp: 'Crimp
 export class Ladder {
   readonly id = input.required<string>();
   readonly judgement = input.required<Judgement>();
+  readonly lot = input<LotVerdict | null>(null);
   /** The keys belong to the stage once its rung was taken: a second Enter must not take the rung again. */
   protected toStage(): void {
     document.querySelector<HTMLElement>('section.stage')?.focus();
@@ -118,6 +131,12 @@ export class Ladder {
     if (state === 'released') return { mark: 'pass' as const, answer: `Released by ${by}.` };
     if (state === 'lapsed') return { mark: 'fail' as const, answer: `Lapsed. ${reasons[0]?.text ?? ''}` };
     return { mark: 'missing' as const, answer: 'Quality releases it when all six have passed.' };
+  });
+  protected readonly made = computed(() => {
+    const lot = this.lot();
+    if (!lot) return { mark: 'missing' as const, answer: 'Opened when the set-up is released.' };
+    const mark = lot.verdict === 'held' ? 'fail' : lot.verdict === 'running' ? 'missing' : 'pass';
+    return { mark, answer: `${lot.head.name}: ${lot.headline}` } as const;
   });
   protected readonly rungs = computed(() => this.judgement().stages.map((s) => ({ ...s, title: TITLES[s.stage] })));
 }

@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
+import { lotOf } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Hand } from '../hand/hand';
 import { outboxActions, outboxFeature, type OutboxItem } from '../outbox/outbox.state';
@@ -23,7 +24,7 @@ import { describeEntry } from '../parts/describe-entry';
           <p>Yours: {{ describe(item) }}</p>
         </div>
         @if (canBeNext(item)) {
-          <button nz-button type="button" (click)="keepAsNext(item)">Keep mine as piece {{ nextPiece() }}</button>
+          <button nz-button type="button" (click)="keepAsNext(item)">Keep mine as piece {{ nextPiece(item) }}</button>
         }
         <button nz-button type="button" (click)="drop(item)">I have seen it, drop mine</button>
       </section>
@@ -47,9 +48,17 @@ export class RefusedEntries {
   private readonly store = inject(Store);
   private readonly hand = inject(Hand);
   protected readonly refused = this.store.selectSignal(outboxFeature.selectRefused);
-  protected readonly nextPiece = computed(
-    () => Math.max(0, ...this.hand.of('reading').map((entry) => entry.body.piece)) + 1,
-  );
+
+  /** The first piece after it nobody has read: of the lot, or of the set-up's samples. */
+  protected nextPiece({ entry: { body } }: OutboxItem): number {
+    const lot = lotOf(body);
+    const read = new Set(
+      (lot === null ? this.hand.of('reading') : this.hand.ofLot(lot, 'reading')).map((entry) => entry.body.piece),
+    );
+    let piece = 'piece' in body ? body.piece : 1;
+    while (read.has(piece)) piece += 1;
+    return piece;
+  }
 
   protected describe(item: OutboxItem): string {
     return describeEntry(item.entry.body);
@@ -66,7 +75,7 @@ export class RefusedEntries {
 
   protected keepAsNext(item: OutboxItem): void {
     const { body } = item.entry;
-    if (body.kind === 'reading' && !this.hand.put({ ...body, piece: this.nextPiece() })) this.drop(item);
+    if (body.kind === 'reading' && !this.hand.put({ ...body, piece: this.nextPiece(item) })) this.drop(item);
   }
 
   protected drop(item: OutboxItem): void {

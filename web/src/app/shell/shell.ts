@@ -24,6 +24,7 @@ import { SignInForm } from './sign-in-form';
         <a routerLink="/bench" routerLinkActive="here" ariaCurrentWhenActive="page">Bench</a>
         <a routerLink="/finder" routerLinkActive="here" ariaCurrentWhenActive="page">Finder</a>
         <a routerLink="/tools" routerLinkActive="here" ariaCurrentWhenActive="page">Tools</a>
+        <a routerLink="/gauges" routerLinkActive="here" ariaCurrentWhenActive="page">Gauges</a>
         <a routerLink="/cabinet" routerLinkActive="here" ariaCurrentWhenActive="page">Cabinet</a>
         <a routerLink="/limits" routerLinkActive="here" ariaCurrentWhenActive="page">Limits</a>
         <a routerLink="/practices" routerLinkActive="here" ariaCurrentWhenActive="page">Practices</a>

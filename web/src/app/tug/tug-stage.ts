@@ -103,6 +103,7 @@ export class TugStage {
     return flags;
   });
 
+  protected readonly isAsking = computed(() => this.entry.question() !== null || this.entry.pending() !== null);
   protected readonly queued = computed(() =>
     this.entry
       .queue()

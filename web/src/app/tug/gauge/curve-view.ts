@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { fromNewtons, showNumber, type ForceUnit, type Trace, type TraceRead } from '@tug-mark/core';
 
 const WIDTH = 460;
-const HEIGHT = 150;
+const HEIGHT = 190;
 const LEFT = 40;
 const FOOT = 20;
 

@@ -23,72 +23,83 @@ import { PullEntry } from './pull-entry';
         </button>
       </div>
     } @else if (entry.pending(); as p) {
-      <h2 id="how">How did it let go?</h2>
-      @if (entry.curve(); as curve) {
-        <tm-curve [trace]="curve.trace" [read]="curve.read" [limit]="entry.limit()" [unit]="entry.unit()" />
-        <p class="soft" role="status">{{ curve.read?.suggestion?.evidence ?? curve.why }}</p>
-        @for (reason of curve.read?.reasons; track reason.code) {
-          <p class="soft">{{ reason.text }}</p>
+      <div class="said">
+        <h2 id="how">How did it let go?</h2>
+        @if (entry.curve(); as curve) {
+          <tm-curve [trace]="curve.trace" [read]="curve.read" [limit]="entry.limit()" [unit]="entry.unit()" />
+          <p class="soft" role="status">{{ curve.read?.suggestion?.evidence ?? curve.why }}</p>
+          @for (reason of curve.read?.reasons; track reason.code) {
+            <p class="soft">{{ reason.text }}</p>
+          }
         }
-      }
-      <ul aria-labelledby="how">
-        @for (m of entry.modes; track m.mode) {
-          <li>
-            <button
-              type="button"
-              [class.on]="entry.mode() === m.mode"
-              [attr.aria-pressed]="entry.mode() === m.mode"
-              (click)="entry.setMode(m.mode)"
-            >
-              <kbd>{{ m.key }}</kbd> {{ m.name }}
-              @if (entry.suggestion()?.mode === m.mode) {
-                <span class="soft">· the curve says so</span>
-              }
-            </button>
-          </li>
+      </div>
+      <div class="choose">
+        <ul aria-labelledby="how">
+          @for (m of entry.modes; track m.mode) {
+            <li>
+              <button
+                type="button"
+                [class.on]="entry.mode() === m.mode"
+                [attr.aria-pressed]="entry.mode() === m.mode"
+                (click)="entry.setMode(m.mode)"
+              >
+                <kbd>{{ m.key }}</kbd> {{ m.name }}
+                @if (entry.suggestion()?.mode === m.mode) {
+                  <span class="soft">· the curve says so</span>
+                }
+              </button>
+            </li>
+          }
+        </ul>
+        @if (p.note) {
+          <p class="soft">{{ p.note }}</p>
         }
-      </ul>
-      @if (p.note) {
-        <p class="soft">{{ p.note }}</p>
-      }
-      @if (entry.mode() === 'grip-slipped' || entry.mode() === 'insulation-only') {
-        <div class="field">
-          <label for="reading-note">What happened? A replacement piece is due.</label>
-          <input
-            nz-input
-            id="reading-note"
-            maxlength="500"
-            [value]="entry.note()"
-            (input)="entry.note.set(value($event))"
-            (keydown.enter)="entry.keep()"
-          />
+        @if (entry.mode() === 'grip-slipped' || entry.mode() === 'insulation-only') {
+          <div class="field">
+            <label for="reading-note">What happened? A replacement piece is due.</label>
+            <input
+              nz-input
+              id="reading-note"
+              maxlength="500"
+              [value]="entry.note()"
+              (input)="entry.note.set(value($event))"
+              (keydown.enter)="entry.keep()"
+            />
+          </div>
+        }
+        @if (entry.correcting()) {
+          <div class="field">
+            <label for="reading-why">What was wrong with the first entry? It stays on record.</label>
+            <input
+              nz-input
+              id="reading-why"
+              maxlength="500"
+              [value]="entry.why()"
+              (input)="entry.why.set(value($event))"
+              (keydown.enter)="entry.keep()"
+            />
+          </div>
+        }
+        <div class="acts">
+          <button nz-button nzType="primary" class="bench-button" type="button" (click)="entry.keep()">
+            {{ entry.correcting() ? 'Keep reading' : keepText() }}
+          </button>
+          <button nz-button class="bench-button" type="button" (click)="entry.again()">Type again</button>
         </div>
-      }
-      @if (entry.correcting()) {
-        <div class="field">
-          <label for="reading-why">What was wrong with the first entry? It stays on record.</label>
-          <input
-            nz-input
-            id="reading-why"
-            maxlength="500"
-            [value]="entry.why()"
-            (input)="entry.why.set(value($event))"
-            (keydown.enter)="entry.keep()"
-          />
-        </div>
-      }
-      <div class="acts">
-        <button nz-button nzType="primary" class="bench-button" type="button" (click)="entry.keep()">
-          {{ entry.correcting() ? 'Keep reading' : keepText() }}
-        </button>
-        <button nz-button class="bench-button" type="button" (click)="entry.again()">Type again</button>
       </div>
     }
   `,
   styles: `
     :host {
+      align-items: start;
       display: grid;
-      gap: 10px;
+      gap: 10px 28px;
+      grid-template-columns: repeat(auto-fit, minmax(400px, 1fr));
+    }
+    .said,
+    .choose {
+      display: grid;
+      gap: 8px;
     }
     ul {
       display: grid;

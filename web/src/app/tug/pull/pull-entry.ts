@@ -165,6 +165,7 @@ export class PullEntry {
     });
   }
 
+  private more: ((key: string) => boolean) | null = null;
   private readonly burst: KeyBurst;
   private readonly keys: Keys;
 
@@ -174,6 +175,7 @@ export class PullEntry {
    */
   serve(host: PullHost, more: { help: readonly KeyHelp[]; handle: (key: string) => boolean } | null = null): void {
     this.host.set(host);
+    this.more = more?.handle ?? null;
     void this.gauge.open();
     this.keys.use(
       [
@@ -184,8 +186,13 @@ export class PullEntry {
         { key: 'Y', does: 'yes to a question' },
         { key: 'Esc', does: 'type the value again' },
       ],
-      (key) => (!this.pending() && !this.question() && more?.handle(key)) || this.handle(key),
+      (key) => this.command(key) || this.handle(key),
     );
+  }
+
+  /** Offers a key to the host; false when it is none of its own or a pull is pending. */
+  command(key: string): boolean {
+    return !this.pending() && !this.question() && (this.more?.(key) ?? false);
   }
 
   private field(): HTMLInputElement | null {

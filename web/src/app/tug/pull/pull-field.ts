@@ -36,7 +36,7 @@ import { PullEntry } from './pull-entry';
             [value]="entry.text()"
             (input)="entry.typed(value($event))"
             (paste)="paste($event)"
-            (keydown.escape)="entry.again()"
+            (keydown)="keyDown($event)"
             [attr.aria-describedby]="entry.message() ? 'tug-message' : null"
             [attr.aria-invalid]="entry.message() ? true : null"
           />
@@ -103,6 +103,15 @@ export class PullField {
   protected readonly entry = inject(PullEntry);
   protected readonly value = valueOf;
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
+
+  protected keyDown(event: KeyboardEvent): void {
+    if (event.key === 'Escape') this.entry.again();
+    // A letter cannot begin a force: it is a key of the screen, though the field has the focus.
+    else if (/^[a-z]$/i.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey) {
+      const isEmpty = (event.target as HTMLInputElement).value === '';
+      if (isEmpty && this.entry.command(event.key)) event.preventDefault();
+    }
+  }
 
   protected setUnit(event: Event): void {
     this.entry.setUnit(FORCE_UNITS.find((u) => u === valueOf(event)) ?? 'N');

@@ -1,0 +1,382 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { may } from '@tug-mark/contract';
+import {
+  AS_DRAWN,
+  CHANGES,
+  changeName,
+  fromNewtons,
+  readNumber,
+  showNumber,
+  type LotChange,
+  type PieceCheck,
+} from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { Hand } from '../hand/hand';
+import type { PackedCurve } from '../outbox/outbox.state';
+import { Mark } from '../parts/mark';
+import { Reasons } from '../parts/reasons';
+import { showTime } from '../parts/show-time';
+import { valueOf } from '../parts/value-of';
+import { sessionFeature } from '../session/session.state';
+import { GaugeBar } from '../tug/gauge/gauge-bar';
+import { PullAsk } from '../tug/pull/pull-ask';
+import { PullEntry, type PulledForce } from '../tug/pull/pull-entry';
+import { PullField } from '../tug/pull/pull-field';
+import { Disposition } from './disposition';
+import { LotOpen } from './lot-open';
+
+/** The lot while it is made: what is due, the check in hand, what is suspect and what to do about it. */
+@Component({
+  selector: 'tm-lot-stage',
+  imports: [
+    RouterLink,
+    NzButtonModule,
+    NzInputModule,
+    Disposition,
+    GaugeBar,
+    LotOpen,
+    Mark,
+    PullAsk,
+    PullField,
+    Reasons,
+  ],
+  providers: [PullEntry],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './lot-stage.html',
+  styleUrls: ['../parts/stage.less', './lot-stage.less'],
+})
+export class LotStage {
+  protected readonly hand = inject(Hand);
+  protected readonly entry = inject(PullEntry);
+  private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
+  protected readonly value = valueOf;
+  protected readonly time = showTime;
+  protected readonly changeName = changeName;
+  protected readonly changes = CHANGES;
+
+  protected readonly lot = this.hand.lot;
+  protected readonly head = computed(() => this.lot()?.head ?? null);
+  protected readonly isRunning = computed(() => this.head() !== null && this.head()?.state !== 'finished');
+  protected readonly released = computed(() => this.hand.judgement()?.release.state ?? 'none');
+  protected readonly wires = computed(() => this.hand.setUp()?.wires ?? []);
+  protected readonly mayRule = computed(() => may(this.person()?.role ?? 'technician', 'rule'));
+
+  /** Piece the person named; null follows what is due. */
+  private readonly named = signal<number | null>(null);
+  protected readonly due = computed(() => this.lot()?.due ?? []);
+  protected readonly next = computed(() => this.due().find((d) => d.code !== 'contain') ?? null);
+  protected readonly target = computed(() => {
+    const lot = this.lot();
+    if (!lot) return null;
+    const open = lot.checks.find((c) => c.outcome === 'open' && c.tug !== 'quality' && c.tug !== 'no-limit');
+    const due = lot.due.find((d) => d.code !== 'contain' && d.inPieces <= 0);
+    const contain = lot.due[0]?.code === 'contain' ? lot.bracket?.next : null;
+    return this.named() ?? open?.piece ?? contain ?? due?.piece ?? lot.bracket?.next ?? null;
+  });
+  protected readonly check = computed(() => this.lot()?.checks.find((c) => c.piece === this.target()) ?? null);
+  /** Wire of the piece in hand that is pulled next. */
+  protected readonly wire = computed(() => {
+    const lot = this.head()?.lot;
+    const piece = this.target();
+    if (lot === undefined || piece === null) return 1;
+    const pulled = new Set(
+      this.hand
+        .ofLot(lot, 'reading')
+        .filter((e) => e.body.piece === piece)
+        .map((e) => e.body.wire ?? 1),
+    );
+    return this.wires().findIndex((_, i) => !pulled.has(i + 1)) + 1 || 1;
+  });
+  protected readonly isPulled = computed(() => {
+    const tug = this.check()?.tug;
+    return tug !== undefined && tug !== 'open';
+  });
+  protected readonly limit = computed(() => {
+    const lot = this.head()?.lot;
+    return lot === undefined ? null : (this.hand.setUp()?.lots.get(lot)?.[this.wire() - 1]?.limit?.force ?? null);
+  });
+  protected readonly breaks = computed(() => this.wires()[this.wire() - 1]?.breaks ?? 0);
+  protected readonly criteria = computed(() => this.hand.setUp()?.criteria ?? []);
+
+  protected readonly madeText = signal('');
+  protected readonly change = signal<LotChange>('wire-reel');
+  protected readonly changeTo = signal('');
+  protected readonly changeNote = signal('');
+  protected readonly pieceText = signal('');
+  protected readonly differs = signal<string | null>(null);
+  protected readonly differNote = signal('');
+  protected readonly message = signal('');
+  /** What is open beside the check in hand. */
+  protected readonly panel = signal<'none' | 'change' | 'dispose' | 'plan' | 'differs'>('none');
+
+  protected readonly headline = computed(() => {
+    const lot = this.lot();
+    const head = this.head();
+    if (!lot || !head) return this.released() === 'released' ? 'Open a lot' : 'No lot yet';
+    if (head.state === 'finished') return lot.headline;
+    const first = lot.due[0];
+    const piece = this.target();
+    if (first?.code === 'contain') {
+      return piece === null
+        ? `Stop: piece ${first.piece} failed.`
+        : `Piece ${first.piece} failed. Pull piece ${piece}.`;
+    }
+    if (head.state === 'paused') return `Paused at piece ${head.made}.`;
+    if (piece !== null) return `Check piece ${piece} now.`;
+    const next = this.next();
+    if (!next)
+      return head.made < head.pieces
+        ? `${head.pieces - head.made} more to make.`
+        : 'Every check is there: finish the lot.';
+    return next.inMinutes !== null && next.code === 'hours'
+      ? `Next check in ${next.inMinutes} min of work.`
+      : `${next.inPieces} more, then check piece ${next.piece}.`;
+  });
+  protected readonly why = computed(() => {
+    const lot = this.lot();
+    const head = this.head();
+    if (!lot || !head) {
+      return this.released() === 'released'
+        ? 'Quantity and check plan are fixed with it; both can be corrected with a reason.'
+        : 'A lot is made with a released set-up.';
+    }
+    if (head.state === 'finished') {
+      return `${head.made} made, ${lot.counts.spent} pulled, ${lot.counts.scrapped} scrapped, ${lot.counts.left} to deliver.`;
+    }
+    const first = lot.due[0];
+    if (lot.noBracket) return lot.noBracket;
+    if (lot.bracket && (first?.code === 'contain' || this.target() === lot.bracket.next)) return lot.bracket.text;
+    if (first?.code === 'contain') return first.text;
+    const due = lot.due.find((d) => d.piece === this.target());
+    const atRest = head.made >= head.pieces ? (lot.unfinished[0] ?? '') : '';
+    return due
+      ? `${due.text}${due.overdue ? ' It is overdue.' : ''} Look at it, then pull it.`
+      : (this.next()?.text ?? atRest);
+  });
+  protected readonly suspects = computed(
+    () => this.lot()?.spans.filter((s) => s.state === 'suspect' || s.state === 'rework') ?? [],
+  );
+  protected readonly rows = computed(() => {
+    const lot = this.lot();
+    return lot ? [...lot.checks].sort((a, b) => (a.at < b.at ? 1 : -1)) : [];
+  });
+
+  constructor() {
+    this.entry.serve(
+      {
+        key: computed(() => {
+          const id = this.hand.view()?.combination.id;
+          return id === undefined ? null : `tug-mark-lot-queue-${id}`;
+        }),
+        limit: this.limit,
+        breaks: this.breaks,
+        lowest: computed(() => this.lot()?.group.summary?.min ?? null),
+        context: computed(() => ({
+          breaks: this.breaks(),
+          strands: this.wires()[this.wire() - 1]?.wire.conductor.strands ?? 1,
+          loadingRate: this.wires()[this.wire() - 1]?.limit.limit?.table.loadingRate ?? null,
+        })),
+        isOpen: computed(() => this.isRunning() && this.target() !== null && !this.isPulled()),
+        keep: (force, _why, curve) => this.keep(force, curve),
+      },
+      {
+        help: [
+          { key: 'A', does: 'piece is as drawn' },
+          { key: 'X', does: 'piece is not as drawn' },
+          { key: 'M', does: 'count what is made' },
+          { key: 'C', does: 'check another piece' },
+          { key: 'H', does: 'something was changed' },
+          { key: 'P', does: 'pause or resume' },
+        ],
+        handle: (key) => this.handle(key),
+      },
+    );
+    effect(() => {
+      if (this.target() !== null && !this.isPulled()) this.entry.takeNext();
+    });
+  }
+
+  private handle(key: string): boolean {
+    if (!this.isRunning()) return false;
+    const focus = (id: string) => {
+      setTimeout(() => document.getElementById(id)?.focus());
+    };
+    switch (key.toLowerCase()) {
+      case 'a':
+        this.asDrawn();
+        return true;
+      case 'x':
+        if (this.target() !== null) this.panel.set('differs');
+        return true;
+      case 'm':
+        focus('made');
+        return true;
+      case 'c':
+        focus('check-piece');
+        return true;
+      case 'h':
+        this.panel.set('change');
+        focus('change-what');
+        return true;
+      case 'p':
+        this.pause();
+        return true;
+      default:
+        return false;
+    }
+  }
+
+  private keep(force: PulledForce, curve: PackedCurve | null) {
+    const head = this.head();
+    const piece = this.target();
+    if (!head || piece === null) return { code: 'not-ready', field: '', text: 'Say first which piece this is.' };
+    const wire = this.wire();
+    const refusal = this.hand.put(
+      { kind: 'reading', lot: head.lot, piece, ...(wire > 1 && { wire }), ...force },
+      null,
+      curve,
+    );
+    if (!refusal) this.settled();
+    return refusal;
+  }
+
+  /** The piece is done with once it is looked at and pulled: back to what is due. */
+  private settled(): void {
+    const outcome = this.check()?.outcome;
+    if (outcome !== 'open') this.named.set(null);
+  }
+
+  protected asDrawn(): void {
+    this.putFinding(AS_DRAWN, 'accept', '');
+  }
+
+  protected notAsDrawn(): void {
+    const code = this.differs();
+    if (!code) return this.message.set('Say which point is not as drawn.');
+    if (!this.differNote().trim()) return this.message.set('Say what you see.');
+    this.putFinding(code, 'reject', this.differNote().trim());
+  }
+
+  private putFinding(criterion: string, finding: 'accept' | 'reject', note: string): void {
+    const head = this.head();
+    const piece = this.target();
+    if (!head || piece === null || this.check()?.look === 'accepted' || this.check()?.look === 'rejected') return;
+    const refusal = this.hand.put({ kind: 'finding', lot: head.lot, piece, criterion, finding, note });
+    this.message.set(refusal?.text ?? '');
+    if (refusal) return;
+    this.panel.set('none');
+    this.differs.set(null);
+    this.differNote.set('');
+    this.settled();
+  }
+
+  protected chooseDiffers(event: Event): void {
+    this.differs.set(valueOf(event) || null);
+  }
+
+  protected count(event: Event): void {
+    event.preventDefault();
+    const read = readNumber(this.madeText());
+    const head = this.head();
+    if (!head) return;
+    if (read.outcome === 'refused' || !Number.isInteger(read.value)) {
+      return this.message.set('Count pieces in whole numbers: what the last piece made is, counted from 1.');
+    }
+    this.step({ what: 'made', made: read.value, note: '' }, () => {
+      this.madeText.set('');
+      const field = document.querySelector<HTMLInputElement>('#made');
+      if (field) field.value = '';
+      field?.blur();
+    });
+  }
+
+  protected pause(): void {
+    const head = this.head();
+    if (head) this.step({ what: head.state === 'paused' ? 'resume' : 'pause', made: head.made, note: '' });
+  }
+
+  protected keepChange(event: Event): void {
+    event.preventDefault();
+    const head = this.head();
+    if (!head) return;
+    const to = this.changeTo().trim();
+    this.step(
+      { what: 'change', made: head.made, change: this.change(), ...(to && { to }), note: this.changeNote().trim() },
+      () => {
+        this.panel.set('none');
+        this.changeTo.set('');
+        this.changeNote.set('');
+      },
+    );
+  }
+
+  protected chooseChange(event: Event): void {
+    this.change.set(CHANGES.find((c) => c === valueOf(event)) ?? 'wire-reel');
+  }
+
+  private step(
+    said: { what: 'made' | 'pause' | 'resume' | 'change'; made: number; change?: LotChange; to?: string; note: string },
+    done: () => void = () => undefined,
+  ): void {
+    const head = this.head();
+    if (!head) return;
+    const refusal = this.hand.put({ kind: 'progress', lot: head.lot, step: head.steps.length + 1, ...said });
+    this.message.set(refusal?.text ?? '');
+    if (!refusal) done();
+  }
+
+  protected namePiece(event: Event): void {
+    event.preventDefault();
+    const read = readNumber(this.pieceText());
+    const head = this.head();
+    if (!head) return;
+    if (read.outcome === 'refused' || !Number.isInteger(read.value) || read.value < 1 || read.value > head.pieces) {
+      return this.message.set(`Pieces of this lot are numbered 1 to ${head.pieces}.`);
+    }
+    this.named.set(read.value);
+    this.pieceText.set('');
+    this.message.set('');
+    const field = document.querySelector<HTMLInputElement>('#check-piece');
+    if (field) field.value = '';
+    field?.blur();
+  }
+
+  protected finish(): void {
+    const head = this.head();
+    if (!head) return;
+    this.message.set(this.hand.put({ kind: 'finish', lot: head.lot, note: '' })?.text ?? '');
+  }
+
+  protected turn(panel: 'change' | 'dispose' | 'plan'): void {
+    this.panel.update((open) => (open === panel ? 'none' : panel));
+  }
+
+  protected rule(piece: number, ruling: 'counts' | 'invalid', note: string): void {
+    const head = this.head();
+    if (head) this.message.set(this.hand.put({ kind: 'ruling', lot: head.lot, piece, ruling, note })?.text ?? '');
+  }
+
+  /** A check in a few words. */
+  protected said({ look, tug }: PieceCheck): string {
+    const eye = { accepted: 'as drawn', rejected: 'rejected by eye', open: 'not looked at' }[look];
+    const pull = {
+      holds: 'holds',
+      below: 'does not hold',
+      invalid: 'no test',
+      quality: 'to quality',
+      'no-limit': 'no limit',
+      open: 'not pulled',
+    }[tug];
+    return `${eye}, ${pull}`;
+  }
+
+  protected shown(newtons: number | null): string {
+    if (newtons === null) return '';
+    const limit = this.limit();
+    const unit = this.entry.unit();
+    return showNumber(fromNewtons(newtons, unit), 1, limit === null ? undefined : fromNewtons(limit, unit));
+  }
+}
