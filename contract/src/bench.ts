@@ -44,7 +44,7 @@ export const revisionsSchema: z.ZodType<Revisions> = z.strictObject({
   practice: count,
 });
 
-const standsSchema = z.strictObject({
+export const standsSchema = z.strictObject({
   tool: partId,
   die: partId,
   nest: partId,

@@ -8,3 +8,5 @@ export * from './roles';
 export * from './setUpContext';
 export * from './shopFile';
 export * from './gauge';
+export * from './certificate';
+export * from './charts';

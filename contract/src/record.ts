@@ -11,6 +11,8 @@ export const recordSchema = z.strictObject({
   exportedAt: z.string(),
   shop: z.strictObject({ name: z.string().max(60), isDemo: z.boolean() }),
   ...setUpFields,
+  /** Curves the readings name, packed and in base64; absent in records from before there were any. */
+  curves: z.array(z.strictObject({ id: z.uuid(), bytes: z.base64() })).default([]),
   judgement: z.strictObject({
     verdict: z.enum(['accepted', 'meets-made-up-limits', 'rejected', 'open']),
     headline: z.string(),

@@ -60,7 +60,7 @@ describe('At the pull test, with what really gets typed', () => {
     await browser.sees('Say first how it let go');
     await browser.driver.sleep(90);
     await browser.keys('1');
-    await browser.shown(By.css('.ask button.on'));
+    await browser.shown(By.css('tm-pull-ask button.on'));
     await browser.keys(Key.ENTER);
     await browser.keys(Key.ENTER);
     await browser.sees('Nothing is entered yet.');
@@ -80,7 +80,7 @@ describe('At the pull test, with what really gets typed', () => {
     for (let i = 0; i < 3; i++) {
       await browser.driver.sleep(90);
       await browser.keys('1');
-      await browser.shown(By.css('.ask button.on'));
+      await browser.shown(By.css('tm-pull-ask button.on'));
       await browser.keys(Key.ENTER);
       await browser.driver.wait(async () => (await forces()).length === i + 2, 10_000);
     }
@@ -101,7 +101,7 @@ describe('At the pull test, with what really gets typed', () => {
     await browser.sees('What was wrong with the first entry?');
     await browser.driver.sleep(90);
     await browser.keys('1');
-    await browser.shown(By.css('.ask button.on'));
+    await browser.shown(By.css('tm-pull-ask button.on'));
     await browser.keys(Key.ENTER);
     await browser.sees('A correction needs its reason');
     await browser.fill('What was wrong', 'read before it was zeroed');

@@ -78,7 +78,7 @@ export async function pullByKeys(browser: Browser, force: string, mode = '1'): P
   // A hand is slower than a gauge: keys closer than 60 ms would be read as one line.
   await browser.driver.sleep(90);
   await browser.keys(mode);
-  await browser.shown(By.css('.ask button.on'));
+  await browser.shown(By.css('tm-pull-ask button.on'));
   await browser.keys(Key.ENTER);
   await browser.driver.wait(
     async () => (await browser.driver.findElements(By.css('.big input'))).length === 1,

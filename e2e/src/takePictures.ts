@@ -63,7 +63,7 @@ try {
   await browser.sees('How did it let go?');
   await browser.driver.sleep(100);
   await browser.keys('1');
-  await browser.shown(By.css('.ask button.on'));
+  await browser.shown(By.css('tm-pull-ask button.on'));
   await picture('tug');
 
   await openCombination(browser, 'FL-RB-0406', 'FL-W-0075', 'Chassis loom');

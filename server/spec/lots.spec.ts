@@ -1,4 +1,10 @@
-import { setUpContext, type CombinationLine, type KeptEntry } from '@tug-mark/contract';
+import {
+  setUpContext,
+  type Certificate,
+  type ChainReport,
+  type CombinationLine,
+  type KeptEntry,
+} from '@tug-mark/contract';
 import { computeSetUp, judgeLot, type EntryBody } from '@tug-mark/core';
 import { FRESH, openLot, problemOf, proveSetUp, reading, releaseSetUp, Shop, type Visitor } from './harness';
 
@@ -111,10 +117,37 @@ describe('A lot', () => {
     expect(lot.counts).toEqual({ spent: 10, scrapped: 12, suspect: 0, left: 78 });
     expect(lot.verdict).toBe('meets-made-up-limits');
     expect(problemOf(await odile.put(id, reading(60, 140, { lot: 1 }))).code).toBe('lot-finished');
+    const certificate = await odile.get<Certificate>(`/api/combinations/${id}/lots/1/certificate.json`);
+    expect([certificate.lot.delivered, certificate.releasedBy, certificate.checks.length]).toEqual([78, 'Ines', 10]);
+    expect(certificate.chain.hash).toBe((await odile.view(id)).entries.at(-1)?.hash ?? '');
+    const csv = (await odile.call('GET', `/api/combinations/${id}/lots/1/certificate.csv`)).body.trim().split('\n');
+    expect(csv.length).toBe(11);
+    expect(csv[0]).toContain('force N,limit N');
+    const pdf = (await odile.call('GET', `/api/combinations/${id}/lots/1/certificate.pdf?paper=letter`)).rawPayload;
+    expect(pdf.subarray(0, 5).toString('latin1')).toBe('%PDF-');
     const { lines } = await odile.get<{ lines: CombinationLine[] }>('/api/combinations');
     expect(lines.find((line) => line.id === id)?.lot).toEqual(
       jasmine.objectContaining({ name: 'L-0412', made: 100, verdict: 'meets-made-up-limits' }),
     );
+  });
+
+  it('has no certificate while it is made, nor once its journal was changed behind the application’s back', async () => {
+    await releaseSetUp(ines, id);
+    await openLot(odile, id, { pieces: 2 });
+    const url = `/api/combinations/${id}/lots/1/certificate.json`;
+    expect(problemOf(await odile.call('GET', url)).code).toBe('lot-not-finished');
+    await check(1);
+    await check(2);
+    await odile.kept(id, finish);
+    expect((await odile.call('GET', url)).statusCode).toBe(200);
+    await shop.db.raw('ALTER TABLE journal DISABLE TRIGGER journal_append_only');
+    await shop.db('journal').where({ combination: id, slot: 'lot/1/reading/1' }).update({ by_name: 'Somebody' });
+    const seq = (await odile.view(id)).entries.find((e) => e.body.kind === 'reading' && e.body.lot === 1)?.seq;
+    const broken = `Entry ${seq} is not what was put on record.`;
+    expect(problemOf(await odile.call('GET', url)).detail).toBe(broken);
+    expect((await odile.get<{ text: string }>(`/api/combinations/${id}/chain`)).text).toBe(broken);
+    const { breaks } = await odile.get<ChainReport>('/api/chains');
+    expect(breaks.map((b) => [b.name, b.text])).toEqual([[`${FRESH[0]} on ${FRESH[1]}, Chassis loom`, broken]]);
   });
 
   it('refuses what cannot be: pieces beyond its quantity, counts that go back, rework without length', async () => {

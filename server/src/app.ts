@@ -5,12 +5,14 @@ import Fastify, { type FastifyInstance, type FastifyServerOptions } from 'fastif
 import { jsonSchemaTransform, serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
 import type { Knex } from 'knex';
 import { cabinetRoutes } from './cabinet/routes';
+import { chartRoutes } from './charts/routes';
 import { demoRoutes } from './demo/routes';
 import { handleErrors } from './http/handleErrors';
 import { refusals } from './http/problems';
 import { servePages } from './http/servePages';
 import { Hub } from './live/hub';
 import { liveRoutes } from './live/routes';
+import { certificateRoutes } from './lot/certificate/routes';
 import { lotRoutes } from './lot/routes';
 import { peopleRoutes } from './people/routes';
 import { readSessions } from './people/session';
@@ -78,6 +80,8 @@ export async function buildApp({
       await api.register(traceRoutes, { db });
       await api.register(liveRoutes, { hub, bridge });
       await api.register(lotRoutes, { db });
+      await api.register(certificateRoutes, { db });
+      await api.register(chartRoutes, { db });
       await api.register(recordRoutes, { db });
       await api.register(sheetRoutes, { db });
       await api.register(demoRoutes, { db });

@@ -3,35 +3,12 @@ import type { Judgement, SetUp, SetUpContext } from '../lot';
 import { familyName, rangeLabel } from '../terminal';
 import { sizeLabel } from '../wire';
 import { drawEnd } from './drawEnd';
-import { drawSide, type Drawing } from './drawSide';
+import { drawSide } from './drawSide';
+import { MARGIN, PAPER_SIZES, PageWriter, type Page, type Paper } from './PageWriter';
 import { qrPath } from './qrPath';
-import { line, path, rect, text, type Shape } from './shapes';
+import { line, path, rect, text } from './shapes';
 import { sideView } from './sideView';
 import { wrapText } from './wrapText';
-
-export const PAPERS = ['A4', 'letter'] as const;
-export type Paper = (typeof PAPERS)[number];
-
-/** Width and height, mm. */
-export const PAPER_SIZES: Readonly<Record<Paper, readonly [number, number]>> = {
-  A4: [210, 297],
-  letter: [215.9, 279.4],
-};
-
-/** Shapes in mm, moved and scaled. */
-export interface Placed {
-  readonly x: number;
-  readonly y: number;
-  readonly scale: number;
-  readonly shapes: readonly Shape[];
-}
-
-/** One page: everything on it in mm from its left upper corner. */
-export interface Page {
-  readonly width: number;
-  readonly height: number;
-  readonly items: readonly Placed[];
-}
 
 /** What a set-up sheet says. */
 export interface SheetInput {
@@ -51,7 +28,6 @@ export interface SheetInput {
   readonly printedAt: string;
 }
 
-const MARGIN = 12;
 const GAP = 5;
 
 /**
@@ -60,75 +36,22 @@ const GAP = 5;
  */
 export function drawSheet(input: SheetInput, paper: Paper): Page[] {
   const [width, height] = PAPER_SIZES[paper];
-  const writer = new Writer(width, height);
+  const writer = new PageWriter(width, height);
   head(writer, input);
   drawings(writer, input);
   stripBar(writer, input.setUp);
   answers(writer, input);
   lists(writer, input);
-  writer.foot(input);
+  const { shop, context } = input;
+  const { revisions, practice } = context;
+  writer.foot(
+    `${shop.name}${shop.isDemo ? ' (demo shop, all data made up)' : ''}. Terminal rev ${revisions.terminal}, wire rev ${revisions.wire}, ${practice.label} rev ${revisions.practice}.`,
+    input.printedAt,
+  );
   return writer.pages;
 }
 
-class Writer {
-  readonly pages: { width: number; height: number; items: Placed[] }[] = [];
-  y = MARGIN;
-  readonly inner: number;
-
-  constructor(
-    private readonly width: number,
-    private readonly height: number,
-  ) {
-    this.inner = width - 2 * MARGIN;
-    this.turn();
-  }
-
-  /** Lowest y before the footer. */
-  get end(): number {
-    return this.height - MARGIN - 6;
-  }
-  turn(): void {
-    this.pages.push({ width: this.width, height: this.height, items: [] });
-    this.y = MARGIN;
-  }
-  /** Turns the page when what comes needs more room than is left. */
-  need(room: number): void {
-    if (this.y + room > this.end) this.turn();
-  }
-  put(...shapes: Shape[]): void {
-    this.pages.at(-1)?.items.push({ x: 0, y: 0, scale: 1, shapes });
-  }
-  place(drawing: Drawing, x: number, y: number, width: number): number {
-    const scale = width / drawing.box.width;
-    this.pages
-      .at(-1)
-      ?.items.push({ x: x - drawing.box.x * scale, y: y - drawing.box.y * scale, scale, shapes: drawing.shapes });
-    return drawing.box.height * scale;
-  }
-  foot({ shop, context: { revisions, practice }, printedAt }: SheetInput): void {
-    const left = `${shop.name}${shop.isDemo ? ' (demo shop, all data made up)' : ''}. Terminal rev ${revisions.terminal}, wire rev ${revisions.wire}, ${practice.label} rev ${revisions.practice}.`;
-    this.pages.forEach((page, index) => {
-      const y = this.height - MARGIN;
-      page.items.push({
-        x: 0,
-        y: 0,
-        scale: 1,
-        shapes: [
-          line(MARGIN, y - 4.5, this.width - MARGIN, y - 4.5, 'line', 0.2),
-          text(MARGIN, y, left, { size: 2.6, face: 'text', ink: 'soft' }),
-          text(this.width - MARGIN, y, `Printed ${printedAt}. Page ${index + 1} of ${this.pages.length}.`, {
-            size: 2.6,
-            face: 'text',
-            ink: 'soft',
-            anchor: 'end',
-          }),
-        ],
-      });
-    });
-  }
-}
-
-function head(writer: Writer, { about, context, judgement, setUp, link }: SheetInput): void {
+function head(writer: PageWriter, { about, context, judgement, setUp, link }: SheetInput): void {
   const { terminal, wire, together, use } = context;
   const side = 24;
   writer.put(path(qrPath(link, writer.inner + MARGIN - side, MARGIN, side), { fill: 'ink' }));
@@ -164,7 +87,7 @@ function head(writer: Writer, { about, context, judgement, setUp, link }: SheetI
   writer.y = Math.max(y + 2, MARGIN + side) + GAP - 1;
 }
 
-function drawings(writer: Writer, { context, setUp }: SheetInput): void {
+function drawings(writer: PageWriter, { context, setUp }: SheetInput): void {
   const { terminal, wire } = context;
   const { orientation, preparation, tool } = setUp;
   if (orientation) {
@@ -216,7 +139,7 @@ function drawings(writer: Writer, { context, setUp }: SheetInput): void {
 }
 
 /** The strip window in true size, and a bar of 50 mm to check the printer by. */
-function stripBar(writer: Writer, { preparation }: SetUp): void {
+function stripBar(writer: PageWriter, { preparation }: SetUp): void {
   const strip = preparation?.strip;
   if (!strip?.window) return;
   const x = MARGIN;
@@ -249,7 +172,7 @@ function stripBar(writer: Writer, { preparation }: SetUp): void {
   writer.y += 14;
 }
 
-function answers(writer: Writer, { judgement, setUp }: SheetInput): void {
+function answers(writer: PageWriter, { judgement, setUp }: SheetInput): void {
   const limit = setUp.standing.limit;
   const rows = judgement.stages.map((stage) => [
     stage.stage,
@@ -269,7 +192,7 @@ function answers(writer: Writer, { judgement, setUp }: SheetInput): void {
   writer.y += 2;
 }
 
-function lists(writer: Writer, { setUp, context }: SheetInput): void {
+function lists(writer: PageWriter, { setUp, context }: SheetInput): void {
   const half = (writer.inner - GAP) / 2;
   const size = 2.9;
   const step = 3.6;

@@ -1,5 +1,7 @@
 export { drawEnd, type EndState } from './drawEnd';
-export { drawSheet, PAPERS, PAPER_SIZES, type Page, type Paper, type SheetInput } from './drawSheet';
+export { drawCertificate, type CertificateInput } from './drawCertificate';
+export { drawSheet, type SheetInput } from './drawSheet';
+export { PAPERS, PAPER_SIZES, type Page, type Paper } from './PageWriter';
 export { drawSide, type Drawing } from './drawSide';
 export { packStrands } from './packStrands';
 export { pageToSvg, PAPER_INKS } from './pageToSvg';

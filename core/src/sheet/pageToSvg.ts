@@ -1,4 +1,4 @@
-import type { Page } from './drawSheet';
+import type { Page } from './PageWriter';
 import type { Ink, Shape } from './shapes';
 
 /** Colours on paper. */

@@ -14,17 +14,43 @@ function rowHash(previous: string, seq: number, content: string): string {
   return createHash('sha256').update(`${previous}:${seq}:${content}`).digest('hex');
 }
 
-/** Where a chain breaks, or null: the first entry whose place, predecessor or content is not what was sealed. */
-export function findBreak(entries: readonly KeptEntry[]): { seq: number; id: string; text: string } | null {
-  let previous = '0'.repeat(64);
-  for (const [index, entry] of entries.entries()) {
-    const { seq, id } = entry;
-    if (seq !== index + 1) return { seq, id, text: `Entry ${index + 1} is missing: the next one on record is ${seq}.` };
-    if (entry.previous !== previous) return { seq, id, text: `Entry ${seq} does not follow the one before it.` };
-    if (entry.hash !== rowHash(previous, seq, sealedContent(entry))) {
-      return { seq, id, text: `Entry ${seq} is not what was put on record.` };
-    }
-    previous = entry.hash;
+/** Where a chain does not hold. */
+export interface ChainBreak {
+  readonly seq: number;
+  readonly id: string;
+  readonly text: string;
+}
+
+/** A check of one chain that takes its entries in any number of portions, in order. */
+export class ChainCheck {
+  private previous = '0'.repeat(64);
+  private seq = 0;
+
+  /** Entries seen so far, and the hash of the last one. */
+  get seen(): { readonly entries: number; readonly hash: string } {
+    return { entries: this.seq, hash: this.previous };
   }
-  return null;
+
+  /** @returns the first entry whose place, predecessor or content is not what was sealed; null when all hold */
+  take(entries: readonly KeptEntry[]): ChainBreak | null {
+    for (const entry of entries) {
+      const { seq, id } = entry;
+      const wanted = this.seq + 1;
+      if (seq !== wanted) return { seq, id, text: `Entry ${wanted} is missing: the next one on record is ${seq}.` };
+      if (entry.previous !== this.previous) {
+        return { seq, id, text: `Entry ${seq} does not follow the one before it.` };
+      }
+      if (entry.hash !== rowHash(this.previous, seq, sealedContent(entry))) {
+        return { seq, id, text: `Entry ${seq} is not what was put on record.` };
+      }
+      this.previous = entry.hash;
+      this.seq = seq;
+    }
+    return null;
+  }
+}
+
+/** Where a chain breaks, or null. */
+export function findBreak(entries: readonly KeptEntry[]): ChainBreak | null {
+  return new ChainCheck().take(entries);
 }

@@ -321,7 +321,7 @@ export async function contextOf(
   return context;
 }
 
-async function readRow(db: Knex, id: string): Promise<CombinationRow> {
+export async function readRow(db: Knex, id: string): Promise<CombinationRow> {
   const row = await db<CombinationRow>('combinations').where({ id }).first();
   if (!row) throw refusals.notFound('This combination');
   return row;

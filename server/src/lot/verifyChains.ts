@@ -1,45 +1,59 @@
+import type { ChainReport } from '@tug-mark/contract';
 import type { Knex } from 'knex';
-import { connect } from '../db/connect';
-import { findBreak } from './chain';
-import { readJournals } from './store';
+import { createHash } from 'node:crypto';
+import { ChainCheck } from './chain';
+import { readEntriesAfter } from './store';
 
-/** Combinations read at a time. */
-const BATCH = 100;
+/** Entries read at a time: a chain of any length needs the memory of one portion. */
+const PORTION = 2000;
 
-/** Checks the hash chain of every combination's journal. */
-async function verifyChains(
+/** Checks one combination's chain, and that the curves its readings name are the ones that were sealed. */
+export async function verifyChain(
   db: Knex,
-): Promise<{ chains: number; entries: number; breaks: { combination: string; text: string }[] }> {
-  const result = { chains: 0, entries: 0, breaks: [] as { combination: string; text: string }[] };
+  combination: string,
+): Promise<{ entries: number; hash: string; text: string | null }> {
+  const check = new ChainCheck();
   for (let after = 0; ;) {
-    const rows = (await db('combinations')
-      .where('number', '>', after)
-      .orderBy('number')
-      .limit(BATCH)
-      .select('id', 'number')) as {
-      id: string;
-      number: string;
-    }[];
-    const last = rows.at(-1);
-    if (!last) return result;
-    after = Number(last.number);
-    for (const [combination, entries] of await readJournals(
-      db,
-      rows.map((row) => row.id),
-    )) {
-      result.chains += 1;
-      result.entries += entries.length;
-      const broken = findBreak(entries);
-      if (broken) result.breaks.push({ combination, text: broken.text });
+    const entries = await readEntriesAfter(db, combination, after, PORTION);
+    const broken = check.take(entries);
+    if (broken) return { ...check.seen, text: broken.text };
+    const named = entries.flatMap(({ seq, body }) =>
+      body.kind === 'reading' && body.trace ? [{ seq, ...body.trace }] : [],
+    );
+    for (const { seq, id, digest } of named) {
+      const row = (await db('traces').where({ id }).first('bytes')) as { bytes: Buffer } | undefined;
+      if (!row) return { ...check.seen, text: `The curve of entry ${seq} is missing.` };
+      if (createHash('sha256').update(row.bytes).digest('hex') !== digest) {
+        return { ...check.seen, text: `The curve of entry ${seq} is not what was put on record.` };
+      }
     }
+    const last = entries.at(-1);
+    if (!last || entries.length < PORTION) return { ...check.seen, text: null };
+    after = last.seq;
   }
 }
 
-const db = connect(process.env['TUG_DATABASE_URL'] ?? '', 2);
-const { chains, entries, breaks } = await verifyChains(db);
-await db.destroy();
-for (const { combination, text } of breaks) process.stdout.write(`${combination}: ${text}\n`);
-process.stdout.write(
-  `${entries} entries in ${chains} journals: ${breaks.length ? `${breaks.length} broken` : 'every chain is whole'}\n`,
-);
-process.exitCode = breaks.length ? 1 : 0;
+/** Checks the chains of the combinations that follow a number, `most` of them; `next` is null after the last one. */
+export async function verifyChains(db: Knex, after: number, most: number): Promise<ChainReport> {
+  const rows = (await db('combinations')
+    .where('number', '>', after)
+    .orderBy('number')
+    .limit(most)
+    .select('id', 'number', 'terminal', 'wire', 'list')) as {
+    id: string;
+    number: string;
+    terminal: string;
+    wire: string;
+    list: string;
+  }[];
+  let entries = 0;
+  const breaks: ChainReport['breaks'] = [];
+  for (const { id, terminal, wire, list } of rows) {
+    const found = await verifyChain(db, id);
+    entries += found.entries;
+    if (found.text !== null)
+      breaks.push({ combination: id, name: `${terminal} on ${wire}, ${list}`, text: found.text });
+  }
+  const last = rows.at(-1);
+  return { chains: rows.length, entries, breaks, next: rows.length === most && last ? Number(last.number) : null };
+}

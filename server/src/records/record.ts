@@ -1,7 +1,8 @@
 import { setUpContext, type CombinationRecord } from '@tug-mark/contract';
-import { computeSetUp, entrySlot, failureModeName, judgeCombination, runOf } from '@tug-mark/core';
+import { computeSetUp, entrySlot, failureModeName, judgeCombination, lotOf, runOf, unpackTrace } from '@tug-mark/core';
 import { stringify } from 'csv-stringify/sync';
 import type { Knex } from 'knex';
+import { createHash } from 'node:crypto';
 import { isDeepStrictEqual } from 'node:util';
 import { addCheck, keepParts, listParts, newestRevisions, type PartKind } from '../cabinet/store';
 import { bumpVersion } from '../db/bumpVersion';
@@ -33,12 +34,50 @@ export async function makeRecord(db: Knex, id: string, now: string): Promise<Com
     checks,
     limits: view.limits,
     entries,
+    curves: await readCurves(db, id),
     judgement: {
       verdict: judgement.verdict,
       headline: judgement.headline,
       stages: judgement.stages.map(({ stage, state, answer }) => ({ stage, state, answer })),
     },
   };
+}
+
+async function readCurves(db: Knex, combination: string): Promise<CombinationRecord['curves']> {
+  const rows = (await db('traces').where({ combination }).orderBy('at').select('id', 'bytes')) as {
+    id: string;
+    bytes: Buffer;
+  }[];
+  return rows.map(({ id, bytes }) => ({ id, bytes: bytes.toString('base64') }));
+}
+
+/** Puts the curves of a record in their place; the digests its readings were sealed with have to hold. */
+async function keepCurves(trx: Knex, record: CombinationRecord, by: string): Promise<void> {
+  const wanted = new Map(
+    record.entries.flatMap(({ body }) =>
+      body.kind === 'reading' && body.trace ? [[body.trace.id, body.trace.digest]] : [],
+    ),
+  );
+  for (const [index, { id, bytes: text }] of record.curves.entries()) {
+    const bytes = Buffer.from(text, 'base64');
+    const digest = createHash('sha256').update(bytes).digest('hex');
+    const trace = unpackTrace(bytes);
+    if (!trace || (wanted.has(id) && wanted.get(id) !== digest)) {
+      const text = `Curve ${index + 1} is not what was sealed with its reading.`;
+      throw new Refusal(422, 'chain-broken', 'The record was changed after it was made.', text, {
+        errors: [{ where: `curves.${index}`, text }],
+      });
+    }
+    await trx('traces').insert({
+      id,
+      combination: record.combination.id,
+      digest,
+      rate: trace.rate,
+      samples: trace.forces.length,
+      bytes,
+      by_name: by,
+    });
+  }
 }
 
 /** The journal of a record as CSV: one row an entry, forces in N with every digit. */
@@ -56,6 +95,7 @@ export function recordToCsv(record: CombinationRecord): string {
         terminal: combination.terminal,
         wire: combination.wire,
         run: runOf(body),
+        lot: lotOf(body) ?? '',
         kind: body.kind,
         about: entrySlot(body),
         piece: 'piece' in body ? body.piece : '',
@@ -152,6 +192,7 @@ export async function importRecord(db: Knex, record: CombinationRecord, by: stri
         await Promise.all(record.together.map(async ({ part }) => ({ part, revision: await revision('wire', part) }))),
       ),
     });
+    await keepCurves(trx, record, by);
     await trx.batchInsert(
       'journal',
       record.entries.map((entry) => ({

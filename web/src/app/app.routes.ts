@@ -70,6 +70,16 @@ export const routes: Routes = [
     loadComponent: () => import('./tug/limits-page').then((m) => m.LimitsPage),
   },
   {
+    path: 'charts',
+    title: 'Charts · Tug Mark',
+    loadComponent: () => import('./charts/charts-page').then((m) => m.ChartsPage),
+  },
+  {
+    path: 'curves/:id/:lot',
+    title: 'Curves · Tug Mark',
+    loadComponent: () => import('./records/curves-page').then((m) => m.CurvesPage),
+  },
+  {
     path: 'records',
     title: 'Records · Tug Mark',
     loadComponent: () => import('./records/record-list').then((m) => m.RecordList),

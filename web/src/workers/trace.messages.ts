@@ -1,4 +1,15 @@
-import type { TraceContext, TraceReading } from '@tug-mark/core';
+import type { TraceContext, TraceCsvRead, TraceReading } from '@tug-mark/core';
+
+/** A file to take a curve from; its answer comes back under the same number. */
+export interface CurveFileRequest {
+  readonly number: number;
+  readonly text: string;
+}
+
+export interface CurveFileAnswer {
+  readonly number: number;
+  readonly file: TraceCsvRead;
+}
 
 /** A curve to read; its answer comes back under the same number. */
 export interface TraceRequest {

@@ -1,11 +1,16 @@
 /// <reference lib="webworker" />
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
-import { packTrace, readTrace } from '@tug-mark/core';
-import type { TraceAnswer, TraceRequest } from './trace.messages';
+import { packTrace, readTrace, readTraceCsv } from '@tug-mark/core';
+import type { CurveFileAnswer, CurveFileRequest, TraceAnswer, TraceRequest } from './trace.messages';
 
 /* Reads and packs curves away from the page, so that no key press ever waits for one. */
-addEventListener('message', ({ data }: MessageEvent<TraceRequest>) => {
+addEventListener('message', ({ data }: MessageEvent<TraceRequest | CurveFileRequest>) => {
+  if ('text' in data) {
+    const answer: CurveFileAnswer = { number: data.number, file: readTraceCsv(data.text) };
+    postMessage(answer);
+    return;
+  }
   const { number, rate, forces, context } = data;
   const bytes = new Uint8Array(packTrace({ rate, forces }));
   // Not the browser's own digest: that is missing where the page comes over plain http from another machine.

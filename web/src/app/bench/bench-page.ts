@@ -173,7 +173,7 @@ export class BenchPage {
       const more = lot.verdict === 'held' ? ` · ${lot.counts.suspect} pieces held back` : '';
       if (first.inPieces <= 0) return `Check piece ${first.piece} now${first.overdue ? ', it is overdue' : ''}${more}`;
       const time = first.inMinutes === null ? '' : ` or ${first.inMinutes} min`;
-      return `Next check: piece ${first.piece}, in ${first.inPieces} pieces${time}${more}`;
+      return `Next check: piece ${first.piece}, in ${first.inPieces} ${first.inPieces === 1 ? 'piece' : 'pieces'}${time}${more}`;
     }
     const verdict = this.hand.judgement()?.verdict;
     const samples = this.hand.view()?.practice.setUpPieces ?? 0;

@@ -1,26 +1,34 @@
-import type {
-  Cabinet,
-  CombinationLine,
-  CombinationRecord,
-  CombinationView,
-  FirstEngineer,
-  Gauge,
-  Here,
-  KeptEntry,
-  LimitRecord,
-  NewEntry,
-  NewPerson,
-  NewToolCheck,
-  PartRevision,
-  Person,
-  Problem,
-  SignIn,
-  Suspect,
-  Touched,
-  WireListKept,
+import {
+  POINT_NUMBERS,
+  type Cabinet,
+  type ChainReport,
+  type ChartAbout,
+  type ChartChoice,
+  type ChartKind,
+  type NewBaseline,
+  type CombinationLine,
+  type CombinationRecord,
+  type CombinationView,
+  type FirstEngineer,
+  type Gauge,
+  type Here,
+  type KeptEntry,
+  type LimitRecord,
+  type NewEntry,
+  type NewPerson,
+  type NewToolCheck,
+  type PartRevision,
+  type Person,
+  type Problem,
+  type SignIn,
+  type Suspect,
+  type Touched,
+  type WireListKept,
 } from '@tug-mark/contract';
 import type { CatalogueKind, LimitKey, LimitRow, LimitTable, PracticeDraft, Paper } from '@tug-mark/core';
 import { Injectable } from '@angular/core';
+
+const chartQuery = (kind: ChartKind, value: string) => new URLSearchParams({ kind, value }).toString();
 
 /** The server's refusal, or that it could not be reached. */
 export class ApiProblem extends Error {
@@ -75,6 +83,35 @@ export class Api {
   zeroGauge = (id: string) => this.json<{ sent: boolean }>('POST', `gauges/${encodeURIComponent(id)}/zero`);
   gaugeCurve = async (id: string) =>
     new Uint8Array(await (await this.call('GET', `gauges/${encodeURIComponent(id)}/trace`)).arrayBuffer());
+  chartChoices = () => this.json<ChartChoice[]>('GET', 'charts');
+  chartAbout = (kind: ChartKind, value: string) =>
+    this.json<ChartAbout>('GET', `charts/about?${chartQuery(kind, value)}`);
+  freezeBaseline = (baseline: NewBaseline) => this.json<ChartAbout>('POST', 'charts/baselines', baseline);
+
+  /**
+   * The readings of a chart, as they come in.
+   * @param take called with whole points and how many they are
+   */
+  async chartPoints(
+    kind: ChartKind,
+    value: string,
+    signal: AbortSignal,
+    take: (bytes: ArrayBuffer, count: number) => void,
+  ): Promise<void> {
+    const response = await this.call('GET', `charts/points?${chartQuery(kind, value)}`, undefined, signal);
+    const reader = response.body?.getReader();
+    const size = POINT_NUMBERS * 8;
+    let rest = new Uint8Array(0);
+    for (let read = await reader?.read(); read && !read.done; read = await reader?.read()) {
+      const bytes = new Uint8Array(rest.length + read.value.length);
+      bytes.set(rest);
+      bytes.set(read.value, rest.length);
+      const whole = bytes.length - (bytes.length % size);
+      rest = bytes.slice(whole);
+      if (whole) take(bytes.slice(0, whole).buffer, whole / size);
+    }
+  }
+
   checkTool = (check: NewToolCheck) => this.json<{ at: string; by: string }>('POST', 'tool-checks', check);
   cabinet = () => this.json<Cabinet>('GET', 'cabinet');
   importShopFile = (file: unknown) => this.json<{ parts: number; limits: number }>('POST', 'shop-file', file);
@@ -142,6 +179,9 @@ export class Api {
     return new Blob(parts, { type: 'application/pdf' });
   }
 
+  chain = (id: string) =>
+    this.json<{ entries: number; hash: string; text: string | null }>('GET', `combinations/${id}/chain`);
+  chains = (after: number) => this.json<ChainReport>('GET', `chains?after=${after}`);
   record = (id: string) => this.json<CombinationRecord>('GET', `combinations/${id}/record.json`);
   importRecord = (record: unknown) => this.json<{ id: string }>('POST', 'records', record);
   demoWireList = async () => (await this.call('GET', 'demo/sprayer-loom.csv')).blob();

@@ -108,6 +108,8 @@ export class LotStage {
   protected readonly pieceText = signal('');
   protected readonly differs = signal<string | null>(null);
   protected readonly differNote = signal('');
+  /** Checks shown, newest first. */
+  protected readonly many = signal(8);
   protected readonly message = signal('');
   /** What is open beside the check in hand. */
   protected readonly panel = signal<'none' | 'change' | 'dispose' | 'plan' | 'differs'>('none');

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { may, type CombinationLine, type Problem } from '@tug-mark/contract';
+import { may, type ChainReport, type CombinationLine, type Problem } from '@tug-mark/contract';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzTableModule } from 'ng-zorro-antd/table';
 import { Api, toProblem } from '../http/api';
 import { readJsonFile } from '../http/read-json-file';
@@ -15,7 +16,7 @@ const STATES = { accepted: 'pass', 'meets-made-up-limits': 'hold', rejected: 'fa
 /** Records of everything something was put on record for, latest first. */
 @Component({
   selector: 'tm-record-list',
-  imports: [RouterLink, NzTableModule, Mark, ProblemNotice],
+  imports: [RouterLink, NzButtonModule, NzTableModule, Mark, ProblemNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -33,6 +34,17 @@ const STATES = { accepted: 'pass', 'meets-made-up-limits': 'hold', rejected: 'fa
           </div>
         }
       </div>
+      <p class="chain">
+        <button nz-button class="bench-button" type="button" (click)="checkChains()">
+          {{ checking() ? 'Stop checking' : 'Check every chain' }}
+        </button>
+        <span role="status">{{ checked() }}</span>
+      </p>
+      @for (found of breaks(); track found.combination) {
+        <p class="notice bad" role="alert">
+          <a [routerLink]="['/records', found.combination]">{{ found.name }}</a>: {{ found.text }}
+        </p>
+      }
       @if (problem(); as found) {
         <tm-problem [problem]="found" />
       }
@@ -70,6 +82,12 @@ const STATES = { accepted: 'pass', 'meets-made-up-limits': 'hold', rejected: 'fa
     </div>
   `,
   styles: `
+    .chain {
+      align-items: center;
+      display: flex;
+      gap: 14px;
+      margin-bottom: 10px;
+    }
     td tm-mark {
       margin-right: 6px;
     }
@@ -85,6 +103,9 @@ export class RecordList {
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   private readonly all = signal<readonly CombinationLine[]>([]);
   protected readonly problem = signal<Problem | null>(null);
+  protected readonly checking = signal(false);
+  protected readonly checked = signal('');
+  protected readonly breaks = signal<ChainReport['breaks']>([]);
   protected readonly states = STATES;
   protected readonly time = showTime;
   protected readonly mayImport = computed(() => may(this.person()?.role ?? 'technician', 'import-record'));
@@ -108,6 +129,36 @@ export class RecordList {
     } catch (error) {
       this.problem.set(toProblem(error));
     }
+  }
+
+  /** Asks the server for one portion of chains after the other, until all are checked or it is stopped. */
+  protected async checkChains(): Promise<void> {
+    if (this.checking()) {
+      this.checking.set(false);
+      return;
+    }
+    this.checking.set(true);
+    this.breaks.set([]);
+    let chains = 0;
+    let entries = 0;
+    try {
+      let next: number | null = 0;
+      while (next !== null && this.checking()) {
+        const report: ChainReport = await this.api.chains(next);
+        chains += report.chains;
+        entries += report.entries;
+        this.breaks.update((breaks) => [...breaks, ...report.breaks]);
+        next = report.next;
+        const so = next === null ? '' : this.checking() ? ' so far' : ', then stopped';
+        const bad = this.breaks().length;
+        this.checked.set(
+          `${entries.toLocaleString()} entries in ${chains} journals${so}: ${bad ? `${bad} changed behind the application` : 'every chain is whole'}.`,
+        );
+      }
+    } catch (error) {
+      this.problem.set(toProblem(error));
+    }
+    this.checking.set(false);
   }
 
   protected async read(event: Event): Promise<void> {

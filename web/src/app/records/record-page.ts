@@ -1,7 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { setUpContext, type CombinationRecord, type KeptEntry, type Problem } from '@tug-mark/contract';
-import { breakingLoad, computeSetUp, entriesOf, judgeCombination, judgeReading, ofCurrentRun } from '@tug-mark/core';
+import {
+  breakingLoad,
+  computeSetUp,
+  entriesOf,
+  judgeCombination,
+  judgeLot,
+  judgeReading,
+  lotNumbers,
+  ofCurrentRun,
+} from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api, toProblem } from '../http/api';
 import { describeEntry } from '../parts/describe-entry';
@@ -27,6 +36,7 @@ export class RecordPage {
   protected readonly problem = signal<Problem | null>(null);
   protected readonly time = showRecordTime;
 
+  protected readonly chain = signal<{ entries: number; text: string | null } | null>(null);
   protected readonly setUp = computed(() => {
     const record = this.record();
     return record && computeSetUp(this.context(record), record.entries, record.exportedAt);
@@ -35,6 +45,14 @@ export class RecordPage {
     const record = this.record();
     const setUp = this.setUp();
     return record && setUp && judgeCombination(setUp, record.entries, this.context(record), record.exportedAt);
+  });
+  protected readonly lots = computed(() => {
+    const record = this.record();
+    const setUp = this.setUp();
+    if (!record || !setUp) return [];
+    return lotNumbers(record.entries).flatMap(
+      (lot) => judgeLot(setUp, record.entries, record, lot, record.exportedAt) ?? [],
+    );
   });
   protected readonly breaks = computed(() =>
     breakingLoad(this.record()?.wire.conductor ?? { strands: 1, strandDiameter: 1, material: 'copper' }),
@@ -79,6 +97,16 @@ export class RecordPage {
 
   protected isCorrected(entry: KeptEntry): boolean {
     return this.corrected().has(entry.id);
+  }
+
+  /** Whether every entry and curve is still what was sealed, asked of the server. */
+  protected async checkChain(): Promise<void> {
+    this.chain.set(null);
+    try {
+      this.chain.set(await this.api.chain(this.id()));
+    } catch (error) {
+      this.problem.set(toProblem(error));
+    }
   }
 
   protected print(): void {

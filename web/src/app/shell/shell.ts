@@ -28,6 +28,7 @@ import { SignInForm } from './sign-in-form';
         <a routerLink="/cabinet" routerLinkActive="here" ariaCurrentWhenActive="page">Cabinet</a>
         <a routerLink="/limits" routerLinkActive="here" ariaCurrentWhenActive="page">Limits</a>
         <a routerLink="/practices" routerLinkActive="here" ariaCurrentWhenActive="page">Practices</a>
+        <a routerLink="/charts" routerLinkActive="here" ariaCurrentWhenActive="page">Charts</a>
         <a routerLink="/records" routerLinkActive="here" ariaCurrentWhenActive="page">Records</a>
         @if (isEngineer()) {
           <a routerLink="/people" routerLinkActive="here" ariaCurrentWhenActive="page">People</a>

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import { type ForceUnit } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Mark } from '../../parts/mark';
@@ -12,12 +12,12 @@ import { StationGauge } from './station-gauge';
   imports: [NzButtonModule, ForceStrip, Mark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (gauge.gauges()?.length) {
+    @if (gauge.gauges(); as gauges) {
       <div class="bar" role="group" aria-label="Force gauge">
         <label for="station-gauge">Gauge</label>
         <select id="station-gauge" (change)="choose($event)">
           <option value="" [selected]="!gauge.chosen()">none, values are typed</option>
-          @for (g of gauge.gauges(); track g.id) {
+          @for (g of gauges; track g.id) {
             @if (g.active) {
               <option [value]="g.id" [selected]="g.id === gauge.chosen()?.id">{{ g.label }}</option>
             }
@@ -47,6 +47,13 @@ import { StationGauge } from './station-gauge';
           @if (gauge.doubt()) {
             <p class="doubt"><tm-mark state="hold" /> {{ gauge.doubt() }}</p>
           }
+        }
+        @if (takesFiles()) {
+          <label class="file" [attr.for]="'curve-file'">Curve from a file</label>
+          <input id="curve-file" type="file" accept=".csv,text/csv" (change)="takeFile($event)" />
+        }
+        @if (refused()) {
+          <p class="doubt" role="alert"><tm-mark state="fail" /> {{ refused() }}</p>
         }
       </div>
     }
@@ -80,6 +87,13 @@ import { StationGauge } from './station-gauge';
     .bar > button {
       min-height: 44px;
     }
+    .file {
+      font-size: 15px;
+      font-weight: 400;
+    }
+    input[type='file'] {
+      max-width: 210px;
+    }
     .doubt {
       flex-basis: 100%;
     }
@@ -92,11 +106,21 @@ export class GaugeBar {
   readonly limit = input.required<number | null>();
   readonly breaks = input.required<number>();
   readonly unit = input.required<ForceUnit>();
+  /** Whether a pull may come as a CSV file. */
+  readonly takesFiles = input(true);
   protected readonly gauge = inject(StationGauge);
+  protected readonly refused = signal('');
   protected readonly today = new Date().toISOString().slice(0, 10);
 
   protected choose(event: Event): void {
     this.gauge.choose(valueOf(event) || null);
+  }
+
+  protected async takeFile(event: Event): Promise<void> {
+    const field = event.target as HTMLInputElement;
+    const file = field.files?.[0];
+    field.value = '';
+    if (file) this.refused.set((await this.gauge.takeFile(file)) ?? '');
   }
 
   protected zero(): void {

@@ -76,7 +76,7 @@ const NEW: Gauge = {
           </button>
         }
       </div>
-      <tm-gauge-bar [limit]="null" [breaks]="gauge.chosen()?.capacity ?? 100" unit="N" />
+      <tm-gauge-bar [limit]="null" [breaks]="gauge.chosen()?.capacity ?? 100" unit="N" [takesFiles]="false" />
       <ul>
         @for (g of gauge.gauges(); track g.id) {
           <li>

@@ -4,6 +4,7 @@ import { PullWatch, type PullSnapshot, type WatchedPull } from '@tug-mark/core';
 import { Subject } from 'rxjs';
 import { Api } from '../../http/api';
 import { Live } from '../../live/live';
+import { TraceReader } from './trace-reader';
 
 const GAUGE_KEY = 'tug-mark-gauge';
 const PULL_KEY = 'tug-mark-pull-in-hand';
@@ -18,6 +19,7 @@ const STRIP_SECONDS = 8;
 export class StationGauge {
   private readonly api = inject(Api);
   private readonly live = inject(Live);
+  private readonly reader = inject(TraceReader);
   readonly gauges = signal<readonly Gauge[] | null>(null);
   readonly chosen = computed(() => this.gauges()?.find((g) => g.id === this.live.gauge() && g.active) ?? null);
   readonly state = signal<GaugeEvent & { kind: 'state' }>({ kind: 'state', state: 'lost', text: 'Connecting.' });
@@ -86,6 +88,20 @@ export class StationGauge {
   settle(): void {
     const pull = this.watch?.settle();
     if (pull) this.done(pull);
+  }
+
+  /**
+   * Takes a pull from a file, as if it had been pulled here.
+   * @returns why it is refused, with row and column; null when it is taken
+   */
+  async takeFile(file: Blob): Promise<string | null> {
+    const read = await this.reader.readFile(await file.text());
+    if (!read.ok) return `Row ${read.row}, ${read.column}: ${read.text}`;
+    const forces = Array.from(read.trace.forces);
+    const [zero = 0] = forces;
+    const peak = forces.reduce((most, force) => Math.max(most, force), -Infinity) - zero;
+    this.pulls.next({ peak, zero, forces, rate: read.trace.rate, doubts: [] });
+    return null;
   }
 
   private hear(event: GaugeEvent): void {

@@ -1,0 +1,49 @@
+import { z } from 'zod';
+
+export const CHART_KINDS = ['combination', 'tool', 'nest', 'person', 'reel'] as const;
+export type ChartKind = (typeof CHART_KINDS)[number];
+
+/** What can be charted: readings share a combination, a tool, a nest of it, a person, or a reel. */
+export const chartChoiceSchema = z.object({
+  kind: z.enum(CHART_KINDS),
+  value: z.string(),
+  label: z.string(),
+});
+export type ChartChoice = z.infer<typeof chartChoiceSchema>;
+
+const controlLimits = z.strictObject({ centre: z.number(), lower: z.number(), upper: z.number() });
+
+/** Limits of a chart taken from a stretch of its own readings, and frozen. */
+export const baselineBodySchema = z.strictObject({
+  subgroup: z.number().int().min(1).max(10),
+  points: z.number().int().min(2),
+  level: controlLimits,
+  spread: controlLimits,
+  /** Instants of the first and last reading it was taken from. */
+  from: z.iso.datetime(),
+  to: z.iso.datetime(),
+});
+
+export const newBaselineSchema = z.strictObject({
+  id: z.uuid(),
+  kind: z.enum(CHART_KINDS),
+  value: z.string().min(1).max(200),
+  note: z.string().trim().min(1, 'is empty: say why these readings are the baseline').max(500),
+  body: baselineBodySchema,
+});
+export type NewBaseline = z.infer<typeof newBaselineSchema>;
+
+/** What goes with the points of a chart. */
+export const chartAboutSchema = z.object({
+  label: z.string(),
+  /** Least force now, N, or 100 where the points are percents of their limits; null where none applies. */
+  limit: z.number().nullable(),
+  /** Changes that are drawn on the axis. */
+  events: z.array(z.object({ at: z.string(), kind: z.string(), text: z.string() })),
+  baseline: z.object({ body: baselineBodySchema, by: z.string(), at: z.string(), note: z.string() }).nullable(),
+});
+export type ChartAbout = z.infer<typeof chartAboutSchema>;
+
+/** Numbers a point is sent as, float64 each, little-endian: ms since 1970, force (N; of anything but one
+ * combination percent of its own limit), group (a lot or a set-up), piece. */
+export const POINT_NUMBERS = 4;

@@ -1,0 +1,136 @@
+import { changeName, planRisk, type LotVerdict, type SetUp, type SetUpContext } from '../lot';
+import { MARGIN, PAPER_SIZES, PageWriter, type Page, type Paper } from './PageWriter';
+import { line, rect, text } from './shapes';
+
+/** What a lot's certificate says. */
+export interface CertificateInput {
+  readonly shop: { readonly name: string; readonly isDemo: boolean };
+  readonly about: { readonly list: string; readonly terminal: string; readonly wire: string };
+  readonly context: Pick<SetUpContext, 'terminal' | 'wire' | 'practice'>;
+  readonly setUp: SetUp;
+  readonly lot: LotVerdict;
+  /** Who released the set-up, and who put checks of the lot on record. */
+  readonly releasedBy: string;
+  readonly people: readonly string[];
+  /** Entries of the whole journal, and the hash of the last one. */
+  readonly chain: { readonly entries: number; readonly hash: string };
+  readonly printedAt: string;
+}
+
+const day = (at: string) => `${at.slice(0, 16).replace('T', ' ')} UTC`;
+
+/**
+ * The certificate of a finished lot: what was made, by what set-up, how it was checked and with what result, what became
+ * of the rest, and the hash its journal ended with.
+ */
+export function drawCertificate(input: CertificateInput, paper: Paper): Page[] {
+  const [width, height] = PAPER_SIZES[paper];
+  const writer = new PageWriter(width, height);
+  const { shop, about, context, setUp, lot } = input;
+  const { head, counts } = lot;
+  writer.put(text(MARGIN, writer.y + 6, `Lot ${head.name}`, { size: 7.5, bold: true }));
+  writer.y += 11;
+  writer.paragraph(
+    `${about.terminal} ${context.terminal.label} on ${about.wire} ${context.wire.label}. ${about.list}. Made by ${shop.name}${shop.isDemo ? ', a made-up demo shop' : ''}.`,
+    3.4,
+  );
+  writer.y += 3;
+  const ink = lot.verdict === 'accepted' ? 'pass' : 'hold';
+  writer.put(rect(MARGIN, writer.y, 1.8, 8, { fill: ink }));
+  writer.put(text(MARGIN + 5, writer.y + 5.4, lot.headline, { size: 4.4, bold: true }));
+  writer.y += 12;
+
+  section(writer, 'Pieces', [
+    [
+      'Made',
+      `${head.made} of ${head.pieces}, ${day(head.openedAt)} to ${head.finishedAt ? day(head.finishedAt) : 'now'}`,
+    ],
+    ['Pulled and spent', String(counts.spent)],
+    ['Scrapped', String(counts.scrapped)],
+    ['Delivered', String(counts.left)],
+  ]);
+  const { stands } = head;
+  const limits = (setUp.lots.get(head.lot) ?? []).map((found) => found.reason.text);
+  section(writer, 'What it stands on', [
+    ['Person', `${input.people.join(', ')}; set-up released by ${input.releasedBy}`],
+    ['Wire', `${about.wire}, revision ${stands.revisions.wire}`],
+    ['Terminal', `${about.terminal}, revision ${stands.revisions.terminal}`],
+    [
+      'Tool',
+      `${stands.tool}, die ${stands.die}, nest ${stands.nest}${stands.setting ? `, setting ${stands.setting}` : ''}${stands.positioner ? `, ${stands.positioner}` : ''}`,
+    ],
+    ['Document', limits.join(' ')],
+    ['Practice', `${context.practice.label}, revision ${stands.revisions.practice}`],
+  ]);
+  const { plan } = head;
+  section(writer, 'Check plan', [
+    [
+      'Checked',
+      `first and last piece${plan.everyPieces === null ? '' : `, every ${plan.everyPieces} pieces`}${plan.everyHours === null ? '' : `, every ${plan.everyHours} h`}${plan.afterChange.length ? ', and after a change' : ''}`,
+    ],
+    ['What it can tell', planRisk(head.pieces, counts.spent, 0.02, 0.1).text],
+    ...head.steps
+      .filter((s) => s.what === 'change')
+      .map((s): [string, string] => [
+        `At piece ${s.made}`,
+        `${changeName(s.change ?? '')}${s.to ? ` to ${s.to}` : ''}, ${day(s.at)}`,
+      ]),
+  ]);
+
+  title(writer, 'Checks');
+  const columns = [0, 18, 42, 62, 92] as const;
+  const row = (cells: readonly string[], bold = false) => {
+    writer.need(5);
+    cells.forEach((cell, i) => {
+      writer.put(text(MARGIN + (columns[i] ?? 0), writer.y + 3, cell, { size: 2.9, face: 'figures', bold }));
+    });
+    writer.y += 4.4;
+  };
+  row(['piece', 'look', 'force N', 'tug', 'by'], true);
+  for (const check of lot.checks) {
+    row([
+      String(check.piece),
+      check.look,
+      check.force === null ? '' : check.force.toFixed(2),
+      check.tug,
+      `${check.by}, ${day(check.at)}`,
+    ]);
+  }
+  writer.y += 2;
+  for (const { text: said } of lot.group.reasons) writer.paragraph(said, 3);
+  writer.y += 2;
+  if (lot.disposed.length) {
+    section(
+      writer,
+      'Decided about pieces no check had cleared',
+      lot.disposed.map((d): [string, string] => [
+        `${d.from} to ${d.to}`,
+        `${d.what}, by ${d.by}, ${day(d.at)}: ${d.note}`,
+      ]),
+    );
+  }
+  section(writer, 'Record', [
+    ['Journal', `${input.chain.entries} entries, each sealed with the one before it`],
+    ['Last hash', input.chain.hash],
+  ]);
+  writer.paragraph(
+    'Look and tug are separate evidence. Where battery or mains work, aircraft, medical, life-safety or vehicle-restraint circuits are concerned, released specifications, the terminal maker’s instructions, local codes and qualified people decide.',
+    2.8,
+    { ink: 'soft' },
+  );
+  writer.foot(`${shop.name}${shop.isDemo ? ' (demo shop, all data made up)' : ''}. Lot ${head.name}.`, input.printedAt);
+  return writer.pages;
+}
+
+function title(writer: PageWriter, words: string): void {
+  writer.need(14);
+  writer.put(line(MARGIN, writer.y, MARGIN + writer.inner, writer.y, 'line', 0.2));
+  writer.put(text(MARGIN, writer.y + 5, words, { size: 3.8, bold: true, ink: 'petrol' }));
+  writer.y += 7.5;
+}
+
+function section(writer: PageWriter, words: string, rows: readonly (readonly [string, string])[]): void {
+  title(writer, words);
+  for (const [name, value] of rows) writer.labelled(name, value);
+  writer.y += 2;
+}
