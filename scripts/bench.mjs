@@ -37,6 +37,7 @@ run(async () => {
         stdio: 'inherit',
         env: {
           ...process.env,
+          BENCH_DATABASE: url,
           BENCH_OURS: `http://127.0.0.1:${port}`,
           BENCH_OURS_PID: String(ours.pid),
           BENCH_BARE: `http://127.0.0.1:${barePort}`,

@@ -14,10 +14,9 @@ import {
   type Wire,
   type WireListRow,
 } from '@tug-mark/core';
+import { median } from './median';
 
 const ROUNDS = 9;
-const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
-
 /** A large shop made of copies of the demo's parts under other numbers, each tool listing its own copies. */
 export function largeShop(shop: ShopFile, terminals: number, tools: number): { terminals: Terminal[]; tools: Tool[] } {
   const copies = Math.ceil(terminals / shop.terminals.length);

@@ -1,4 +1,5 @@
 import { judgeGroup, type Practice } from '@tug-mark/core';
+import { median } from './median';
 
 const COUNT = 1_000_000;
 const ROUNDS = 15;
@@ -15,8 +16,6 @@ function plainLoop(values: Float64Array): number {
 }
 
 /* eslint-enable @typescript-eslint/prefer-for-of */
-
-const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
 
 /** Time of a group verdict of a million readings as a ratio to the plain loop, in turn in one run. */
 export function benchGroup(practice: Practice): { ratio: number; milliseconds: number; baseline: number } {

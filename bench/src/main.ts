@@ -4,6 +4,10 @@ import { benchGroup } from './group';
 import { benchFinder, benchLoom } from './finder';
 import { firstLoad } from './firstLoad';
 import { load, type LoadResult, type Station } from './load';
+import { benchImport, benchLotPage, callAs } from './lots';
+import { median } from './median';
+import { benchTolerance } from './tolerance';
+import { benchTrace } from './trace';
 
 /* Prints every figure as a ratio to a named baseline measured in the same run. Started by scripts/bench.mjs, which
    starts the two servers and builds the two pages. */
@@ -18,16 +22,37 @@ const OURS = setting('BENCH_OURS');
 const BARE = setting('BENCH_BARE');
 const STATIONS = 16;
 
-/** Signs in, imports as many copies of a small list as there are stations, and takes the tool on each. */
-async function prepare(): Promise<{ cookie: string; stations: Station[] }> {
-  const signIn = await fetch(`${OURS}/api/session`, {
+async function signIn(name: string, password: string): Promise<string> {
+  const answer = await fetch(`${OURS}/api/session`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ name: 'Odile', password: 'demo-odile-bench' }),
+    body: JSON.stringify({ name, password }),
   });
-  const cookie = (signIn.headers.get('set-cookie') ?? '').split(';')[0] ?? '';
+  return (answer.headers.get('set-cookie') ?? '').split(';')[0] ?? '';
+}
+
+/** Fifty stations at once against one alone: what a crowd costs. */
+async function benchCrowd(cookie: string): Promise<void> {
+  const { stations: crowd } = await prepare(50);
+  const [alone] = crowd;
+  if (!alone) throw new Error('no station');
+  await load(OURS, cookie, crowd, 20);
+  const one: number[] = [];
+  const fifty: number[] = [];
+  for (let round = 0; round < 5; round++) {
+    one.push((await load(OURS, cookie, [alone], 300)).perSecond);
+    fifty.push((await load(OURS, cookie, crowd, 40)).perSecond);
+  }
+  say(
+    `50 stations writing at once / one station             throughput ${(median(fifty) / median(one)).toFixed(2)} (goal at least 1, no error)   [${median(fifty).toFixed(0)} against ${median(one).toFixed(0)} a second, same cores]`,
+  );
+}
+
+/** Signs in, imports as many copies of a small list as there are stations, and takes the tool on each. */
+async function prepare(count = STATIONS): Promise<{ cookie: string; stations: Station[] }> {
+  const cookie = await signIn('Odile', 'demo-odile-bench');
   const stations: Station[] = [];
-  for (let i = 0; i < STATIONS; i++) {
+  for (let i = 0; i < count; i++) {
     const list = 'wire id,wire part,length mm,terminal a,terminal b,quantity\nA1,FL-W-0075,100,FL-RT-0406,-,400';
     const name = `bench ${Date.now()} ${i}`;
     const answer = await fetch(`${OURS}/api/wire-lists?id=${crypto.randomUUID()}&name=${encodeURIComponent(name)}`, {
@@ -55,8 +80,6 @@ async function prepare(): Promise<{ cookie: string; stations: Station[] }> {
   }
   return { cookie, stations };
 }
-
-const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
 
 async function benchReading(cookie: string, stations: Station[]): Promise<void> {
   const bare = stations.map((station) => ({ ...station }));
@@ -154,6 +177,14 @@ for (const wires of [60, 20_000]) {
     `whole loom of ${wires} wires / plain loop          ratio ${loom.ratio.toFixed(1)}   [${loom.milliseconds.toFixed(0)} against ${loom.baseline.toFixed(1)} ms, ${loom.combinations} combinations]`,
   );
 }
+const trace = benchTrace();
+say(
+  `curve of 50,000 samples read / one Math.max pass      ratio ${trace.ratio.toFixed(1)} (goal at most 10)   [${trace.milliseconds.toFixed(2)} against ${trace.baseline.toFixed(2)} ms]`,
+);
+const tolerance = benchTolerance();
+say(
+  `tolerance factor / jstat noncentral t, bisected       ${tolerance.times.toFixed(0)} times as fast (goal at least 10)   [${tolerance.milliseconds.toFixed(2)} against ${tolerance.baseline.toFixed(1)} ms, at most ${tolerance.apart.toExponential(1)} apart]`,
+);
 const own = firstLoad(setting('BENCH_PAGES'));
 const empty = firstLoad(setting('BENCH_EMPTY'));
 say(
@@ -163,3 +194,18 @@ const { cookie, stations } = await prepare();
 await benchPile(cookie);
 await benchReading(cookie, stations);
 await benchMemory(cookie, stations, Number(process.env['BENCH_READINGS'] ?? 100_000));
+await benchCrowd(cookie);
+const technician = callAs(OURS, cookie);
+const quality = callAs(OURS, await signIn('Ines', 'demo-ines-quality'));
+const imported = await benchImport(technician, quality, setting('BENCH_DATABASE'));
+say(
+  `200,000 pulls from CSV / raw COPY of the same rows   ${imported.ratio.toFixed(2)} (goal at least 0.4)   [${(imported.ours / 1000).toFixed(1)} against ${(imported.baseline / 1000).toFixed(1)} s]`,
+);
+const lotPage = await benchLotPage(
+  technician,
+  setting('BENCH_DATABASE'),
+  Number(process.env['BENCH_ROWS'] ?? 1_000_000),
+);
+say(
+  `lot page in ${lotPage.rows.toLocaleString('en')} readings / in 10,000     ratio ${lotPage.ratio.toFixed(2)} (goal at most 2)   [${lotPage.many.toFixed(1)} against ${lotPage.few.toFixed(1)} ms]`,
+);

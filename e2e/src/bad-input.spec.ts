@@ -127,6 +127,8 @@ describe('At the pull test, with what really gets typed', () => {
   it('shows a second tab what stands when both read the same piece', async () => {
     const second = await Browser.open(server.address);
     try {
+      // Its stream of news is cut: it cannot know what the other one does.
+      await second.block('*/api/live*');
       await takeSeat(second, 'Odile');
       await openCombination(second, 'FL-RT-0406', 'FL-W-0100', 'Chassis loom');
       await climbTo(second, 'Tug');

@@ -52,6 +52,12 @@ export class Browser {
     });
   }
 
+  /** Keeps requests to some addresses from leaving the browser. */
+  async block(...addresses: string[]): Promise<void> {
+    await this.driver.sendDevToolsCommand('Network.enable', {});
+    await this.driver.sendDevToolsCommand('Network.setBlockedURLs', { urls: addresses });
+  }
+
   async close(): Promise<void> {
     await this.driver.quit();
     await rm(this.profile, { recursive: true, force: true });

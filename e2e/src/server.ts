@@ -94,6 +94,27 @@ export class Server {
     return asAdmin(statement, this.database);
   }
 
+  /** Calls the API as one of the demo's people. */
+  async as(name: string): Promise<(method: string, path: string, body?: unknown) => Promise<Response>> {
+    const { shop } = (await (await fetch(`${this.address}/api/session`)).json()) as {
+      shop: { demoSignIns: { name: string; password: string }[] };
+    };
+    const password = shop.demoSignIns.find((p) => p.name === name)?.password;
+    const headers = { 'content-type': 'application/json' };
+    const signedIn = await fetch(`${this.address}/api/session`, {
+      method: 'POST',
+      headers,
+      body: JSON.stringify({ name, password }),
+    });
+    const cookie = (signedIn.headers.get('set-cookie') ?? '').split(';')[0] ?? '';
+    return (method, path, body) =>
+      fetch(`${this.address}/api/${path}`, {
+        method,
+        headers: { cookie, ...(body !== undefined && headers) },
+        ...(body !== undefined && { body: JSON.stringify(body) }),
+      });
+  }
+
   async close(): Promise<void> {
     await this.stop();
     await asAdmin(`DROP DATABASE ${this.database} WITH (FORCE)`);

@@ -150,6 +150,50 @@ describe('A lot', () => {
     expect(breaks.map((b) => [b.name, b.text])).toEqual([[`${FRESH[0]} on ${FRESH[1]}, Chassis loom`, broken]]);
   });
 
+  it('takes pulls from a file whole or not at all, judged and sealed like those of the bench', async () => {
+    await releaseSetUp(ines, id);
+    await openLot(odile, id);
+    await odile.kept(id, reading(7, 141, { lot: 1 }));
+    const file = (rows: string[]) =>
+      odile.call(
+        'POST',
+        `/api/combinations/${id}/lots/1/readings`,
+        ['piece,force N,how it let go,note', ...rows].join('\n'),
+        {
+          'content-type': 'text/csv',
+        },
+      );
+    const bad = await file([
+      '1,140,1,',
+      '1,139,1,',
+      '2,many,1,',
+      '3,9000,1,',
+      '401,140,1,',
+      '4,140,exploded,',
+      '5,90,6,',
+      '6,12 lbf,1,',
+    ]);
+    expect(problemOf(bad).errors?.map((e) => `${e.row} ${e.where}`)).toEqual([
+      '3 piece',
+      '4 force n',
+      '5 force n',
+      '6 piece',
+      '7 how it let go',
+      '8 note',
+      '9 force n',
+    ]);
+    expect(problemOf(await file(['7,140,1,'])).errors?.[0]?.text).toBe('Piece 7 has a reading on record already.');
+    const good = await file(['1,140.5,1,', '2,139,Broke in the wire,"a tab\there, a \\ there"', '3,90,slid-out,']);
+    expect(good.json()).toEqual({ readings: 3 });
+    const { entries } = await odile.view(id);
+    expect(entries.slice(-3).map((e) => e.verdict?.verdict)).toEqual(['holds', 'holds', 'below']);
+    expect(entries.at(-2)?.body).toEqual(
+      jasmine.objectContaining({ note: 'a tab\there, a \\ there', mode: 'broke-in-wire' }),
+    );
+    expect((await odile.get<{ text: string | null }>(`/api/combinations/${id}/chain`)).text).toBeNull();
+    await odile.kept(id, seen(1));
+  });
+
   it('refuses what cannot be: pieces beyond its quantity, counts that go back, rework without length', async () => {
     await releaseSetUp(ines, id);
     await openLot(odile, id);

@@ -5,7 +5,9 @@ import {
   compareLimits,
   findLimit,
   judgeGroup,
+  judgeHold,
   judgeReading,
+  judgeRetention,
   readForce,
   readLimitRows,
   writeLimitRows,
@@ -190,6 +192,37 @@ describe('A group of readings', () => {
     expect(judge([118]).lowerBound).toBeNull();
   });
 
+  it('of eight and more is tested for its shape, and says what the test found', () => {
+    const even = [118.1, 119.4, 117.2, 120.3, 118.8, 116.9, 119.9, 118.5, 117.7, 119.1];
+    expect(judge(even).shape).toBe('normal');
+    expect(
+      judge(even)
+        .reasons.map((r) => r.text)
+        .join(' '),
+    ).toContain('They look normal (p = ');
+    expect(judge(even.slice(0, 6)).shape).toBe('assumed');
+  });
+
+  // Two kinds of joint: 12 near 118 and 4 near 95. One is 1 - 0.99^16 = 15 % sure that 99 % hold above the lowest.
+  it('that is not normal gives no bound from a shape it has not, and leaves it to a person', () => {
+    const two = [118, 118.4, 117.8, 118.2, 118.1, 117.9, 118.3, 118, 118.2, 117.7, 118.5, 118.1, 95, 95.3, 94.8, 95.1];
+    const group = judge(two);
+    expect([group.shape, group.state, group.lowerBound]).toEqual(['not-normal', 'hold', null]);
+    expect(group.reasons.map((r) => r.text).join(' ')).toContain(
+      'one is 15 % sure that 99 % hold above the lowest, 94.8 N',
+    );
+    // 299 readings are enough without a shape: 1 - 0.99^299 = 0.9505; then the lowest itself is the bound.
+    const many = judge(Array.from({ length: 299 }, (_, i) => (i % 4 ? 118 : 95) + (i % 7) / 10));
+    expect([many.shape, many.state, many.lowerBound]).toEqual(['not-normal', 'pass', 95]);
+  });
+
+  it('tells the reading that stands apart and leaves it in', () => {
+    const group = judge([118, 117.5, 118.3, 118.8, 117.9, 99]);
+    expect(group.outlier?.value).toBe(99);
+    expect(group.summary?.n).toBe(6);
+    expect(group.reasons.map((r) => r.code)).toContain('stands-apart');
+  });
+
   it('of equal readings asks whether the gauge holds an old peak', () => {
     const group = judge([118, 118, 118, 118, 118]);
     expect(group.cpl).toBeNull();
@@ -272,5 +305,29 @@ describe('The rows of a limit table', () => {
       [3, 'size'],
       [4, 'force lbf'],
     ]);
+  });
+});
+
+describe('Tests that leave the piece whole', () => {
+  const wanted = { force: 50, seconds: 60 };
+
+  it('hold the force for the time without moving', () => {
+    expect(judgeHold({ force: 52, seconds: 60, moved: 0 }, wanted).verdict).toBe('holds');
+    const failed = judgeHold({ force: 48, seconds: 40, moved: 0.4 }, wanted);
+    expect(failed.reason.text).toBe(
+      'Does not hold: 48 N is below the 50 N to hold, 40 s is less than 60 s, the wire moved 0.4 mm.',
+    );
+    expect(judgeHold({ force: 52, seconds: 60, moved: 0 }, null).verdict).toBe('no-limit');
+  });
+
+  it('push a contact that clicked and locked, with the force the table names', () => {
+    const seated = { clicked: true, locked: true, force: 40, stayed: true };
+    expect(judgeRetention(seated, 35).verdict).toBe('stays');
+    expect(judgeRetention({ ...seated, force: 30 }, 35).verdict).toBe('open');
+    expect(judgeRetention({ ...seated, force: null }, 35).reason.code).toBe('not-pushed');
+    expect(judgeRetention(seated, null).verdict).toBe('open');
+    expect(judgeRetention({ ...seated, clicked: false }, 35).reason.code).toBe('not-clicked');
+    expect(judgeRetention({ ...seated, locked: false }, 35).reason.code).toBe('not-locked');
+    expect(judgeRetention({ ...seated, stayed: false }, 35).reason.text).toBe('It came out at 40 N.');
   });
 });

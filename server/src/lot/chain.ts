@@ -10,7 +10,7 @@ export function sealedContent(entry: Sealed): string {
 }
 
 /** Hash of a row from the row before it, its place and its content; the database computes the same in `append_entry`. */
-function rowHash(previous: string, seq: number, content: string): string {
+export function rowHash(previous: string, seq: number, content: string): string {
   return createHash('sha256').update(`${previous}:${seq}:${content}`).digest('hex');
 }
 

@@ -127,7 +127,7 @@ export async function readEntriesAfter(
 }
 
 /** Entries of the set-up, the heads of all lots, and everything of one lot. */
-async function readJournalOfLot(db: Knex, combination: string, lot: number | null): Promise<KeptEntry[]> {
+export async function readJournalOfLot(db: Knex, combination: string, lot: number | null): Promise<KeptEntry[]> {
   const of = () => db('journal').where({ combination }).select(JOURNAL_COLUMNS);
   const rows = (
     await Promise.all([

@@ -5,6 +5,7 @@ import { z } from 'zod';
 import { refusals } from '../http/problems';
 import { readFormerNames } from '../http/readFormerNames';
 import { only, signedIn } from '../people/session';
+import { importReadings } from './importReadings';
 import { importRecord, makeRecord, recordToCsv } from './record';
 import { importWireList } from './wireLists';
 
@@ -12,7 +13,7 @@ const MEBIBYTE = 1024 * 1024;
 
 /** Files in and out: wire lists, and the record of a combination. */
 export const recordRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }) => {
-  app.addContentTypeParser('text/csv', { parseAs: 'buffer', bodyLimit: 16 * MEBIBYTE }, (_request, body, done) => {
+  app.addContentTypeParser('text/csv', { parseAs: 'buffer', bodyLimit: 32 * MEBIBYTE }, (_request, body, done) => {
     done(null, body);
   });
 
@@ -60,6 +61,26 @@ export const recordRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { d
       .header('content-disposition', `attachment; filename="${fileName(record.combination)}.csv"`)
       .send(recordToCsv(record));
   });
+
+  app.post(
+    '/combinations/:id/lots/:lot/readings',
+    {
+      onRequest: only('record'),
+      bodyLimit: 32 * MEBIBYTE,
+      schema: {
+        params: z.object({ id: z.uuid(), lot: z.coerce.number().int().positive() }),
+        consumes: ['text/csv'],
+        response: { 201: z.object({ readings: z.number() }) },
+      },
+    },
+    async (request, reply) => {
+      if (!Buffer.isBuffer(request.body)) throw refusals.fileUnreadable('Send the file itself, as text/csv.');
+      const { id, lot } = request.params;
+      const now = new Date().toISOString();
+      const readings = await importReadings(db, id, lot, request.body, signedIn(request), now);
+      return reply.code(201).send({ readings });
+    },
+  );
 
   app.post(
     '/records',

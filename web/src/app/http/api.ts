@@ -76,6 +76,12 @@ export class Api {
       `combinations/${combination}/traces/${id}`,
       new Blob([bytes], { type: 'application/octet-stream' }),
     );
+  importReadings = (combination: string, lot: number, file: Blob) =>
+    this.json<{ readings: number }>(
+      'POST',
+      `combinations/${combination}/lots/${lot}/readings`,
+      new Blob([file], { type: 'text/csv' }),
+    );
   curve = async (combination: string, id: string) =>
     new Uint8Array(await (await this.call('GET', `combinations/${combination}/traces/${id}`)).arrayBuffer());
   gauges = () => this.json<Gauge[]>('GET', 'gauges');

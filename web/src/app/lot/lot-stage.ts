@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { may } from '@tug-mark/contract';
+import { may, type Problem } from '@tug-mark/contract';
 import {
   AS_DRAWN,
   CHANGES,
@@ -15,8 +15,11 @@ import {
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
+import { handActions } from '../hand/hand.state';
+import { Api, toProblem } from '../http/api';
 import type { PackedCurve } from '../outbox/outbox.state';
 import { Mark } from '../parts/mark';
+import { ProblemNotice } from '../parts/problem-notice';
 import { Reasons } from '../parts/reasons';
 import { showTime } from '../parts/show-time';
 import { valueOf } from '../parts/value-of';
@@ -40,6 +43,7 @@ import { LotOpen } from './lot-open';
     LotOpen,
     Mark,
     PullAsk,
+    ProblemNotice,
     PullField,
     Reasons,
   ],
@@ -51,7 +55,9 @@ import { LotOpen } from './lot-open';
 export class LotStage {
   protected readonly hand = inject(Hand);
   protected readonly entry = inject(PullEntry);
-  private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
+  private readonly api = inject(Api);
+  private readonly store = inject(Store);
+  private readonly person = this.store.selectSignal(sessionFeature.selectPerson);
   protected readonly value = valueOf;
   protected readonly time = showTime;
   protected readonly changeName = changeName;
@@ -111,6 +117,7 @@ export class LotStage {
   /** Checks shown, newest first. */
   protected readonly many = signal(8);
   protected readonly message = signal('');
+  protected readonly problem = signal<Problem | null>(null);
   /** What is open beside the check in hand. */
   protected readonly panel = signal<'none' | 'change' | 'dispose' | 'plan' | 'differs'>('none');
 
@@ -350,6 +357,24 @@ export class LotStage {
     const head = this.head();
     if (!head) return;
     this.message.set(this.hand.put({ kind: 'finish', lot: head.lot, note: '' })?.text ?? '');
+  }
+
+  /** Pulls made elsewhere, whole or not at all. */
+  protected async takeFile(event: Event): Promise<void> {
+    const field = event.target as HTMLInputElement;
+    const file = field.files?.[0];
+    const head = this.head();
+    const view = this.hand.view();
+    field.value = '';
+    if (!file || !head || !view) return;
+    try {
+      const { readings } = await this.api.importReadings(view.combination.id, head.lot, file);
+      this.problem.set(null);
+      this.message.set(`${readings} pulls are on record. Each of those pieces has still to be looked at.`);
+      this.store.dispatch(handActions.refresh({ id: view.combination.id }));
+    } catch (error) {
+      this.problem.set(toProblem(error));
+    }
   }
 
   protected turn(panel: 'change' | 'dispose' | 'plan'): void {

@@ -8,6 +8,7 @@ export interface SamplePiece {
 }
 
 const WIDTH = 1000;
+const MOST_DOTS = 120;
 
 /** The lot as a line of pieces: the set-up samples, then the pieces, what is clear, what is suspect, and the next check. */
 @Component({
@@ -275,16 +276,28 @@ export class LotLine {
       .filter((d) => d.code !== 'contain')
       .map((d) => ({ piece: d.piece, x: this.x(d.piece - 0.5), now: d.inPieces <= 0 })),
   );
-  protected readonly checks = computed(() =>
-    (this.lot()?.checks ?? []).map((c) => ({ piece: c.piece, outcome: c.outcome, at: this.middle(c.piece) })),
-  );
+  /** Dots stand side by side at most; of more checks every so many-th good one is drawn, and all others first. */
+  protected readonly checks = computed(() => {
+    const all = this.lot()?.checks ?? [];
+    const good = all.filter((c) => c.outcome === 'good');
+    const others = all.filter((c) => c.outcome !== 'good').slice(0, MOST_DOTS);
+    const step = Math.max(1, Math.ceil(good.length / MOST_DOTS));
+    return [...good.filter((_, i) => i % step === 0 || i === good.length - 1), ...others].map((c) => ({
+      piece: c.piece,
+      outcome: c.outcome,
+      at: this.middle(c.piece),
+    }));
+  });
   protected readonly labels = computed(() => {
     const lot = this.lot();
     if (!lot) return [];
     const next = lot.due.find((d) => d.code !== 'contain');
     const marks = [
       { piece: 1, strong: false },
-      ...lot.checks.filter((c) => c.outcome === 'bad').map((c) => ({ piece: c.piece, strong: true })),
+      ...lot.checks
+        .filter((c) => c.outcome === 'bad')
+        .slice(0, MOST_DOTS)
+        .map((c) => ({ piece: c.piece, strong: true })),
       ...(next ? [{ piece: next.piece, strong: true }] : []),
       { piece: lot.head.pieces, strong: false },
     ].sort((a, b) => a.piece - b.piece);
@@ -300,6 +313,11 @@ export class LotLine {
   });
   protected readonly told = computed(() => {
     const lot = this.lot();
-    return lot ? `Pieces of lot ${lot.head.name}. ${lot.headline} ${lot.checks.map((c) => c.text).join(' ')}` : '';
+    return lot
+      ? `Pieces of lot ${lot.head.name}. ${lot.headline} ${lot.checks
+          .slice(-MOST_DOTS)
+          .map((c) => c.text)
+          .join(' ')}`
+      : '';
   });
 }

@@ -9,7 +9,7 @@ import { RecordPage } from './record-page';
 import { SheetPage } from './sheet-page';
 
 const record = (changes: Partial<CombinationRecord> = {}): CombinationRecord => {
-  const { cabinet, newest, coverings, ...view } = viewOf();
+  const { cabinet, newest, coverings, lot: _lot, ...view } = viewOf();
   if (cabinet.length + coverings.length + newest.terminal === 0) throw new Error('an empty view');
   return {
     format: 'tug-mark/record',
@@ -17,6 +17,7 @@ const record = (changes: Partial<CombinationRecord> = {}): CombinationRecord => 
     exportedAt: new Date().toISOString(),
     shop: { name: 'Fennick Lane', isDemo: true },
     ...view,
+    curves: [],
     judgement: { verdict: 'open', headline: '', stages: [] },
     ...changes,
   };

@@ -114,6 +114,8 @@ export class GaugeBar {
 
   protected choose(event: Event): void {
     this.gauge.choose(valueOf(event) || null);
+    // The keys belong to the pull again, not to the list.
+    (event.target as HTMLElement).blur();
   }
 
   protected async takeFile(event: Event): Promise<void> {

@@ -322,12 +322,31 @@ export class PullEntry {
     const isStill = () => this.text() !== '' || this.pending() !== null;
     if (pull.forces.length) await this.showCurve({ rate: pull.rate, forces: pull.forces });
     const gauge = this.gauge.chosen();
-    if (!gauge?.traceCommand || pull.doubts.includes('gauge-lost')) return;
+    if (!gauge?.traceCommand) return;
     const bytes = await this.api.gaugeCurve(gauge.id).catch(() => null);
     const fine = bytes && unpackTrace(bytes);
-    // The gauge may have been pulled again meanwhile: its curve has to be of this pull.
-    if (fine && isStill() && Math.abs(peakOf(fine) - pull.peak - pull.zero) < 0.02 * pull.peak + 1)
-      await this.showCurve(fine);
+    if (!fine || !isStill()) return;
+    // The gauge may have been pulled again meanwhile, or begun anew: its curve has to be of this pull.
+    const more = peakOf(fine) - pull.peak - pull.zero;
+    const near = 0.02 * pull.peak + 1;
+    const isLost = pull.doubts.includes('gauge-lost');
+    if (isLost ? more < -near : Math.abs(more) > near) return;
+    if (isLost) this.recover(gauge.id);
+    await this.showCurve(fine);
+  }
+
+  /** What was missed while the gauge was not heard, its own curve has: nothing is left to ask. */
+  private recover(gauge: string): void {
+    const question = this.question();
+    if (question?.codes.length !== 1 || question.codes[0] !== 'gauge-lost') return;
+    this.question.set(null);
+    this.accept({
+      newtons: question.newtons,
+      unit: 'N',
+      confirmed: question.codes,
+      note: 'It was not heard throughout; the peak is from the gauge’s own curve.',
+      gauge,
+    });
   }
 
   private async showCurve(trace: Trace): Promise<void> {

@@ -1,0 +1,255 @@
+import { setUpContext, type CombinationView, type Gauge, type KeptEntry } from '@tug-mark/contract';
+import { ofCurrentRun, standingOf, computeSetUp, type EntryBody } from '@tug-mark/core';
+import { TraceReader } from '../tug/gauge/trace-reader';
+import { Bench, kept, pulled, TOOL_TAKEN, viewOf } from '../testing/bench';
+import { LotStage } from './lot-stage';
+
+const PLAN = { everyPieces: 10, everyHours: null, afterChange: ['wire-reel' as const], bothSides: false };
+
+/** A bare ring proved, released, and with a lot of 40 opened. */
+function released(more: (view: CombinationView) => EntryBody[] = () => []): CombinationView {
+  let seq = 0;
+  const put = (entries: KeptEntry[], body: EntryBody, role: 'technician' | 'quality' = 'technician') =>
+    entries.push(kept(body, { seq: ++seq, role, by: role === 'quality' ? 'Ines' : 'Odile' }));
+  const entries: KeptEntry[] = [{ ...TOOL_TAKEN(), seq: ++seq }];
+  const view = () => viewOf({ entries: [...entries] });
+  const now = new Date().toISOString();
+  const setUp = () => computeSetUp(setUpContext(view()), entries, now);
+  for (let piece = 1; piece <= view().practice.measuredPieces; piece++) {
+    const strip = setUp().preparation?.strip.setPoint ?? 7;
+    put(entries, { kind: 'measure', piece, what: 'strip', value: strip, typed: String(strip), unit: 'mm', note: '' });
+  }
+  for (const { gate } of setUp().gates) put(entries, { kind: 'gate', gate, answer: 'yes', note: '' });
+  for (let piece = 1; piece <= 5; piece++) {
+    for (const { code } of setUp().criteria)
+      put(entries, { kind: 'finding', piece, criterion: code, finding: 'accept', note: '' });
+  }
+  for (const [i, force] of [116.2, 112.2, 121.3, 118.4, 119.9].entries())
+    entries.push({ ...pulled(i + 1, force), seq: ++seq });
+  const stands = standingOf(setUp(), ofCurrentRun(entries), view().revisions);
+  if (!stands) throw new Error('nothing to stand on');
+  put(entries, { kind: 'release', stands, note: '' }, 'quality');
+  const lot: EntryBody = { kind: 'lot', lot: 1, name: 'L-1', pieces: 40, plan: PLAN, stands, note: '' };
+  for (const body of more({ ...view() })) put(entries, body.kind === 'lot' ? lot : body);
+  return viewOf({ entries, lot: 1 });
+}
+const OPEN: EntryBody = { kind: 'lot', lot: 1, name: 'L-1', pieces: 40, plan: PLAN, stands: {} as never, note: '' };
+const made = (step: number, count: number): EntryBody => ({
+  kind: 'progress',
+  lot: 1,
+  step,
+  what: 'made',
+  made: count,
+  note: '',
+});
+const drawn = (piece: number): EntryBody => ({
+  kind: 'finding',
+  lot: 1,
+  piece,
+  criterion: 'as-drawn',
+  finding: 'accept',
+  note: '',
+});
+const pull = (piece: number, force: number): EntryBody => ({
+  kind: 'reading',
+  lot: 1,
+  piece,
+  force,
+  typed: String(force),
+  unit: 'N',
+  mode: 'slid-out',
+  note: '',
+  confirmed: [],
+});
+const failedAtEleven = () => released(() => [OPEN, made(1, 11), drawn(1), pull(1, 117), drawn(11), pull(11, 60)]);
+
+describe('The lot at the bench', () => {
+  let bench: Bench<LotStage>;
+  afterEach(() => {
+    bench.close();
+  });
+
+  it('is opened with its plan and what that plan can not tell', async () => {
+    bench = await Bench.open(LotStage, { view: released() });
+    expect(bench.headline).toBe('Open a lot');
+    await bench.type('lot-name', 'L-0412');
+    await bench.type('lot-pieces', '400');
+    await bench.type('lot-every', '');
+    expect(bench.text).toContain('2 from 400: a lot with 2 % bad pieces spread through it passes 96 times in 100.');
+    await bench.type('lot-every', '50');
+    expect(bench.text).toContain('9 of 400 pieces are pulled and spent; 391 are left');
+    await bench.press('Open lot L-0412');
+    expect(bench.put[0]?.body).toEqual(
+      jasmine.objectContaining({
+        kind: 'lot',
+        lot: 1,
+        name: 'L-0412',
+        pieces: 400,
+        plan: jasmine.objectContaining({ everyPieces: 50 }),
+      }),
+    );
+    expect(bench.headline).toBe('1 more, then check piece 1.');
+  });
+
+  it('waits for the release', async () => {
+    bench = await Bench.open(LotStage, { view: viewOf({ entries: [TOOL_TAKEN()] }) });
+    expect(bench.text).toContain('The set-up is not released yet.');
+    expect(bench.has('Open lot')).toBeFalse();
+  });
+
+  it('counts by keys, asks for the check that is due, and takes look and tug as separate evidence', async () => {
+    bench = await Bench.open(LotStage, { view: released(() => [OPEN]) });
+    await bench.type('made', '1');
+    await bench.submit('.count');
+    expect(bench.headline).toBe('Check piece 1 now.');
+    await bench.key('a');
+    expect(bench.text).toContain('every point as drawn');
+    await bench.type('force', '118.4');
+    await bench.submit('tm-pull-field form');
+    await bench.key('1');
+    await bench.key('Enter');
+    expect(bench.put.map(({ body }) => body.kind)).toEqual(['progress', 'finding', 'reading']);
+    expect(bench.put[2]?.body).toEqual(jasmine.objectContaining({ lot: 1, piece: 1, force: 118.4 }));
+    expect(bench.headline).toBe('10 more, then check piece 11.');
+  });
+
+  it('says which piece to pull next after a failure, and what each outcome clears', async () => {
+    bench = await Bench.open(LotStage, { view: failedAtEleven() });
+    expect(bench.headline).toBe('Piece 11 failed. Pull piece 6.');
+    expect(bench.text).toContain(
+      'Pull piece 6: 4 at most will tell where it began. If it holds, pieces 2 to 6 are clear',
+    );
+    expect(bench.text).toContain('Pieces 2 to 11');
+  });
+
+  it('lets a technician scrap what is suspect, and quality alone use it as is', async () => {
+    bench = await Bench.open(LotStage, { view: failedAtEleven() });
+    await bench.press('Decide what becomes of them');
+    expect(bench.button('Use as is').disabled).toBeTrue();
+    await bench.press('Decide about pieces 2 to 11');
+    expect(bench.text).toContain('A disposition needs its reason.');
+    await bench.type('disposition-note', 'cut up');
+    await bench.press('Decide about pieces 2 to 11');
+    expect(bench.put[0]?.body).toEqual(
+      jasmine.objectContaining({ kind: 'disposition', from: 2, to: 11, what: 'scrap', cause: 'below-limit' }),
+    );
+    bench.close();
+    bench = await Bench.open(LotStage, { view: failedAtEleven(), role: 'quality' });
+    await bench.press('Decide what becomes of them');
+    expect(bench.button('Use as is').disabled).toBeFalse();
+  });
+
+  it('keeps what was changed, with the repair’s reason, and then the first piece after it is due', async () => {
+    bench = await Bench.open(LotStage, { view: failedAtEleven() });
+    await bench.key('h');
+    const what = bench.element.querySelector<HTMLSelectElement>('#change-what');
+    if (what) what.value = 'repair';
+    what?.dispatchEvent(new Event('change'));
+    await bench.settle();
+    await bench.press('Keep the change');
+    expect(bench.text).toContain('Say what was wrong and what was done about it.');
+    await bench.type('change-note', 'die seated again');
+    await bench.press('Keep the change');
+    expect(bench.put[0]?.body).toEqual(
+      jasmine.objectContaining({ kind: 'progress', change: 'repair', made: 11, step: 2 }),
+    );
+    expect(bench.headline).toBe('1 more, then check piece 12.');
+  });
+
+  it('names the point that is not as drawn, and a passing pull does not make it good', async () => {
+    bench = await Bench.open(LotStage, { view: released(() => [OPEN, made(1, 1)]) });
+    await bench.key('x');
+    await bench.press('Reject piece 1');
+    expect(bench.text).toContain('Say which point is not as drawn.');
+    const point = bench.element.querySelector<HTMLSelectElement>('#differs');
+    if (point) point.value = 'seam';
+    point?.dispatchEvent(new Event('change'));
+    await bench.type('differ-note', 'one edge stands');
+    await bench.press('Reject piece 1');
+    expect(bench.headline).toBe('Stop: piece 1 failed.');
+  });
+
+  it('refuses a count that goes back, and leaves what was typed', async () => {
+    bench = await Bench.open(LotStage, { view: released(() => [OPEN, made(1, 9)]) });
+    await bench.type('made', '5');
+    await bench.submit('.count');
+    expect(bench.text).toContain('a count does not go back');
+    expect(bench.element.querySelector<HTMLInputElement>('#made')?.value).toBe('5');
+  });
+});
+
+describe('A pull on the station’s gauge', () => {
+  const gauge: Gauge = {
+    id: 'G-1',
+    label: 'Gauge G-1',
+    host: '127.0.0.1',
+    port: 4881,
+    pattern: '{value}',
+    unit: 'N',
+    rate: 100,
+    capacity: 500,
+    startCommand: '',
+    zeroCommand: '',
+    traceCommand: '',
+    calibrationUntil: '2031-12-31',
+    active: true,
+  };
+  let bench: Bench<LotStage>;
+  afterEach(() => {
+    bench.close();
+  });
+  const forces = (...values: number[]) => {
+    bench.hear({ kind: 'forces', forces: values, overload: false, garbled: 0, otherUnit: null, skipped: false });
+  };
+  const quiet = () => Array.from({ length: 60 }, (_, i) => 0.1 * Math.sin(i));
+  const ramp = (to: number) => Array.from({ length: 100 }, (_, i) => (to * (i + 1)) / 100);
+  const open = async () => {
+    bench = await Bench.open(LotStage, {
+      view: released(() => [OPEN, made(1, 1)]),
+      api: { gauges: () => Promise.resolve([gauge]) },
+    });
+    await bench.settle();
+    const choice = bench.element.querySelector<HTMLSelectElement>('#station-gauge');
+    if (choice) choice.value = 'G-1';
+    choice?.dispatchEvent(new Event('change'));
+    bench.hear({ kind: 'state', state: 'connected', text: 'Gauge G-1 is connected.' });
+    await bench.settle();
+    spyOn(bench.fixture.debugElement.injector.get(TraceReader), 'read').and.returnValue(new Promise(() => undefined));
+  };
+
+  it('is taken with its peak above zero, and asks only how it let go', async () => {
+    await open();
+    forces(...quiet(), ...ramp(118.4), ...quiet());
+    await bench.settle();
+    expect(bench.text).toContain('How did it let go?');
+    await bench.key('1');
+    await bench.key('Enter');
+    const body = bench.put[0]?.body;
+    expect(body).toEqual(jasmine.objectContaining({ kind: 'reading', gauge: 'G-1', mode: 'slid-out' }));
+    expect(body?.kind === 'reading' && Math.abs(body.force - 118.4)).toBeLessThan(0.3);
+  });
+
+  it('that was lost in the middle keeps what was seen, says so, and asks', async () => {
+    await open();
+    forces(...quiet(), ...ramp(90));
+    bench.hear({ kind: 'state', state: 'lost', text: 'Gauge G-1 does not answer.' });
+    await bench.settle();
+    expect(bench.text).toContain('Gauge G-1 does not answer. The pull in hand stands at');
+    await bench.press('Take it as it is');
+    expect(bench.text).toContain('The gauge was lost during the pull');
+    expect(bench.put).toEqual([]);
+  });
+
+  it('tells of lines that are no readings and of another unit than the settings say', async () => {
+    await open();
+    for (let i = 0; i < 5; i++) {
+      bench.hear({ kind: 'forces', forces: [], overload: false, garbled: 40, otherUnit: null, skipped: false });
+    }
+    await bench.settle();
+    expect(bench.text).toContain('Lines come in that are no readings.');
+    bench.hear({ kind: 'forces', forces: [1, 1.1], overload: true, garbled: 0, otherUnit: 'lbf', skipped: false });
+    await bench.settle();
+    expect(bench.text).toContain('The gauge sends lbf');
+    expect(bench.text).toContain('Overload. Let go.');
+  });
+});
