@@ -56,6 +56,7 @@ export default tseslint.config(
         module: 'writable',
         require: 'readonly',
         performance: 'readonly',
+        AbortSignal: 'readonly',
       },
     },
   },

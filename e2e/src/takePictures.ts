@@ -1,3 +1,4 @@
+import { ForceGauge } from '@tug-mark/stand-ins/force-gauge';
 import { mkdir, writeFile } from 'node:fs/promises';
 import { By, Key } from 'selenium-webdriver';
 import { climbTo, openCombination, pullByKeys, setUpByKeys, takeSeat } from './bench';
@@ -9,6 +10,11 @@ import { Server } from './server';
 const FOLDER = new URL('../../docs/screenshots/', import.meta.url);
 await mkdir(FOLDER, { recursive: true });
 const server = await Server.open('demo');
+const gauge = new ForceGauge({ port: 0, seed: 3, rate: 1000, model: {} });
+const gaugePort = await gauge.listen();
+const marek = await server.as('Marek');
+const [firstGauge] = (await (await marek('GET', 'gauges')).json()) as { id: string }[];
+await marek('PUT', 'gauges', { ...firstGauge, port: gaugePort });
 const browser = await Browser.open(server.address);
 const picture = async (name: string) => {
   await browser.driver.executeScript('document.activeElement?.blur(); window.scrollTo(0, 0)');
@@ -59,20 +65,28 @@ try {
   await browser.sees('All 5 pieces are looked at.');
   await climbTo(browser, 'Tug');
   for (const force of ['116.2', '112.2', '121.3']) await pullByKeys(browser, force);
-  await browser.keys('118.4', Key.ENTER);
-  await browser.sees('How did it let go?');
-  await browser.driver.sleep(100);
-  await browser.keys('1');
-  await browser.shown(By.css('tm-pull-ask button.on'));
+  await (await browser.shown(By.css('#station-gauge option[value="G-1"]'))).click();
+  await browser.shown(By.css('tm-force-strip canvas'));
+  await browser.driver.sleep(700);
+  gauge.startPull('slide', 118, { speed: 120 });
+  await browser.sees('the curve says so');
   await picture('tug');
 
   await openCombination(browser, 'FL-RB-0406', 'FL-W-0075', 'Chassis loom');
   await browser.press('Record');
   await browser.sees('Journal,');
   await picture('record');
-  await browser.press('Records');
-  await browser.sees('Last entry');
-  await picture('records');
+  await openCombination(browser, 'FL-OC-1508', 'FL-W-0100', 'Sensor bar');
+  await climbTo(browser, 'Lot');
+  await browser.sees('Pull piece 101');
+  await browser.driver.sleep(900);
+  await picture('lot');
+  await openCombination(browser, 'FL-RT-0406', 'FL-W-0100', 'Sensor bar');
+  await climbTo(browser, 'Lot');
+  await browser.press('Chart');
+  await browser.sees('Meets the limit after about');
+  await browser.driver.sleep(600);
+  await picture('chart');
   await openCombination(browser, 'FL-SC-1510', 'FL-W-0075', 'Mast loom');
   await climbTo(browser, 'Release');
   await browser.sees('Next: mount and check.');
@@ -112,5 +126,6 @@ try {
   await picture('people');
 } finally {
   await browser.close();
+  gauge.close();
   await server.close();
 }

@@ -127,7 +127,8 @@ describe('Gauges and curves of a shop', () => {
     const bytes = Buffer.from(packTrace(simulatePull(SOUND_PULL)));
     const digest = createHash('sha256').update(bytes).digest('hex');
     const trace = randomUUID();
-    const withCurve = () => odile.put(id, reading(1, 129.4, { gauge: 'G-1', trace: { id: trace, digest } }));
+    const withCurve = (force = 129.4) =>
+      odile.put(id, reading(1, force, { gauge: 'G-1', trace: { id: trace, digest } }));
     expect(problemOf(await withCurve()).code).toBe('trace-missing');
     const type = { 'content-type': 'application/octet-stream' };
     const url = `/api/combinations/${id}/traces/${trace}`;
@@ -136,6 +137,7 @@ describe('Gauges and curves of a shop', () => {
     expect((await odile.call('PUT', url, bytes, type)).statusCode).toBe(200);
     const other = Buffer.from(packTrace(simulatePull({ ...SOUND_PULL, seed: 2 })));
     expect(problemOf(await odile.call('PUT', url, other, type)).code).toBe('trace-taken');
+    expect(problemOf(await withCurve(118)).title).toContain('The curve’s peak is 129.');
     expect((await withCurve()).statusCode).toBe(201);
     const back = unpackTrace((await odile.call('GET', url)).rawPayload);
     expect(back).toEqual(simulatePull(SOUND_PULL));

@@ -6,6 +6,7 @@ import {
   type KeptEntry,
 } from '@tug-mark/contract';
 import { computeSetUp, judgeLot, type EntryBody } from '@tug-mark/core';
+import { randomUUID } from 'node:crypto';
 import { FRESH, openLot, problemOf, proveSetUp, reading, releaseSetUp, Shop, type Visitor } from './harness';
 
 describe('A lot', () => {
@@ -225,6 +226,45 @@ describe('A lot', () => {
     expect(problemOf(await quantity(40)).code).toBe('quantity-less');
     expect((await quantity(120)).statusCode).toBe(201);
     expect((await judged()).head.pieces).toBe(120);
+  });
+
+  it('is suspect from its tool’s last good check to the one it failed, whatever was pulled', async () => {
+    await releaseSetUp(ines, id);
+    await openLot(odile, id);
+    await check(1);
+    await odile.kept(id, progress(30));
+    const toolCheck = (goPassed: boolean) =>
+      odile.call('POST', '/api/tool-checks', {
+        id: randomUUID(),
+        tool: 'HT-11',
+        goPassed,
+        noGoStopped: true,
+        setting: null,
+        cycles: null,
+      });
+    await toolCheck(true);
+    await odile.kept(id, progress(51));
+    await check(51);
+    await toolCheck(false);
+    const { spans, verdict } = await judged();
+    expect(spans.map((s) => `${s.from}-${s.to} ${s.state}`).slice(0, 3)).toEqual([
+      '1-1 clear',
+      '2-30 clear',
+      '31-51 suspect',
+    ]);
+    expect(verdict).toBe('held');
+    // Quality lets them go, with its name and reason; that decides.
+    await ines.kept(id, {
+      kind: 'disposition',
+      lot: 1,
+      step: 1,
+      from: 31,
+      to: 51,
+      what: 'use-as-is',
+      cause: 'tool-check',
+      note: 'sectioned three, all sound',
+    });
+    expect((await judged()).counts.suspect).toBe(0);
   });
 
   it('does not take one piece twice: the second hears what stands', async () => {

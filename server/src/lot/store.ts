@@ -7,12 +7,15 @@ import {
   inForce,
   judgeFit,
   lotOf,
+  readTrace,
   restsOf,
   slotsToCheck,
+  unpackTrace,
   type LimitKey,
   type Rests,
   type SetUp,
   type SetUpContext,
+  type TraceContext,
   type TraceKey,
 } from '@tug-mark/core';
 import type { Knex } from 'knex';
@@ -440,7 +443,14 @@ export class Journal {
       if (known) return known;
       throw refusals.entryRefused(check.refusal.code, check.refusal.field, check.refusal.text);
     }
-    if (entry.body.kind === 'reading' && entry.body.trace) await this.traceIsThere(combination, entry.body.trace);
+    if (entry.body.kind === 'reading' && entry.body.trace) {
+      const own = setUp.wires[(entry.body.wire ?? 1) - 1];
+      await this.traceAgrees(combination, entry.body.trace, entry.body.force, {
+        breaks: own?.breaks ?? setUp.breaks,
+        strands: own?.wire.conductor.strands ?? 1,
+        loadingRate: null,
+      });
+    }
     const table = check.limit?.table;
     const content = {
       id: entry.id,
@@ -516,9 +526,29 @@ export class Journal {
     return restsOf(computeSetUp(context, entries, now), entries, context, lot, now);
   }
 
-  /** A curve is kept before the reading that names it. */
-  private async traceIsThere(combination: string, { id, digest }: TraceKey): Promise<void> {
-    if (!(await this.db('traces').where({ id, combination, digest }).first('id'))) throw refusals.traceMissing();
+  /**
+   * A curve is kept before the reading that names it, and says the same: the peak is read anew here.
+   * @throws Refusal when it is not there or shows another force
+   */
+  private async traceAgrees(
+    combination: string,
+    { id, digest }: TraceKey,
+    force: number,
+    context: TraceContext,
+  ): Promise<void> {
+    const row = (await this.db('traces').where({ id, combination, digest }).first('bytes')) as
+      { bytes: Buffer } | undefined;
+    const trace = row && unpackTrace(row.bytes);
+    if (!trace) throw refusals.traceMissing();
+    const reading = readTrace(trace, context);
+    const peak = reading.ok ? reading.read.peak.force : null;
+    if (peak !== null && Math.abs(peak - force) > Math.max(1, 0.02 * peak)) {
+      throw refusals.entryRefused(
+        'trace-differs',
+        'force',
+        `The curve’s peak is ${peak.toFixed(1)} N, the reading says ${force.toFixed(1)} N. Keep the reading without the curve, or the curve’s own.`,
+      );
+    }
   }
 
   /** A new run works from the revisions it names. Done again with the same entry it changes nothing. */

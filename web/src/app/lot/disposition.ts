@@ -62,7 +62,7 @@ const NAMES: Readonly<Record<DispositionKind, string>> = {
           /></label>
         </div>
       }
-      <label class="note">
+      <label class="note" for="disposition-note">
         Reason
         <input nz-input id="disposition-note" maxlength="500" [value]="note()" (input)="note.set(value($event))" />
       </label>

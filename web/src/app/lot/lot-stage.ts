@@ -134,6 +134,7 @@ export class LotStage {
         : `Piece ${first.piece} failed. Pull piece ${piece}.`;
     }
     if (head.state === 'paused') return `Paused at piece ${head.made}.`;
+    if (piece !== null && piece === lot.bracket?.next) return `Pull piece ${piece} to find where it began.`;
     if (piece !== null) return `Check piece ${piece} now.`;
     const next = this.next();
     if (!next)

@@ -9,8 +9,8 @@ import { RecordPage } from './record-page';
 import { SheetPage } from './sheet-page';
 
 const record = (changes: Partial<CombinationRecord> = {}): CombinationRecord => {
-  const { cabinet, newest, coverings, lot: _lot, ...view } = viewOf();
-  if (cabinet.length + coverings.length + newest.terminal === 0) throw new Error('an empty view');
+  const { cabinet, newest, coverings, lot, ...view } = viewOf();
+  if (cabinet.length + coverings.length + newest.terminal + (lot ?? 0) === 0) throw new Error('an empty view');
   return {
     format: 'tug-mark/record',
     version: 1,
