@@ -27,6 +27,8 @@ function urlOf(database: string): string {
   return url.replace(/[^/]*$/, database);
 }
 
+// The first test to ask makes the demo shop for all of them.
+jasmine.DEFAULT_TIMEOUT_INTERVAL = 30_000;
 let template: Promise<string> | undefined;
 
 /** The demo shop, loaded once per run; every test copies it. */

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { may } from '@tug-mark/contract';
-import { DISPOSITIONS, readNumber, type DispositionKind, type LotVerdict } from '@tug-mark/core';
+import { DISPOSITIONS, type DispositionKind, type LotVerdict } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
+import { plainNumber } from '../parts/plain-number';
 import { valueOf } from '../parts/value-of';
 import { sessionFeature } from '../session/session.state';
 
@@ -138,9 +139,9 @@ export class Disposition {
 
   protected keep(event: Event): void {
     event.preventDefault();
-    const [from, to] = [this.from(), this.to()].map(numberOf);
+    const [from, to] = [this.from(), this.to()].map(plainNumber);
     if (from == null || to == null) return this.message.set('Say from which piece to which.');
-    const [cut, shortest, trim] = [this.cut(), this.shortest(), this.trim()].map(numberOf);
+    const [cut, shortest, trim] = [this.cut(), this.shortest(), this.trim()].map(plainNumber);
     const budget = cut != null && shortest != null && trim != null ? { cut, shortest, trim } : undefined;
     const lot = this.lot().head.lot;
     const refusal = this.hand.put({
@@ -166,9 +167,4 @@ export class Disposition {
     if (bad) return bad.look === 'rejected' ? ('look' as const) : ('below-limit' as const);
     return within.some((s) => s.state === 'open') ? ('not-checked' as const) : ('other' as const);
   }
-}
-
-function numberOf(text: string): number | null {
-  const read = readNumber(text);
-  return read.outcome === 'number' && read.rest === '' ? read.value : null;
 }

@@ -1,17 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
-import {
-  CHANGES,
-  changeName,
-  lotNumbers,
-  plannedPulls,
-  planRisk,
-  readLot,
-  readNumber,
-  type LotChange,
-} from '@tug-mark/core';
+import { CHANGES, changeName, lotNumbers, plannedPulls, planRisk, readLot, type LotChange } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
+import { plainNumber } from '../parts/plain-number';
 import { valueOf } from '../parts/value-of';
 
 /** Opens a lot, or changes its quantity and plan: how many pieces, when they are checked, and what those checks can not tell. */
@@ -183,8 +175,8 @@ export class LotOpen {
   protected readonly spent = computed(() => plannedPulls(this.count() ?? 0, { everyPieces: this.everyPieces() }));
   protected readonly risk = computed(() => {
     const count = this.count();
-    const share = number(this.share());
-    const times = number(this.times());
+    const share = plainNumber(this.share());
+    const times = plainNumber(this.times());
     if (!count || share === null || times === null || share <= 0 || share >= 100 || times <= 0 || times >= 100)
       return null;
     return planRisk(count, this.spent(), share / 100, times / 100);
@@ -223,7 +215,7 @@ export class LotOpen {
   protected keep(event: Event): void {
     event.preventDefault();
     const pieces = this.count();
-    const hours = this.hours().trim() === '' ? null : number(this.hours());
+    const hours = this.hours().trim() === '' ? null : plainNumber(this.hours());
     const every = this.every().trim() === '' ? null : this.everyPieces();
     if (!pieces) return this.message.set('Say how many pieces: a whole number.');
     if (this.every().trim() !== '' && every === null)
@@ -250,12 +242,7 @@ export class LotOpen {
   }
 }
 
-function number(text: string): number | null {
-  const read = readNumber(text);
-  return read.outcome === 'number' && read.rest === '' ? read.value : null;
-}
-
 const whole = (text: string) => {
-  const value = number(text);
+  const value = plainNumber(text);
   return value !== null && Number.isInteger(value) && value > 0 ? value : null;
 };

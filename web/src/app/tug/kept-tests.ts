@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { judgeHold, judgeRetention, readNumber, type EntryBody } from '@tug-mark/core';
+import { judgeHold, judgeRetention, type EntryBody } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
 import { Mark } from '../parts/mark';
+import { plainNumber } from '../parts/plain-number';
 import { valueOf } from '../parts/value-of';
 
 /**
@@ -186,7 +187,7 @@ export class KeptTests {
 
   protected keepHold(event: Event): void {
     event.preventDefault();
-    const [force, seconds, moved] = [this.force(), this.seconds(), this.moved()].map(numberOf);
+    const [force, seconds, moved] = [this.force(), this.seconds(), this.moved()].map(plainNumber);
     if (force === null || seconds === null || moved === null) {
       this.message.set('Force, time and movement are numbers.');
       return;
@@ -211,7 +212,7 @@ export class KeptTests {
   protected keepPush(event: Event): void {
     event.preventDefault();
     const cavity = this.cavity().trim() || (this.remaining()[0] ?? '');
-    const force = this.push().trim() === '' ? null : numberOf(this.push());
+    const force = this.push().trim() === '' ? null : plainNumber(this.push());
     if (this.push().trim() !== '' && force === null) {
       this.message.set('The push is a number, or left out.');
       return;
@@ -230,9 +231,4 @@ export class KeptTests {
     this.message.set(refusal?.text ?? '');
     if (!refusal) done();
   }
-}
-
-function numberOf(text: string): number | null {
-  const read = readNumber(text);
-  return read.outcome === 'number' && read.rest === '' ? read.value : null;
 }

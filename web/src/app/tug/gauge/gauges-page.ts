@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { may, type Gauge, type Problem } from '@tug-mark/contract';
-import { FORCE_UNITS, openLinePattern, readGaugeLine, readNumber } from '@tug-mark/core';
+import { FORCE_UNITS, openLinePattern, readGaugeLine } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Api, toProblem } from '../../http/api';
 import { Mark } from '../../parts/mark';
 import { ProblemNotice } from '../../parts/problem-notice';
+import { plainNumber } from '../../parts/plain-number';
 import { valueOf } from '../../parts/value-of';
 import { sessionFeature } from '../../session/session.state';
 import { GaugeBar } from './gauge-bar';
@@ -285,9 +286,9 @@ export class GaugesPage {
       const gauges = await this.api.keepGauge({
         ...draft,
         ...texts,
-        port: numberOf(port),
-        rate: numberOf(rate),
-        capacity: numberOf(capacity),
+        port: plainNumber(port) ?? NaN,
+        rate: plainNumber(rate) ?? NaN,
+        capacity: plainNumber(capacity) ?? NaN,
       });
       this.gauge.gauges.set(gauges);
       this.draft.set(null);
@@ -300,9 +301,3 @@ export class GaugesPage {
 
 const textsOf = (gauge: Gauge) =>
   Object.fromEntries(FIELDS.map(({ key }) => [key, String(gauge[key])])) as Record<Field, string>;
-
-/** What is no number goes to the server as none, and comes back with its sentence. */
-function numberOf(text: string): number {
-  const read = readNumber(text);
-  return read.outcome === 'number' && read.rest === '' ? read.value : NaN;
-}
