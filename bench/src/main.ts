@@ -48,6 +48,18 @@ async function benchCrowd(cookie: string): Promise<void> {
   );
 }
 
+/** The one combination of a list, wherever it stands in the pages of the bench. */
+async function combinationOf(cookie: string, list: string): Promise<string> {
+  for (let next: number | null = 0; next !== null;) {
+    const answer = await fetch(`${OURS}/api/combinations?after=${next}`, { headers: { cookie } });
+    const page = (await answer.json()) as { lines: { id: string; list: string }[]; next: number | null };
+    const found = page.lines.find((line) => line.list === list);
+    if (found) return found.id;
+    next = page.next;
+  }
+  throw new Error(`no combination of ${list}`);
+}
+
 /** Signs in, imports as many copies of a small list as there are stations, and takes the tool on each. */
 async function prepare(count = STATIONS): Promise<{ cookie: string; stations: Station[] }> {
   const cookie = await signIn('Odile', 'demo-odile-bench');
@@ -61,10 +73,7 @@ async function prepare(count = STATIONS): Promise<{ cookie: string; stations: St
       body: list,
     });
     if (!answer.ok) throw new Error(await answer.text());
-    const { lines } = (await (await fetch(`${OURS}/api/combinations`, { headers: { cookie } })).json()) as {
-      lines: { id: string; list: string }[];
-    };
-    const combination = lines.find((line) => line.list === name)?.id ?? '';
+    const combination = await combinationOf(cookie, name);
     const taken = await fetch(`${OURS}/api/combinations/${combination}/entries`, {
       method: 'POST',
       headers: { 'content-type': 'application/json', cookie },

@@ -43,7 +43,3 @@ export const chartAboutSchema = z.object({
   baseline: z.object({ body: baselineBodySchema, by: z.string(), at: z.string(), note: z.string() }).nullable(),
 });
 export type ChartAbout = z.infer<typeof chartAboutSchema>;
-
-/** Numbers a point is sent as, float64 each, little-endian: ms since 1970, force (N; of anything but one
- * combination percent of its own limit), group (a lot or a set-up), piece. */
-export const POINT_NUMBERS = 4;

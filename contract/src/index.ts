@@ -10,3 +10,4 @@ export * from './shopFile';
 export * from './gauge';
 export * from './certificate';
 export * from './charts';
+export * from './pointNumbers';

@@ -228,6 +228,18 @@ describe('A lot', () => {
     expect((await judged()).head.pieces).toBe(120);
   });
 
+  it('of thousands of pulls is told in the list by its head, so that the list stays quick', async () => {
+    await releaseSetUp(ines, id);
+    await openLot(odile, id, { pieces: 4000 });
+    const rows = Array.from({ length: 3100 }, (_, i) => `${i + 1},${138 + (i % 9) / 2},1,`);
+    const file = ['piece,force N,how it let go,note', ...rows].join('\n');
+    const url = `/api/combinations/${id}/lots/1/readings`;
+    expect((await odile.call('POST', url, file, { 'content-type': 'text/csv' })).json()).toEqual({ readings: 3100 });
+    const { lines } = await odile.get<{ lines: CombinationLine[] }>('/api/combinations');
+    expect(lines.find((line) => line.id === id)?.lot?.headline).toBe('Open it to see how far it is.');
+    expect((await judged()).head.made).toBe(3100);
+  });
+
   it('is suspect from its tool’s last good check to the one it failed, whatever was pulled', async () => {
     await releaseSetUp(ines, id);
     await openLot(odile, id);

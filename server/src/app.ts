@@ -12,6 +12,7 @@ import { refusals } from './http/problems';
 import { servePages } from './http/servePages';
 import { Hub } from './live/hub';
 import { liveRoutes } from './live/routes';
+import { Teller } from './live/teller';
 import { certificateRoutes } from './lot/certificate/routes';
 import { lotRoutes } from './lot/routes';
 import { peopleRoutes } from './people/routes';
@@ -46,9 +47,11 @@ export async function buildApp({
   handleErrors(app);
 
   const hub = new Hub(db);
+  const teller = new Teller(db);
   const bridge = new GaugeBridge((id) => readGauge(db, id));
   app.addHook('onClose', async () => {
     bridge.close();
+    await teller.close();
     await hub.close();
   });
   await app.register(
@@ -79,10 +82,10 @@ export async function buildApp({
       await api.register(gaugeRoutes, { db, bridge });
       await api.register(traceRoutes, { db });
       await api.register(liveRoutes, { hub, bridge });
-      await api.register(lotRoutes, { db });
+      await api.register(lotRoutes, { db, teller });
       await api.register(certificateRoutes, { db });
       await api.register(chartRoutes, { db });
-      await api.register(recordRoutes, { db });
+      await api.register(recordRoutes, { db, teller });
       await api.register(sheetRoutes, { db });
       await api.register(demoRoutes, { db });
       api.get('/openapi.json', { schema: { hide: true } }, () => api.swagger());

@@ -20,10 +20,12 @@ import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import { Refusal } from '../http/problems';
+import type { Teller } from '../live/teller';
 import { only, signedIn } from '../people/session';
 import {
   contextsOf,
   Journal,
+  longLots,
   pageCombinations,
   readEntriesAfter,
   readJournals,
@@ -38,7 +40,7 @@ const PAGE = 200;
 const CATCH_UP = 500;
 
 /** The bench: every combination with its state, one of them in full, and its journal. */
-export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }) => {
+export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex; teller: Teller }> = async (app, { db, teller }) => {
   const journal = new Journal(db);
   const params = z.object({ id: z.uuid() });
 
@@ -57,6 +59,10 @@ export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
         db,
         rows.map((row) => row.id),
         'newest-lot',
+      );
+      const long = await longLots(
+        db,
+        rows.map((row) => row.id),
       );
       const shared = await readShared(db, takenSince(journals.values()));
       const contexts = await contextsOf(db, rows, shared);
@@ -84,7 +90,7 @@ export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
             family: familyName(context.terminal.family),
             verdict: judgement.verdict,
             release: judgement.release.state,
-            lot: lotLine(setUp, entries, context, now),
+            lot: lotLine(setUp, entries, context, now, long.has(row.id)),
             headline: judgement.headline,
             stages: judgement.stages.map((stage) => stage.state),
             touchedAt: entries.at(-1)?.at ?? null,
@@ -158,6 +164,7 @@ export const lotRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
         await only('record')(request);
         done = await careful();
       }
+      if (!done.repeated) teller.tell(request.params.id, done.entry.seq);
       return reply.code(done.repeated ? 200 : 201).send(done.entry);
     },
   );
@@ -169,10 +176,16 @@ function lotLine(
   entries: readonly KeptEntry[],
   context: SetUpContext,
   now: string,
+  isLong: boolean,
 ): CombinationLine['lot'] {
   const newest = lotNumbers(entries).at(-1);
   const judged = newest === undefined ? null : judgeLot(setUp, entries, context, newest, now);
   if (!judged) return null;
   const { head, verdict, headline } = judged;
+  // A lot of thousands of entries comes to a list with its head alone: nothing is judged from that.
+  if (isLong) {
+    const said = head.state === 'finished' ? 'Finished; open it to see its verdict.' : 'Open it to see how far it is.';
+    return { lot: head.lot, name: head.name, made: 0, pieces: head.pieces, verdict: 'running', headline: said };
+  }
   return { lot: head.lot, name: head.name, made: head.made, pieces: head.pieces, verdict, headline };
 }

@@ -153,6 +153,21 @@ async function newestLots(db: Knex, combinations: readonly string[]): Promise<Ma
   return new Map(rows.map((row) => [row.combination, row.lot]));
 }
 
+/** Entries a lot may have and still be judged in a list of many; of longer ones the list has the head alone. */
+const MOST_IN_LIST = 3000;
+
+/** Combinations whose newest lot is too long to be judged in a list of many. */
+export async function longLots(db: Knex, combinations: readonly string[]): Promise<Set<string>> {
+  const newest = [...(await newestLots(db, combinations))];
+  if (!newest.length) return new Set();
+  const rows = (await db('journal')
+    .whereIn(['combination', 'lot'], newest)
+    .groupBy('combination')
+    .havingRaw('count(*) > ?', [MOST_IN_LIST])
+    .select('combination')) as { combination: string }[];
+  return new Set(rows.map((row) => row.combination));
+}
+
 /**
  * Journals of many combinations at once, each in order.
  * @param which 'all' of them, those of the 'set-up' alone, or 'newest-lot': the set-up and the lot being made
@@ -170,10 +185,17 @@ export async function readJournals(
   const rows = (await query) as JournalRow[];
   if (which === 'newest-lot') {
     const newest = [...(await newestLots(db, combinations))];
+    const long = await longLots(db, combinations);
+    const whole = newest.filter(([combination]) => !long.has(combination));
     const ofLots = newest.length
-      ? ((await db('journal').whereIn(['combination', 'lot'], newest).select(JOURNAL_COLUMNS)) as JournalRow[])
+      ? ((await db('journal')
+          .whereIn(['combination', 'lot'], whole)
+          .orWhere((head) => {
+            void head.whereIn(['combination', 'lot'], newest).whereRaw("body ->> 'kind' IN ('lot', 'finish')");
+          })
+          .select(JOURNAL_COLUMNS)) as JournalRow[])
       : [];
-    rows.push(...ofLots);
+    for (const row of ofLots) rows.push(row);
     rows.sort((a, b) => (a.combination < b.combination ? -1 : a.combination > b.combination ? 1 : a.seq - b.seq));
   }
   const journals = new Map<string, KeptEntry[]>();

@@ -21,6 +21,7 @@ const PORTION = 2000;
 /**
  * Puts the pulls of a file on record for a lot: whole or not at all, each judged and sealed like one made at the bench,
  * through one COPY.
+ * @returns how many they are, and the place of the last one in the journal
  * @throws Refusal with every problem by row and column; when the lot is not open; when a piece has a reading already
  */
 export async function importReadings(
@@ -30,7 +31,7 @@ export async function importReadings(
   bytes: Buffer,
   person: Pick<Person, 'name' | 'role'>,
   now: string,
-): Promise<number> {
+): Promise<{ readings: number; seq: number }> {
   const table = readCsv(bytes);
   const row = await readRow(db, id);
   const context = await contextOf(db, row, await readShared(db));
@@ -64,7 +65,7 @@ export async function importReadings(
   const key = limit && { document: limit.table.document, revision: limit.table.revision, class: limit.table.class };
   const limitText = key && JSON.stringify(key);
 
-  await db.transaction(async (trx) => {
+  const seq = await db.transaction(async (trx) => {
     // The chain's end must not move while it is written on.
     await trx.raw('SELECT pg_advisory_xact_lock(hashtextextended(?, 0))', [id]);
     const last = (await trx('journal').where({ combination: id }).orderBy('seq', 'desc').first('seq', 'hash')) as
@@ -135,8 +136,9 @@ export async function importReadings(
       }
       throw error;
     }
+    return seq;
   });
-  return read.rows.length;
+  return { readings: read.rows.length, seq };
 }
 
 /** COPY's own text form: what it reads as signs of its own is escaped. */

@@ -4,6 +4,7 @@ import type { Knex } from 'knex';
 import { z } from 'zod';
 import { refusals } from '../http/problems';
 import { readFormerNames } from '../http/readFormerNames';
+import type { Teller } from '../live/teller';
 import { only, signedIn } from '../people/session';
 import { importReadings } from './importReadings';
 import { importRecord, makeRecord, recordToCsv } from './record';
@@ -12,7 +13,7 @@ import { importWireList } from './wireLists';
 const MEBIBYTE = 1024 * 1024;
 
 /** Files in and out: wire lists, and the record of a combination. */
-export const recordRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }) => {
+export const recordRoutes: FastifyPluginAsyncZod<{ db: Knex; teller: Teller }> = async (app, { db, teller }) => {
   app.addContentTypeParser('text/csv', { parseAs: 'buffer', bodyLimit: 32 * MEBIBYTE }, (_request, body, done) => {
     done(null, body);
   });
@@ -77,7 +78,8 @@ export const recordRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { d
       if (!Buffer.isBuffer(request.body)) throw refusals.fileUnreadable('Send the file itself, as text/csv.');
       const { id, lot } = request.params;
       const now = new Date().toISOString();
-      const readings = await importReadings(db, id, lot, request.body, signedIn(request), now);
+      const { readings, seq } = await importReadings(db, id, lot, request.body, signedIn(request), now);
+      teller.tell(id, seq);
       return reply.code(201).send({ readings });
     },
   );

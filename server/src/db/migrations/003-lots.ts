@@ -1,8 +1,8 @@
 import type { Knex } from 'knex';
 
 /**
- * Lots, curves, gauges, charts: entries of a lot are found without reading the set-up or other lots; every entry kept is
- * told to whoever listens, in the transaction that keeps it.
+ * Lots, curves, gauges, charts: entries of a lot are found without reading the set-up or other lots; a change of cabinet,
+ * limits or checks is told to every process.
  */
 export async function up(db: Knex): Promise<void> {
   await db.raw(`
@@ -49,12 +49,6 @@ export async function up(db: Knex): Promise<void> {
     CREATE TRIGGER baselines_append_only BEFORE UPDATE OR DELETE ON baselines
       FOR EACH ROW EXECUTE FUNCTION refuse_change();
 
-    CREATE FUNCTION tell_entry() RETURNS trigger LANGUAGE plpgsql AS $$
-    BEGIN
-      PERFORM pg_notify('tug_mark_entry', NEW.combination || ' ' || NEW.seq);
-      RETURN NULL;
-    END $$;
-    CREATE TRIGGER journal_tell AFTER INSERT ON journal FOR EACH ROW EXECUTE FUNCTION tell_entry();
     CREATE FUNCTION tell_shop() RETURNS trigger LANGUAGE plpgsql AS $$
     BEGIN
       PERFORM pg_notify('tug_mark_shop', NEW.version::text);

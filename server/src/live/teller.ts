@@ -1,0 +1,42 @@
+import type { Knex } from 'knex';
+
+/** Entries kept within this time are told of in one go. */
+const GATHER_MS = 25;
+
+/**
+ * Tells every process what was kept, after it was: inside the transaction a notification would make all writers wait for
+ * each other (docs/decisions/016-news.md).
+ */
+export class Teller {
+  private readonly waiting = new Map<string, number>();
+  private timer: NodeJS.Timeout | undefined;
+  private isClosed = false;
+
+  constructor(private readonly db: Knex) {}
+
+  /** @param seq place of the newest entry of that combination */
+  tell(combination: string, seq: number): void {
+    if (this.isClosed) return;
+    this.waiting.set(combination, Math.max(seq, this.waiting.get(combination) ?? 0));
+    this.timer ??= setTimeout(() => {
+      void this.send();
+    }, GATHER_MS);
+  }
+
+  async close(): Promise<void> {
+    clearTimeout(this.timer);
+    await this.send();
+    this.isClosed = true;
+  }
+
+  private async send(): Promise<void> {
+    this.timer = undefined;
+    const news = [...this.waiting].map(([combination, seq]) => `${combination} ${seq}`);
+    this.waiting.clear();
+    if (!news.length) return;
+    // A station that misses it hears of the next one, and reads everything since then.
+    await this.db
+      .raw("SELECT pg_notify('tug_mark_entry', news) FROM unnest(?::text[]) news", [news])
+      .catch(() => undefined);
+  }
+}
