@@ -50,7 +50,7 @@ import { StationGauge } from './station-gauge';
         }
         @if (takesFiles()) {
           <input id="curve-file" class="out-of-sight" type="file" accept=".csv,text/csv" (change)="takeFile($event)" />
-          <label class="file" for="curve-file">Curve from a file</label>
+          <label class="file-choice" for="curve-file">Curve from a file</label>
         }
         @if (refused()) {
           <p class="doubt" role="alert"><tm-mark state="fail" /> {{ refused() }}</p>
@@ -86,20 +86,6 @@ import { StationGauge } from './station-gauge';
     }
     .bar > button {
       min-height: 44px;
-    }
-    .file {
-      align-content: center;
-      border: 1px solid var(--line-strong);
-      border-radius: 4px;
-      cursor: pointer;
-      font-size: 15px;
-      font-weight: 400;
-      min-height: 44px;
-      padding: 0 10px;
-    }
-    input:focus-visible + .file {
-      outline: 3px solid var(--copper);
-      outline-offset: 2px;
     }
     .doubt {
       flex-basis: 100%;
