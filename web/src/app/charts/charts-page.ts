@@ -26,6 +26,7 @@ const KINDS: readonly { readonly kind: ChartKind; readonly title: string; readon
 /** Changes a trend does not run across. */
 const BREAKS = ['die', 'setting', 'tool', 'repair', 'run'];
 const COLUMNS = 900;
+const REST_MS = 120;
 
 /** Readings over time: whether what is made stays as it was, what happened on the way, and where it is going. */
 @Component({
@@ -218,6 +219,7 @@ export class ChartsPage {
   );
   private readonly worker = new Worker(new URL('../../workers/chart.worker', import.meta.url), { type: 'module' });
   private number = 0;
+  private rest: ReturnType<typeof setTimeout> | undefined;
   private stop: AbortController | null = null;
 
   protected readonly offered = computed(() => (this.choices() ?? []).filter((c) => c.kind === this.kind()));
@@ -259,10 +261,11 @@ export class ChartsPage {
     const to = Number.isFinite(forecast.to) ? more(forecast.to) : 'no end in sight';
     return `${moves} Meets the limit after about ${more(forecast.at)} more cycles, between ${more(forecast.from)} and ${to}, if it goes on so.`;
   });
+  private readonly points = computed(() => Math.floor((this.work()?.count ?? 0) / this.subgroup()));
   private readonly seen = computed(() => {
-    const points = Math.floor((this.work()?.count ?? 0) / this.subgroup());
+    const last = this.points() - 1;
     const { start, end } = this.window();
-    return { from: (start / 100) * (points - 1), to: (end / 100) * (points - 1), points };
+    return { from: (start / 100) * last, to: (end / 100) * last };
   });
   protected readonly seenCount = computed(() => {
     const { from, to } = this.seen();
@@ -275,7 +278,7 @@ export class ChartsPage {
     const about = this.about();
     if (!work?.count || !view || !about) return null;
     return chartOptions(
-      { work, view, about, scale: this.scale(), subgroup: this.subgroup(), points: this.seen().points },
+      { work, view, about, scale: this.scale(), subgroup: this.subgroup(), points: this.points() },
       inks(),
     );
   });
@@ -292,6 +295,7 @@ export class ChartsPage {
     };
     inject(DestroyRef).onDestroy(() => {
       this.stop?.abort();
+      clearTimeout(this.rest);
       this.worker.terminate();
     });
     void this.api.chartChoices().then(
@@ -359,7 +363,11 @@ export class ChartsPage {
 
   protected move(window: { start: number; end: number }): void {
     this.window.set(window);
-    this.look();
+    // While it moves the drawing stretches what it has; the finer line comes when the hand rests.
+    clearTimeout(this.rest);
+    this.rest = setTimeout(() => {
+      this.look();
+    }, REST_MS);
   }
 
   protected chooseKind(event: Event): void {
