@@ -60,8 +60,10 @@ describe('A lot of 400 with the stand-in gauge', () => {
   it('shows the next check, counting down, and takes a pull with its curve and what it suggests', async () => {
     await browser.sees('Next check: piece 201, in 21 pieces');
     await expectAccessible(browser);
-    const choice = await browser.shown(By.css('#station-gauge option[value="G-1"]'));
-    await choice.click();
+    // By keys alone, from here to the certificate.
+    await browser.keys('g');
+    await browser.driver.sleep(60);
+    await browser.keys(Key.ARROW_DOWN);
     await browser.shown(By.css('tm-force-strip canvas'));
     await count('201');
     await browser.sees('Check piece 201 now');
@@ -119,17 +121,15 @@ describe('A lot of 400 with the stand-in gauge', () => {
     await browser.sees('good at piece 289, failed at piece 290');
     await browser.keys('h');
     await browser.driver.sleep(200);
-    const repaired = await browser.shown(By.css('#change-what option[value="repair"]'));
-    await repaired.click();
-    await browser.fill('What was wrong', 'die half was loose, seated again');
-    await browser.press('Keep the change');
+    await browser.keys(Key.END, Key.TAB, Key.TAB, 'die half was loose, seated again', Key.ENTER);
     await browser.sees('1 more, then check piece 302.');
     await count('302');
     await checkOnGauge(302, 149);
-    await browser.press('Decide what becomes of them');
-    await browser.fill('Reason', 'cut off and thrown away');
+    await browser.keys('d');
+    await browser.sees('Decide about pieces 290 to 301');
     await expectAccessible(browser);
-    await browser.press('Decide about pieces 290 to 301');
+    await browser.driver.sleep(60);
+    await browser.keys('cut off and thrown away', Key.ENTER);
     await browser.driver.wait(async () => !(await browser.text()).includes('Held back'), 10_000);
   });
 
@@ -170,7 +170,8 @@ describe('A lot of 400 with the stand-in gauge', () => {
 
   it('is finished, has its certificate, and every chain is whole', async () => {
     await checkOnGauge(400, 151);
-    await browser.press('Finish lot L-0407');
+    await browser.sees('Finish lot L-0407');
+    await browser.keys('f');
     await browser.sees('Certificate as PDF');
     await browser.sees('against made-up limits. That accepts nothing');
     await expectAccessible(browser);

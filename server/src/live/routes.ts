@@ -26,10 +26,14 @@ export const liveRoutes: FastifyPluginAsyncZod<{ hub: Hub; bridge: GaugeBridge }
     (request, reply) => {
       signedIn(request);
       const stream = new PassThrough({ highWaterMark: 2 * MOST_BEHIND });
-      const send = (event: string, data: unknown) => {
-        if (!stream.writableEnded) stream.write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`);
+      // Between its end and its close a stream takes nothing more.
+      const write = (text: string) => {
+        if (!stream.writableEnded) stream.write(text);
       };
-      stream.write('retry: 1000\n\n');
+      const send = (event: string, data: unknown) => {
+        write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`);
+      };
+      write('retry: 1000\n\n');
       let skipped = false;
       const ends = [
         hub.listen((news) => {
@@ -54,7 +58,7 @@ export const liveRoutes: FastifyPluginAsyncZod<{ hub: Hub; bridge: GaugeBridge }
         );
       }
       const beat = setInterval(() => {
-        stream.write(':\n\n');
+        write(':\n\n');
       }, BEAT_MS);
       open.add(stream);
       stream.once('close', () => {

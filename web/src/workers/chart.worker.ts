@@ -120,7 +120,7 @@ function thin(values: Float64Array, from: number, to: number, columns: number): 
   for (let start = first; start < end; start += width) {
     let low = -1;
     let high = -1;
-    for (let i = Math.floor(start); i < Math.min(end, Math.floor(start + width) || 1); i++) {
+    for (let i = Math.floor(start); i < Math.min(end, Math.floor(start + width)); i++) {
       const value = values[i] ?? NaN;
       if (Number.isNaN(value)) continue;
       if (low < 0 || value < (values[low] ?? 0)) low = i;

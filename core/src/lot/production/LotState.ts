@@ -30,7 +30,7 @@ export interface LotStep {
 /** What was found on one piece of a lot. */
 export interface PieceCheck {
   readonly piece: number;
-  /** Of the first entry about it. */
+  /** Of the last entry about it. */
   readonly at: string;
   readonly by: string;
   readonly look: 'accepted' | 'rejected' | 'open';

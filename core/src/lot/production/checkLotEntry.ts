@@ -58,7 +58,7 @@ export function checkLotEntry(
         return refuse(
           'made-less',
           'made',
-          `${before} pieces were counted before; a count does not go back. Correct the earlier count if it was wrong.`,
+          `${before} pieces were counted before; a count does not go back. If that was wrong, correct it with its reason.`,
         );
       }
       if (body.made > after) {
@@ -161,10 +161,12 @@ function checkCorrected(journal: readonly Entry[], body: Extract<LotBody, { kind
   if (!sameStanding(body.stands, head.stands)) {
     return refuse('stands-fixed', 'stands', 'What a lot is judged by stays what it was opened with.');
   }
-  const pieces = entriesOf(ofLot(journal, body.lot), 'reading').map((e) => e.body.piece);
-  const least = Math.max(head.made, ...pieces);
-  if (body.pieces < least) {
-    return refuse('quantity-less', 'pieces', `${least} pieces are made or pulled already; a lot cannot have fewer.`);
+  if (body.pieces < head.made) {
+    return refuse(
+      'quantity-less',
+      'pieces',
+      `${head.made} pieces are made or pulled already; a lot cannot have fewer.`,
+    );
   }
   return checkQuantity(body) ?? checkName(journal, body);
 }

@@ -1,6 +1,6 @@
 import type { Due, LotHead, PieceCheck } from './LotState';
 
-const HOUR = 3_600_000;
+const MINUTE = 60_000;
 
 /**
  * Checks that are due or come next, soonest first: the first piece, the stretches between checks, hours of work, both
@@ -33,7 +33,8 @@ export function checksDue(head: LotHead, checks: readonly PieceCheck[], now: str
   };
 
   const failed = checks.findLast((c) => c.outcome === 'bad');
-  const isRepaired = failed && steps.some((s) => s.what === 'change' && s.made >= failed.piece);
+  // What was changed before the failure was known did not put it right.
+  const isRepaired = failed && steps.some((s) => s.what === 'change' && s.made >= failed.piece && s.at >= failed.at);
   if (failed && !isRepaired) {
     dues.push({
       code: 'contain',
@@ -123,5 +124,5 @@ function workMinutes(head: LotHead, from: string, to: string): number {
     }
   }
   if (pausedAt !== null) total -= within(Date.parse(to)) - within(pausedAt);
-  return (Math.max(0, total) / HOUR) * 60;
+  return Math.max(0, total) / MINUTE;
 }

@@ -4,6 +4,8 @@ import type { Disposed, LotHead, PieceCheck, Span } from './LotState';
 /** A stretch made with a tool that failed its check afterwards. */
 export interface ToolSuspicion {
   readonly tool: string;
+  /** Instant of the failed check. */
+  readonly at: string;
   /** Pieces made when it last passed, and when it failed. */
   readonly after: number;
   readonly upTo: number;
@@ -22,6 +24,8 @@ interface Mark {
   state: Span['state'];
   why: string;
   text: string;
+  /** When it became known, for what is suspect: whoever let the piece go before did not know. */
+  at?: string;
 }
 
 /**
@@ -30,10 +34,11 @@ interface Mark {
  * The rule: between two good checks with nothing failed between them, pieces are clear. From the last good check to a
  * bad one, and on until it was put right and a good check follows, pieces are suspect. Where a good piece follows a bad
  * one and nothing was changed between, the fault comes and goes: then no single piece clears others, and everything from
- * the last good check before the first bad to the first good after the last bad is held. What a failed tool check covers is suspect whatever was
- * pulled: a pull samples, the tool made them all.
+ * the last good check before the first bad to the first good after the last bad is held. What a failed tool check covers
+ * is suspect whatever was pulled: a pull samples, the tool made them all.
  *
- * Repairs and changes cut the lot into stretches; a fault is taken to have begun once in a stretch.
+ * Repairs and changes cut the lot into stretches; a fault is taken to have begun once in a stretch. Pieces let go before a
+ * failure was known are suspect again: whoever decided did not know of it.
  */
 export function containment(
   head: Pick<LotHead, 'pieces' | 'made' | 'steps' | 'plan'>,
@@ -47,9 +52,11 @@ export function containment(
       ? { state: 'not-made', why: 'not-made', text: 'Not made yet.' }
       : { state: 'open', why: 'between-checks', text: 'Waits for the next good check.' },
   );
-  const set = (from: number, to: number, state: Span['state'], why: string, text: string) => {
-    for (let i = Math.max(1, from); i <= Math.min(to, pieces); i++) marks[i] = { state, why, text };
+  const set = (from: number, to: number, state: Span['state'], why: string, text: string, at?: string) => {
+    for (let i = Math.max(1, from); i <= Math.min(to, pieces); i++) marks[i] = { state, why, text, ...(at && { at }) };
   };
+  const isDecided = (from: number, to: number, at: string) =>
+    disposed.some((d) => d.from <= from && d.to >= to && d.at >= at);
 
   const known = checks.filter((c) => c.outcome === 'good' || c.outcome === 'bad');
   const cuts = head.steps.filter((s) => s.what === 'change').map((s) => s.made);
@@ -96,9 +103,8 @@ export function containment(
     if (goodAfter !== null || comesAndGoes) {
       const end = goodAfter ?? Math.min(cut ?? made, made);
       const text = `A good piece follows a bad one between pieces ${begin} and ${Math.max(end, lastBad)}, and nothing was changed between them: the fault comes and goes.`;
-      set(lastGood + 1, end, 'suspect', 'comes-and-goes', text);
-      const isDecided = disposed.some((d) => d.from <= lastGood + 1 && d.to >= end);
-      if (!isDecided) {
+      set(lastGood + 1, end, 'suspect', 'comes-and-goes', text, known[j - 1]?.at ?? check.at);
+      if (!isDecided(lastGood + 1, end, check.at)) {
         noBracket ??= `${text} Pulling single pieces cannot clear the others: hold pieces ${lastGood + 1} to ${end} back, find the cause, and decide about all of them.`;
       }
       lastGood = end;
@@ -107,34 +113,38 @@ export function containment(
       continue;
     }
     const end = Math.min(cut ?? made, made);
-    set(lastGood + 1, begin, 'suspect', 'began', `Suspect: good at ${name(lastGood)}, failed at piece ${begin}.`);
+    const told = `Suspect: good at ${name(lastGood)}, failed at piece ${begin}.`;
+    set(lastGood + 1, begin, 'suspect', 'began', told, check.at);
     set(
       begin + 1,
       end,
       'suspect',
       'since',
       `Suspect: made after piece ${begin} failed${cut === null ? '' : ' and before it was put right'}.`,
+      check.at,
     );
-    const isDecided = disposed.some((d) => d.from <= lastGood + 1 && d.to >= begin);
-    if (!isDecided) bracket ??= bracketPlan(lastGood, begin, (piece) => !gone(piece));
+    if (!isDecided(lastGood + 1, begin, check.at)) bracket ??= bracketPlan(lastGood, begin, (piece) => !gone(piece));
     // What follows the cut is a stretch of its own, clear once its first check is good.
     lastGood = end;
     i = j;
   }
 
-  for (const { tool, after, upTo } of suspicions) {
+  for (const { tool, at, after, upTo } of suspicions) {
     set(
       after + 1,
       upTo,
       'suspect',
       'tool-check',
       `Suspect: made with ${tool} between its last good check and the one it failed.`,
+      at,
     );
   }
-  for (const { from, to, what, by, note } of disposed) {
+  for (const { from, to, what, by, at, note } of disposed) {
     const state = ({ rework: 'rework', accept: 'clear', scrap: 'scrapped', 'use-as-is': 'used-as-is' } as const)[what];
     for (let piece = from; piece <= Math.min(to, pieces); piece++) {
-      if (marks[piece]?.state !== 'not-made')
+      const mark = marks[piece];
+      const didNotKnow = mark?.state === 'suspect' && what !== 'scrap' && at < (mark.at ?? at);
+      if (mark?.state !== 'not-made' && !didNotKnow)
         marks[piece] = { state, why: 'disposed', text: `${SAID[what]} by ${by}: ${note}` };
     }
   }

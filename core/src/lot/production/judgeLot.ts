@@ -66,11 +66,11 @@ export function judgeLot(
   const group = judgeGroup(forces, limit?.force ?? 0, context.practice, plannedPulls(head.pieces, head.plan));
   const count = (...states: Span['state'][]) =>
     contained.spans.filter((s) => states.includes(s.state)).reduce((sum, s) => sum + s.to - s.from + 1, 0);
-  const isSpent = (piece: number) => checks.some((c) => c.piece === piece && c.tug !== 'open');
-  const spent = checks.filter((c) => c.tug !== 'open').length;
-  const scrapped = contained.spans
-    .filter((s) => s.state === 'scrapped')
-    .reduce((sum, s) => sum + range(s.from, s.to).filter((p) => !isSpent(p)).length, 0);
+  const pulled = checks.filter((c) => c.tug !== 'open');
+  const spent = pulled.length;
+  const thrown = contained.spans.filter((s) => s.state === 'scrapped');
+  const scrapped =
+    count('scrapped') - pulled.filter((c) => thrown.some((s) => s.from <= c.piece && c.piece <= s.to)).length;
   const counts = { spent, scrapped, suspect: count('suspect'), left: Math.max(0, head.made - spent - scrapped) };
 
   const reasons: Reason[] = [];
@@ -88,7 +88,9 @@ export function judgeLot(
       t.revision === head.stands.limit.revision &&
       t.class === head.stands.limit.class,
   );
-  if (table?.status === 'withdrawn' && head.state !== 'finished') {
+  const isRuled = disposed.some((d) => d.from === 1 && d.to >= head.made && d.what === 'use-as-is');
+  const isWithdrawn = table?.status === 'withdrawn' && head.state !== 'finished' && !isRuled;
+  if (table && isWithdrawn) {
     reasons.push(
       reason(
         'limit-withdrawn',
@@ -97,8 +99,6 @@ export function judgeLot(
       ),
     );
   }
-  const isRuled = disposed.some((d) => d.from === 1 && d.to >= head.made && d.what === 'use-as-is');
-  const isWithdrawn = table?.status === 'withdrawn' && head.state !== 'finished' && !isRuled;
 
   const needing = contained.spans.filter((s) => s.state === 'suspect' || s.state === 'open' || s.state === 'rework');
   const unfinished = [
@@ -136,7 +136,6 @@ export function judgeLot(
   return { ...contained, head, checks, due, disposed, group, counts, unfinished, verdict, headline, reasons };
 }
 
-const range = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i);
 const label = ({ from, to }: { from: number; to: number }) =>
   from === to ? `Piece ${from}` : `Pieces ${from} to ${to}`;
 
@@ -150,7 +149,7 @@ function toolSuspicions(head: LotHead, checks: SetUpContext['checks']): ToolSusp
     if (isGood(check) || (own[i - 1] !== undefined && !isGood(own[i - 1] as typeof check))) return [];
     const after = before ? madeAt(head, before.at) : 0;
     const upTo = check.at < head.openedAt ? 0 : madeBy(head, check.at);
-    return upTo > after ? [{ tool: head.stands.tool, after, upTo }] : [];
+    return upTo > after ? [{ tool: head.stands.tool, at: check.at, after, upTo }] : [];
   });
 }
 

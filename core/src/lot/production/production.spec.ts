@@ -119,6 +119,10 @@ describe('Checks of a lot', () => {
     expect(due(head, [check(1, 'good'), check(51, 'bad')])[0]).toBe('contain 51 overdue');
     const repaired = headOf({ made: 51, steps: [step({ what: 'change', change: 'repair', made: 51 })] });
     expect(due(repaired, [check(1, 'good'), check(51, 'bad')])[0]).toBe('after-change 52');
+    // A reel changed before anybody knew of the failure did not put it right.
+    expect(due(repaired, [check(1, 'good'), check(51, 'bad', '2026-11-25T09:30:00.000Z')])[0]).toBe(
+      'contain 51 overdue',
+    );
   });
 });
 
@@ -197,11 +201,30 @@ describe('Containment', () => {
 
   it('holds back what a tool made between its good check and the one it failed, whatever was pulled', () => {
     const checks = [1, 51, 101].map((p) => check(p, 'good'));
-    const suspicion = [{ tool: 'HT', after: 30, upTo: 90 }];
+    const suspicion = [{ tool: 'HT', at: NOW, after: 30, upTo: 90 }];
     const spans = containment(headOf({ made: 101 }), checks, [], suspicion).spans.map(
       (s) => `${s.from}-${s.to} ${s.state}`,
     );
     expect(spans).toEqual(['1-1 clear', '2-30 clear', '31-90 suspect', '91-101 clear', '102-400 not-made']);
+  });
+
+  it('suspects anew what was let go before its failure was known; what was scrapped stays scrapped', () => {
+    const letGo = { from: 1, to: 101, what: 'use-as-is' as const, by: 'Ines', note: 'sectioned two' };
+    const suspicion = [{ tool: 'HT', at: NOW, after: 30, upTo: 90 }];
+    const stateAt = (at: string, what: 'use-as-is' | 'scrap' = 'use-as-is') =>
+      containment(headOf({ made: 101 }), [], [{ ...letGo, at, what }], suspicion).spans.find(
+        (s) => s.from <= 40 && s.to >= 40,
+      )?.state;
+    expect(stateAt('2026-11-25T09:00:00.000Z')).toBe('suspect');
+    expect(stateAt('2026-11-25T11:00:00.000Z')).toBe('used-as-is');
+    expect(stateAt('2026-11-25T09:00:00.000Z', 'scrap')).toBe('scrapped');
+    // The same for a pull that fails later than the decision: the bracket is asked for again.
+    const failed = [check(1, 'good'), check(51, 'bad', NOW)];
+    const before = [{ ...letGo, at: '2026-11-25T09:00:00.000Z' }];
+    expect(containment(headOf({ made: 101 }), failed, before).bracket?.next).toBe(26);
+    expect(
+      containment(headOf({ made: 101 }), failed, [{ ...letGo, at: '2026-11-25T11:00:00.000Z' }]).bracket,
+    ).toBeNull();
   });
 
   it('covers every piece once, in order, whatever was found', () => {

@@ -72,8 +72,9 @@ export function pieceChecks(
   const entries = ofLot(journal, lot);
   const about = new Map<number, { at: string; by: string }>();
   for (const { at, by, body } of entries) {
-    if ((body.kind === 'finding' || body.kind === 'reading') && !about.has(body.piece))
+    if (body.kind === 'finding' || body.kind === 'reading' || (body.kind === 'ruling' && about.has(body.piece))) {
       about.set(body.piece, { at, by });
+    }
   }
   const findings = group(entriesOf(entries, 'finding').map((e) => e.body));
   const readings = group(entriesOf(entries, 'reading').map((e) => e.body));

@@ -70,11 +70,11 @@ const JERK = 0.1;
 
 /**
  * Reads a pull from its curve: zero from the quiet start, a median of three against spikes, peak, loading rate, drops and
- * what stays after the peak, and from these the failure mode they suggest. One pass over the samples; everything after
- * works on blocks of 2 ms.
+ * what stays after the peak, and from these the failure mode they suggest. Two passes over the samples, one for the peak
+ * and one that counts spikes; everything else works on blocks of 2 ms.
  *
- * @returns not ok when there is no pull to read: too few samples, numbers that are none, a value that never moves, a pull
- *   that never rises above its noise, or an overload
+ * @returns not ok when there is no pull to read: too few samples or too many, numbers that are none, a value that never
+ *   moves, no quiet start, or a force that never rises above its noise
  */
 export function readTrace(trace: Trace, context: TraceContext): TraceReading {
   const { forces, rate } = trace;

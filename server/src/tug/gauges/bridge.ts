@@ -1,5 +1,6 @@
 import type { Gauge, GaugeEvent } from '@tug-mark/contract';
 import {
+  MOST_SAMPLES,
   openLinePattern,
   readGaugeLine,
   toNewtons,
@@ -14,12 +15,13 @@ type Listener = (event: GaugeEvent) => void;
 /** How often what came in is passed on: 25 times a second is more than an eye follows. */
 const PACKET_MS = 40;
 const AGAIN_MS = 500;
+/** A gauge that is not in use is asked for less often. */
+const REFUSED_MS = 3000;
 /** A connected gauge that sends nothing for this long is told of. */
 const SILENT_MS = 2000;
 /** A line longer than this is no reading. */
 const LONGEST_LINE = 4096;
 const TRACE_MS = 20_000;
-const MOST_SAMPLES = 2_000_000;
 
 /**
  * Speaks to any number of force gauges over TCP, a line a reading, and passes their forces on in packets. A gauge is
@@ -150,10 +152,10 @@ class GaugeLine {
   }
 
   private async open(): Promise<void> {
-    const later = () => {
+    const later = (after = AGAIN_MS) => {
       if (this.isClosed) return;
       clearTimeout(this.again);
-      this.again = setTimeout(() => void this.open(), AGAIN_MS);
+      this.again = setTimeout(() => void this.open(), after);
     };
     let settings: Gauge | null;
     try {
@@ -170,7 +172,7 @@ class GaugeLine {
         state: 'refused',
         text: 'No such gauge is in use. An engineer enters it under Gauges.',
       });
-      later();
+      later(REFUSED_MS);
       return;
     }
     this.settings = settings;
@@ -295,6 +297,7 @@ class TraceBurst {
     }
     if (!line.startsWith('T ') || this.rate === 0) return false;
     for (const value of line.slice(2).split(' ')) this.forces.push(toNewtons(Number(value), this.unit));
+    if (this.forces.length > this.wanted) this.end(`It sent more than the ${this.wanted} samples it had told of.`);
     return true;
   }
 }

@@ -146,14 +146,7 @@ const REST_MS = 120;
       font-size: 15px;
     }
     select {
-      background: var(--sheet);
-      border: 1px solid var(--line-strong);
-      border-radius: 4px;
-      color: var(--ink);
-      font: inherit;
       max-width: 330px;
-      min-height: 44px;
-      padding: 0 8px;
     }
     .canvas {
       background: var(--sheet);

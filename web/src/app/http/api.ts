@@ -70,12 +70,8 @@ export class Api {
   entriesAfter = (combination: string, after: number) =>
     this.json<KeptEntry[]>('GET', `combinations/${combination}/entries?after=${after}`);
   combinationOfLot = (id: string, lot: number) => this.json<CombinationView>('GET', `combinations/${id}?lot=${lot}`);
-  putCurve = (combination: string, id: string, bytes: Uint8Array<ArrayBuffer>) =>
-    this.json<{ digest: string }>(
-      'PUT',
-      `combinations/${combination}/traces/${id}`,
-      new Blob([bytes], { type: 'application/octet-stream' }),
-    );
+  putCurve = (combination: string, id: string, bytes: Blob) =>
+    this.json<{ digest: string }>('PUT', `combinations/${combination}/traces/${id}`, bytes);
   importReadings = (combination: string, lot: number, file: Blob) =>
     this.json<{ readings: number }>(
       'POST',

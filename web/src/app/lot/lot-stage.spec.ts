@@ -1,5 +1,15 @@
 import { setUpContext, type CombinationView, type Gauge, type KeptEntry } from '@tug-mark/contract';
-import { ofCurrentRun, standingOf, computeSetUp, type EntryBody } from '@tug-mark/core';
+import {
+  computeSetUp,
+  ofCurrentRun,
+  packTrace,
+  readTrace,
+  simulatePull,
+  SOUND_PULL,
+  standingOf,
+  type EntryBody,
+} from '@tug-mark/core';
+import type { TraceAnswer } from '../../workers/trace.messages';
 import { TraceReader } from '../tug/gauge/trace-reader';
 import { Bench, kept, pulled, TOOL_TAKEN, viewOf } from '../testing/bench';
 import { LotStage } from './lot-stage';
@@ -179,6 +189,66 @@ describe('The lot at the bench', () => {
   });
 });
 
+describe('What was put on record for a lot', () => {
+  let bench: Bench<LotStage>;
+  afterEach(() => {
+    bench.close();
+  });
+
+  it('is corrected with its reason: a pull names the first one, and the lot is judged anew', async () => {
+    bench = await Bench.open(LotStage, { view: failedAtEleven() });
+    await bench.press('correct');
+    expect(bench.headline).toBe('Correct piece 11.');
+    await bench.type('force', '116');
+    await bench.submit('tm-pull-field form');
+    await bench.key('1');
+    await bench.press('Keep reading');
+    expect(bench.text).toContain('A correction needs its reason');
+    await bench.type('reading-why', 'read in the wrong unit');
+    await bench.press('Keep reading');
+    expect(bench.put[0]).toEqual({
+      body: jasmine.objectContaining({ kind: 'reading', lot: 1, piece: 11, force: 116 }) as never,
+      why: 'read in the wrong unit',
+    });
+    expect(bench.text).not.toContain('Held back');
+  });
+
+  it('is left as it is when nothing was wrong', async () => {
+    bench = await Bench.open(LotStage, { view: failedAtEleven() });
+    await bench.press('correct');
+    await bench.press('Leave it as it is');
+    expect(bench.headline).toBe('Piece 11 failed. Pull piece 6.');
+    expect(bench.put).toEqual([]);
+  });
+
+  it('as a count that was too high is corrected, not counted back', async () => {
+    bench = await Bench.open(LotStage, { view: released(() => [OPEN, made(1, 30)]) });
+    await bench.type('made', '3');
+    await bench.submit('.count');
+    expect(bench.text).toContain('a count does not go back');
+    await bench.type('recount-why', 'typed a digit too many');
+    await bench.press('Correct the last count to 3');
+    expect(bench.put[0]).toEqual({
+      body: jasmine.objectContaining({ step: 1, made: 3 }) as never,
+      why: 'typed a digit too many',
+    });
+    expect(bench.text).toContain('Check piece 1 now.');
+  });
+
+  it('with every check there is finished by a key, and not before', async () => {
+    const checks = [1, 11, 21, 31, 40].flatMap((piece) => [drawn(piece), pull(piece, 117 + piece / 40)]);
+    bench = await Bench.open(LotStage, { view: released(() => [OPEN, made(1, 40), ...checks.slice(0, -1)]) });
+    await bench.key('f');
+    expect(bench.text).toContain('A check is missing: piece 40.');
+    bench.close();
+    bench = await Bench.open(LotStage, { view: released(() => [OPEN, made(1, 40), ...checks]) });
+    await bench.key('f');
+    expect(bench.put[0]?.body).toEqual(jasmine.objectContaining({ kind: 'finish', lot: 1 }));
+    expect(bench.headline).toBe('Accepted: 35 pieces are clear.');
+    expect(bench.text).toContain('Certificate as PDF');
+  });
+});
+
 describe('A pull on the station’s gauge', () => {
   const gauge: Gauge = {
     id: 'G-1',
@@ -215,7 +285,16 @@ describe('A pull on the station’s gauge', () => {
     choice?.dispatchEvent(new Event('change'));
     bench.hear({ kind: 'state', state: 'connected', text: 'Gauge G-1 is connected.' });
     await bench.settle();
-    spyOn(bench.fixture.debugElement.injector.get(TraceReader), 'read').and.returnValue(new Promise(() => undefined));
+    read = spyOn(bench.fixture.debugElement.injector.get(TraceReader), 'read').and.returnValue(
+      new Promise(() => undefined),
+    );
+  };
+  let read: jasmine.Spy<TraceReader['read']>;
+  /** What the worker makes of a curve whose peak is there. */
+  const answer = (peak: number): TraceAnswer => {
+    const trace = simulatePull({ ...SOUND_PULL, breaks: peak, uneven: 0 });
+    const reading = readTrace(trace, { breaks: peak, strands: 24, loadingRate: null });
+    return { number: 1, reading, bytes: new Uint8Array(packTrace(trace)), digest: 'a'.repeat(64) };
   };
 
   it('is taken with its peak above zero, and asks only how it let go', async () => {
@@ -228,6 +307,52 @@ describe('A pull on the station’s gauge', () => {
     const body = bench.put[0]?.body;
     expect(body).toEqual(jasmine.objectContaining({ kind: 'reading', gauge: 'G-1', mode: 'slid-out' }));
     expect(body?.kind === 'reading' && Math.abs(body.force - 118.4)).toBeLessThan(0.3);
+  });
+
+  it('goes by its curve’s peak and suggestion, and keeps the curve with it', async () => {
+    await open();
+    read.and.resolveTo(answer(130));
+    forces(...quiet(), ...ramp(118.4), ...quiet());
+    await bench.settle();
+    expect(bench.text).toContain('the curve says so');
+    await bench.key('Enter');
+    const body = bench.put[0]?.body;
+    expect(body?.kind === 'reading' && Math.abs(body.force - 130)).toBeLessThan(1);
+    expect(body?.kind === 'reading' && body.trace?.digest).toBe('a'.repeat(64));
+  });
+
+  it('never takes the curve of another pull that was read too late', async () => {
+    await open();
+    let late: (answer: TraceAnswer) => void = () => undefined;
+    read.and.returnValues(new Promise((resolve) => (late = resolve)), new Promise(() => undefined));
+    forces(...quiet(), ...ramp(60), ...quiet());
+    await bench.settle();
+    await bench.key('Escape');
+    await bench.type('force', '');
+    forces(...quiet(), ...ramp(118.4), ...quiet());
+    await bench.settle();
+    late(answer(130));
+    await bench.settle();
+    await bench.key('1');
+    await bench.key('Enter');
+    const body = bench.put[0]?.body;
+    expect(body?.kind === 'reading' && Math.abs(body.force - 118.4)).toBeLessThan(0.3);
+    expect(body?.kind === 'reading' && body.trace).toBeUndefined();
+  });
+
+  it('is no longer the reading once a value is typed in its place: neither curve nor gauge goes with it', async () => {
+    await open();
+    read.and.resolveTo(answer(130));
+    forces(...quiet(), ...ramp(118.4), ...quiet());
+    await bench.settle();
+    await bench.key('Escape');
+    await bench.type('force', '117.9');
+    await bench.submit('tm-pull-field form');
+    await bench.key('1');
+    await bench.key('Enter');
+    const body = bench.put[0]?.body;
+    expect(body).toEqual(jasmine.objectContaining({ force: 117.9, typed: '117.9' }));
+    expect(body?.kind === 'reading' && (body.trace ?? body.gauge)).toBeUndefined();
   });
 
   it('that was lost in the middle keeps what was seen, says so, and asks', async () => {

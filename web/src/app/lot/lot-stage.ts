@@ -7,7 +7,6 @@ import {
   CHANGES,
   changeName,
   fromNewtons,
-  readNumber,
   showNumber,
   type LotChange,
   type PieceCheck,
@@ -22,6 +21,7 @@ import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
 import { Reasons } from '../parts/reasons';
 import { showTime } from '../parts/show-time';
+import { plainNumber } from '../parts/plain-number';
 import { valueOf } from '../parts/value-of';
 import { sessionFeature } from '../session/session.state';
 import { GaugeBar } from '../tug/gauge/gauge-bar';
@@ -50,7 +50,7 @@ import { LotOpen } from './lot-open';
   providers: [PullEntry],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './lot-stage.html',
-  styleUrls: ['../parts/stage.less', './lot-stage.less'],
+  styleUrls: ['../parts/stage.less', '../parts/pulls.less', './lot-stage.less'],
 })
 export class LotStage {
   protected readonly hand = inject(Hand);
@@ -70,6 +70,11 @@ export class LotStage {
   protected readonly wires = computed(() => this.hand.setUp()?.wires ?? []);
   protected readonly mayRule = computed(() => may(this.person()?.role ?? 'technician', 'rule'));
 
+  /** A pull being corrected; the next one kept corrects it. */
+  protected readonly correcting = signal<{ id: string; piece: number; wire: number } | null>(null);
+  /** A count lower than the one before: it corrects that one, with its reason. */
+  protected readonly recount = signal<number | null>(null);
+  protected readonly recountWhy = signal('');
   /** Piece the person named; null follows what is due. */
   private readonly named = signal<number | null>(null);
   protected readonly due = computed(() => this.lot()?.due ?? []);
@@ -80,11 +85,15 @@ export class LotStage {
     const open = lot.checks.find((c) => c.outcome === 'open' && c.tug !== 'quality' && c.tug !== 'no-limit');
     const due = lot.due.find((d) => d.code !== 'contain' && d.inPieces <= 0);
     const contain = lot.due[0]?.code === 'contain' ? lot.bracket?.next : null;
-    return this.named() ?? open?.piece ?? contain ?? due?.piece ?? lot.bracket?.next ?? null;
+    return (
+      this.correcting()?.piece ?? this.named() ?? open?.piece ?? contain ?? due?.piece ?? lot.bracket?.next ?? null
+    );
   });
   protected readonly check = computed(() => this.lot()?.checks.find((c) => c.piece === this.target()) ?? null);
   /** Wire of the piece in hand that is pulled next. */
   protected readonly wire = computed(() => {
+    const correcting = this.correcting();
+    if (correcting) return correcting.wire;
     const lot = this.head()?.lot;
     const piece = this.target();
     if (lot === undefined || piece === null) return 1;
@@ -124,6 +133,8 @@ export class LotStage {
   protected readonly headline = computed(() => {
     const lot = this.lot();
     const head = this.head();
+    const correcting = this.correcting();
+    if (correcting) return `Correct piece ${correcting.piece}.`;
     if (!lot || !head) return this.released() === 'released' ? 'Open a lot' : 'No lot yet';
     if (head.state === 'finished') return lot.headline;
     const first = lot.due[0];
@@ -189,8 +200,10 @@ export class LotStage {
           strands: this.wires()[this.wire() - 1]?.wire.conductor.strands ?? 1,
           loadingRate: this.wires()[this.wire() - 1]?.limit.limit?.table.loadingRate ?? null,
         })),
-        isOpen: computed(() => this.isRunning() && this.target() !== null && !this.isPulled()),
-        keep: (force, _why, curve) => this.keep(force, curve),
+        isOpen: computed(
+          () => this.isRunning() && this.target() !== null && (!this.isPulled() || this.correcting() !== null),
+        ),
+        keep: (force, why, curve) => this.keep(force, why, curve),
       },
       {
         help: [
@@ -200,6 +213,9 @@ export class LotStage {
           { key: 'C', does: 'check another piece' },
           { key: 'H', does: 'something was changed' },
           { key: 'P', does: 'pause or resume' },
+          { key: 'D', does: 'decide about pieces held back' },
+          { key: 'G', does: 'choose the gauge' },
+          { key: 'F', does: 'finish the lot' },
         ],
         handle: (key) => this.handle(key),
       },
@@ -234,23 +250,55 @@ export class LotStage {
       case 'p':
         this.pause();
         return true;
+      case 'd':
+        if (!this.suspects().length) return false;
+        this.panel.set('dispose');
+        focus('disposition-note');
+        return true;
+      case 'g':
+        focus('station-gauge');
+        return true;
+      case 'f':
+        this.finish();
+        return true;
       default:
         return false;
     }
   }
 
-  private keep(force: PulledForce, curve: PackedCurve | null) {
+  private keep(force: PulledForce, why: string, curve: PackedCurve | null) {
     const head = this.head();
     const piece = this.target();
     if (!head || piece === null) return { code: 'not-ready', field: '', text: 'Say first which piece this is.' };
     const wire = this.wire();
+    const correcting = this.correcting();
     const refusal = this.hand.put(
       { kind: 'reading', lot: head.lot, piece, ...(wire > 1 && { wire }), ...force },
-      null,
+      correcting && { corrects: correcting.id, why },
       curve,
     );
-    if (!refusal) this.settled();
+    if (!refusal) {
+      this.correcting.set(null);
+      this.settled();
+    }
     return refusal;
+  }
+
+  /** The newest pull of a piece, to be read again; the first entry stays on record. */
+  protected correct(piece: number): void {
+    const head = this.head();
+    const reading = head && this.hand.ofLot(head.lot, 'reading').findLast((e) => e.body.piece === piece);
+    if (!reading) return;
+    this.entry.clear();
+    this.entry.correcting.set(true);
+    this.correcting.set({ id: reading.id, piece, wire: reading.body.wire ?? 1 });
+  }
+
+  protected leaveCorrection(): void {
+    this.correcting.set(null);
+    this.entry.correcting.set(false);
+    this.entry.why.set('');
+    this.entry.clear();
   }
 
   /** The piece is done with once it is looked at and pulled: back to what is due. */
@@ -289,18 +337,38 @@ export class LotStage {
 
   protected count(event: Event): void {
     event.preventDefault();
-    const read = readNumber(this.madeText());
+    const made = plainNumber(this.madeText());
     const head = this.head();
     if (!head) return;
-    if (read.outcome === 'refused' || !Number.isInteger(read.value)) {
+    if (made === null || !Number.isInteger(made)) {
       return this.message.set('Count pieces in whole numbers: what the last piece made is, counted from 1.');
     }
-    this.step({ what: 'made', made: read.value, note: '' }, () => {
-      this.madeText.set('');
-      const field = document.querySelector<HTMLInputElement>('#made');
-      if (field) field.value = '';
-      field?.blur();
+    this.step({ what: 'made', made, note: '' }, () => {
+      this.counted();
     });
+    const counted = head.steps.at(-1)?.made ?? 0;
+    this.recount.set(made < counted ? made : null);
+  }
+
+  private counted(): void {
+    this.madeText.set('');
+    this.recount.set(null);
+    this.recountWhy.set('');
+    const field = document.querySelector<HTMLInputElement>('#made');
+    if (field) field.value = '';
+    field?.blur();
+  }
+
+  /** The last count was wrong: it is corrected, not counted back. */
+  protected keepRecount(event: Event): void {
+    event.preventDefault();
+    const head = this.head();
+    const made = this.recount();
+    const last = head && this.hand.ofLot(head.lot, 'progress').findLast((e) => e.body.step === head.steps.length);
+    if (!last || made === null) return;
+    const refusal = this.hand.put({ ...last.body, made }, { corrects: last.id, why: this.recountWhy() });
+    this.message.set(refusal?.text ?? '');
+    if (!refusal) this.counted();
   }
 
   protected pause(): void {
@@ -340,13 +408,13 @@ export class LotStage {
 
   protected namePiece(event: Event): void {
     event.preventDefault();
-    const read = readNumber(this.pieceText());
+    const piece = plainNumber(this.pieceText());
     const head = this.head();
     if (!head) return;
-    if (read.outcome === 'refused' || !Number.isInteger(read.value) || read.value < 1 || read.value > head.pieces) {
+    if (piece === null || !Number.isInteger(piece) || piece < 1 || piece > head.pieces) {
       return this.message.set(`Pieces of this lot are numbered 1 to ${head.pieces}.`);
     }
-    this.named.set(read.value);
+    this.named.set(piece);
     this.pieceText.set('');
     this.message.set('');
     const field = document.querySelector<HTMLInputElement>('#check-piece');

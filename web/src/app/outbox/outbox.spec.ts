@@ -35,11 +35,13 @@ describe('The outbox', () => {
   let answers: (() => Promise<KeptEntry>)[];
   let sent: string[];
   let kept: Map<string, OutboxItem>;
+  let curveAnswer: () => Promise<{ digest: string }>;
 
   beforeEach(() => {
     answers = [];
     sent = [];
     kept = new Map();
+    curveAnswer = () => Promise.resolve({ digest: '' });
     TestBed.configureTestingModule({
       providers: [
         provideZonelessChangeDetection(),
@@ -48,6 +50,10 @@ describe('The outbox', () => {
         {
           provide: Api,
           useValue: {
+            putCurve: (_combination: string, id: string) => {
+              sent.push(id);
+              return curveAnswer();
+            },
             putOnRecord: (_combination: string, entry: { id: string }) => {
               sent.push(entry.id);
               const next = answers.shift();
@@ -70,6 +76,18 @@ describe('The outbox', () => {
   });
   const settle = () => new Promise((resolve) => setTimeout(resolve, 30));
   const items = () => store.selectSignal(outboxFeature.selectItems)();
+
+  it('sends a curve before the reading that names it, and neither while the curve does not arrive', async () => {
+    const withCurve = { ...item('a'), curve: { id: 'curve', bytes: new Blob(['x']) } };
+    curveAnswer = () => Promise.reject(problem(0));
+    store.dispatch(outboxActions.put({ item: withCurve }));
+    await settle();
+    expect(sent).toEqual(['curve']);
+    curveAnswer = () => Promise.resolve({ digest: '' });
+    store.dispatch(outboxActions.flush());
+    await settle();
+    expect(sent).toEqual(['curve', 'curve', 'a']);
+  });
 
   it('sends in the order of making and forgets what the server has', async () => {
     for (const id of ['a', 'b', 'c']) store.dispatch(outboxActions.put({ item: item(id) }));

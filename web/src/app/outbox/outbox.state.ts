@@ -1,10 +1,10 @@
 import type { KeptEntry, NewEntry, Problem } from '@tug-mark/contract';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 
-/** A curve packed for sending; the entry names it by id and digest. */
+/** A curve packed for sending; the entry names it by id and digest. A blob: the store holds no bytes that can change. */
 export interface PackedCurve {
   readonly id: string;
-  readonly bytes: Uint8Array<ArrayBuffer>;
+  readonly bytes: Blob;
 }
 
 /** An entry on its way to the server, kept on this device until the server has it. */

@@ -1,9 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink, RouterLinkActive } from '@angular/router';
-import type { Judgement, LotVerdict } from '@tug-mark/core';
+import type { Judgement, LotVerdict, StageState } from '@tug-mark/core';
 import { Mark } from './mark';
 
 const TITLES = { match: 'Match', prepare: 'Prepare', tool: 'Tool', crimp: 'Crimp', look: 'Look', tug: 'Tug' } as const;
+
+interface Rung {
+  readonly to: string;
+  readonly title: string;
+  readonly state: StageState;
+  readonly answer: string;
+}
 
 /** The six stages, each with its short answer: navigation, state and set-up at once. */
 @Component({
@@ -21,44 +28,20 @@ const TITLES = { match: 'Match', prepare: 'Prepare', tool: 'Tool', crimp: 'Crimp
     </p>
     <nav aria-label="Stages">
       <ol>
-        @for (rung of rungs(); track rung.stage; let i = $index) {
+        @for (rung of rungs(); track rung.to) {
           <li>
             <a
-              [routerLink]="['/bench', id(), rung.stage]"
+              [routerLink]="['/bench', id(), rung.to]"
               routerLinkActive="here"
               ariaCurrentWhenActive="step"
               (click)="toStage()"
             >
               <tm-mark [state]="rung.state" [size]="20" />
-              <span class="title">{{ i + 1 }} {{ rung.title }}</span>
+              <span class="title">{{ rung.title }}</span>
               <span class="answer" [class.bad]="rung.state === 'fail'">{{ rung.answer }}</span>
             </a>
           </li>
         }
-        <li>
-          <a
-            [routerLink]="['/bench', id(), 'release']"
-            routerLinkActive="here"
-            ariaCurrentWhenActive="step"
-            (click)="toStage()"
-          >
-            <tm-mark [state]="release().mark" [size]="20" />
-            <span class="title">Release</span>
-            <span class="answer" [class.bad]="release().mark === 'fail'">{{ release().answer }}</span>
-          </a>
-        </li>
-        <li>
-          <a
-            [routerLink]="['/bench', id(), 'lot']"
-            routerLinkActive="here"
-            ariaCurrentWhenActive="step"
-            (click)="toStage()"
-          >
-            <tm-mark [state]="made().mark" [size]="20" />
-            <span class="title">Lot</span>
-            <span class="answer" [class.bad]="made().mark === 'fail'">{{ made().answer }}</span>
-          </a>
-        </li>
       </ol>
     </nav>
   `,
@@ -126,17 +109,29 @@ export class Ladder {
     document.querySelector<HTMLElement>('section.stage')?.focus();
   }
 
-  protected readonly release = computed(() => {
+  /** The six stages, then what follows once they have passed. */
+  protected readonly rungs = computed<readonly Rung[]>(() => [
+    ...this.judgement().stages.map(({ stage, state, answer }, i) => ({
+      to: stage,
+      title: `${i + 1} ${TITLES[stage]}`,
+      state,
+      answer,
+    })),
+    { to: 'release', title: 'Release', ...this.release() },
+    { to: 'lot', title: 'Lot', ...this.made() },
+  ]);
+
+  private release(): Pick<Rung, 'state' | 'answer'> {
     const { state, by, reasons } = this.judgement().release;
-    if (state === 'released') return { mark: 'pass' as const, answer: `Released by ${by}.` };
-    if (state === 'lapsed') return { mark: 'fail' as const, answer: `Lapsed. ${reasons[0]?.text ?? ''}` };
-    return { mark: 'missing' as const, answer: 'Quality releases it when all six have passed.' };
-  });
-  protected readonly made = computed(() => {
+    if (state === 'released') return { state: 'pass', answer: `Released by ${by}.` };
+    if (state === 'lapsed') return { state: 'fail', answer: `Lapsed. ${reasons[0]?.text ?? ''}` };
+    return { state: 'missing', answer: 'Quality releases it when all six have passed.' };
+  }
+
+  private made(): Pick<Rung, 'state' | 'answer'> {
     const lot = this.lot();
-    if (!lot) return { mark: 'missing' as const, answer: 'Opened when the set-up is released.' };
-    const mark = lot.verdict === 'held' ? 'fail' : lot.verdict === 'running' ? 'missing' : 'pass';
-    return { mark, answer: `${lot.head.name}: ${lot.headline}` } as const;
-  });
-  protected readonly rungs = computed(() => this.judgement().stages.map((s) => ({ ...s, title: TITLES[s.stage] })));
+    if (!lot) return { state: 'missing', answer: 'Opened when the set-up is released.' };
+    const state = lot.verdict === 'held' ? 'fail' : lot.verdict === 'running' ? 'missing' : 'pass';
+    return { state, answer: `${lot.head.name}: ${lot.headline}` };
+  }
 }

@@ -112,14 +112,6 @@ import { valueOf } from '../parts/value-of';
     select {
       min-height: 46px;
     }
-    select {
-      background: var(--sheet);
-      border: 1px solid var(--line-strong);
-      border-radius: 4px;
-      color: var(--ink);
-      font: inherit;
-      padding: 0 8px;
-    }
   `,
 })
 export class PeoplePage {

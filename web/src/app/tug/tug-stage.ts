@@ -32,7 +32,7 @@ interface Correcting {
   providers: [PullEntry],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tug-stage.html',
-  styleUrls: ['../parts/stage.less', './tug-stage.less'],
+  styleUrls: ['../parts/stage.less', '../parts/pulls.less', './tug-stage.less'],
 })
 export class TugStage {
   protected readonly hand = inject(Hand);

@@ -71,15 +71,6 @@ import { StationGauge } from './station-gauge';
     label {
       font: 600 16px var(--figures);
     }
-    select {
-      background: var(--sheet);
-      border: 1px solid var(--line-strong);
-      border-radius: 4px;
-      color: var(--ink);
-      font: inherit;
-      min-height: 44px;
-      padding: 0 8px;
-    }
     tm-force-strip {
       flex: 1;
       min-width: 300px;

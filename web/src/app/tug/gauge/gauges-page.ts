@@ -194,16 +194,8 @@ const NEW: Gauge = {
       height: 24px;
       width: 24px;
     }
-    input:not([type]),
-    select {
+    input:not([type]) {
       min-height: 44px;
-    }
-    select {
-      background: var(--sheet);
-      border: 1px solid var(--line-strong);
-      border-radius: 4px;
-      color: var(--ink);
-      font: inherit;
     }
     .bad {
       color: var(--fail);

@@ -14,6 +14,12 @@ const STARTS_LEAST = 1.5;
 /** s of force kept for the strip the bench shows. */
 const STRIP_SECONDS = 8;
 
+/** A pull, and the gauge it was made on; null when it came from a file. */
+export interface StationPull {
+  readonly pull: WatchedPull;
+  readonly gauge: Gauge | null;
+}
+
 /** The force gauge of this station: which one it is, what it shows now, and every pull made on it. */
 @Injectable({ providedIn: 'root' })
 export class StationGauge {
@@ -28,7 +34,7 @@ export class StationGauge {
   readonly isOverloaded = signal(false);
   /** Force a pull in hand has reached, N above zero; 0 while waiting. */
   readonly peak = signal(0);
-  readonly pulls = new Subject<WatchedPull>();
+  readonly pulls = new Subject<StationPull>();
   /** Force now, N above zero, and the last seconds of it: read by what paints, not signals. */
   now = 0;
   readonly strip = { forces: new Float32Array(0), next: 0, rate: 1 };
@@ -100,7 +106,7 @@ export class StationGauge {
     const forces = Array.from(read.trace.forces);
     const [zero = 0] = forces;
     const peak = forces.reduce((most, force) => Math.max(most, force), -Infinity) - zero;
-    this.pulls.next({ peak, zero, forces, rate: read.trace.rate, doubts: [] });
+    this.pulls.next({ pull: { peak, zero, forces, rate: read.trace.rate, doubts: [] }, gauge: null });
     return null;
   }
 
@@ -141,6 +147,6 @@ export class StationGauge {
   private done(pull: WatchedPull): void {
     sessionStorage.removeItem(PULL_KEY);
     this.peak.set(0);
-    this.pulls.next(pull);
+    this.pulls.next({ pull, gauge: this.chosen() });
   }
 }

@@ -1,4 +1,5 @@
 import { computed, DestroyRef, effect, inject, Injectable, signal, type Signal } from '@angular/core';
+import type { Gauge } from '@tug-mark/contract';
 import {
   describeMargin,
   doubtText,
@@ -25,7 +26,7 @@ import { Api } from '../../http/api';
 import { timeOrderedId } from '../../http/uuid';
 import type { PackedCurve } from '../../outbox/outbox.state';
 import { Keys, type KeyHelp } from '../../shell/keys';
-import { StationGauge } from '../gauge/station-gauge';
+import { StationGauge, type StationPull } from '../gauge/station-gauge';
 import { TraceReader } from '../gauge/trace-reader';
 import { KeyBurst } from '../key-burst';
 
@@ -50,6 +51,7 @@ interface Question {
   readonly newtons: number;
   readonly unit: ForceUnit;
   readonly text: string;
+  readonly gauge: string | null;
 }
 
 /** The curve of the pending pull, read. */
@@ -79,7 +81,7 @@ export interface PullHost {
 
 interface Queued {
   readonly text: string;
-  readonly pull: WatchedPull | null;
+  readonly pull: StationPull | null;
 }
 
 const QUIET_HOST: PullHost = {
@@ -118,6 +120,8 @@ export class PullEntry {
   /** Values sent or pulled while another was open; taken one at a time. */
   readonly queue = signal<readonly Queued[]>([]);
   readonly curve = signal<PendingCurve | null>(null);
+  /** Counts what was taken up: a curve that comes late must not join another pull. */
+  private taken = 0;
 
   readonly limit = computed(() => this.host().limit());
   readonly isOpen = computed(() => this.host().isOpen());
@@ -151,8 +155,8 @@ export class PullEntry {
         this.enqueue([{ text: line, pull: null }]);
       },
     );
-    const pulls = this.gauge.pulls.subscribe((pull) => {
-      this.enqueue([{ text: pull.peak.toFixed(2), pull }]);
+    const pulls = this.gauge.pulls.subscribe((made) => {
+      this.enqueue([{ text: made.pull.peak.toFixed(2), pull: made }]);
     });
     inject(DestroyRef).onDestroy(() => {
       burst.stop();
@@ -284,6 +288,7 @@ export class PullEntry {
 
   private read(): void {
     const host = this.host();
+    this.forgetCurve();
     const read = readForce(this.text(), this.unit(), host.breaks(), host.lowest());
     this.question.set(null);
     if (read.outcome === 'refused') this.message.set(read.text);
@@ -291,10 +296,16 @@ export class PullEntry {
     else this.accept({ newtons: read.newtons, unit: read.unit, confirmed: [], note: read.note, gauge: null });
   }
 
-  /** A pull made on the station's gauge. */
-  private takePull(pull: WatchedPull): void {
-    const host = this.host();
+  private forgetCurve(): void {
+    this.taken += 1;
     this.curve.set(null);
+  }
+
+  /** A pull made on the station's gauge, or read from a file. */
+  private takePull({ pull, gauge }: StationPull): void {
+    const host = this.host();
+    this.forgetCurve();
+    const id = gauge?.id ?? null;
     const read = readForce(pull.peak.toFixed(2), 'N', host.breaks(), host.lowest());
     if (read.outcome === 'refused') {
       this.message.set(read.text);
@@ -305,24 +316,24 @@ export class PullEntry {
       ...pull.doubts.map((doubt) => ({ code: doubt as string, text: doubtText(doubt) })),
       ...(read.outcome === 'question' ? [{ code: read.code as string, text: read.text }] : []),
     ];
-    void this.readCurve(pull);
+    void this.readCurve(pull, gauge);
     if (asked.length) {
       this.ask({
         codes: asked.map((a) => a.code),
         newtons: pull.peak,
         unit: 'N',
         text: asked.map((a) => a.text).join(' '),
+        gauge: id,
       });
-    } else
-      this.accept({ newtons: pull.peak, unit: 'N', confirmed: [], note: null, gauge: this.gauge.chosen()?.id ?? null });
+    } else this.accept({ newtons: pull.peak, unit: 'N', confirmed: [], note: null, gauge: id });
   }
 
   /** First the curve as it came in, then the gauge's own of ten times the rate, where it keeps one. */
-  private async readCurve(pull: WatchedPull): Promise<void> {
-    const isStill = () => this.text() !== '' || this.pending() !== null;
-    if (pull.forces.length) await this.showCurve({ rate: pull.rate, forces: pull.forces });
-    const gauge = this.gauge.chosen();
-    if (!gauge?.traceCommand) return;
+  private async readCurve(pull: WatchedPull, gauge: Gauge | null): Promise<void> {
+    const own = this.taken;
+    const isStill = () => own === this.taken;
+    if (pull.forces.length) await this.showCurve({ rate: pull.rate, forces: pull.forces }, isStill);
+    if (!gauge?.traceCommand || !isStill()) return;
     const bytes = await this.api.gaugeCurve(gauge.id).catch(() => null);
     const fine = bytes && unpackTrace(bytes);
     if (!fine || !isStill()) return;
@@ -332,7 +343,7 @@ export class PullEntry {
     const isLost = pull.doubts.includes('gauge-lost');
     if (isLost ? more < -near : Math.abs(more) > near) return;
     if (isLost) this.recover(gauge.id);
-    await this.showCurve(fine);
+    await this.showCurve(fine, isStill);
   }
 
   /** What was missed while the gauge was not heard, its own curve has: nothing is left to ask. */
@@ -349,20 +360,26 @@ export class PullEntry {
     });
   }
 
-  private async showCurve(trace: Trace): Promise<void> {
+  private async showCurve(trace: Trace, isStill: () => boolean): Promise<void> {
     const { reading, bytes, digest } = await this.reader.read(trace, this.host().context());
-    if (!this.pending() && !this.question()) return;
+    if (!isStill()) return;
     this.curve.set({
       read: reading.ok ? reading.read : null,
       why: reading.ok ? null : reading.reason.text,
       trace,
-      packed: { id: timeOrderedId(), bytes },
+      packed: { id: timeOrderedId(), bytes: new Blob([bytes], { type: 'application/octet-stream' }) },
       digest,
     });
+    this.goByCurve();
+  }
+
+  /** The peak of the curve is the reading, and its suggestion stands until the person says otherwise. */
+  private goByCurve(): void {
+    const read = this.curve()?.read;
     const pending = this.pending();
-    if (!reading.ok || !pending) return;
-    this.pending.set({ ...pending, newtons: tidy(reading.read.peak.force), typed: reading.read.peak.force.toFixed(2) });
-    if (this.mode() === null) this.mode.set(reading.read.suggestion.mode);
+    if (!read || !pending) return;
+    this.pending.set({ ...pending, newtons: tidy(read.peak.force), typed: read.peak.force.toFixed(2) });
+    if (this.mode() === null) this.mode.set(read.suggestion.mode);
   }
 
   private ask(question: Question): void {
@@ -376,11 +393,9 @@ export class PullEntry {
     const question = this.question();
     if (!question) return;
     this.question.set(null);
-    const { newtons, unit, codes } = question;
-    const isPulled = codes.some((code) => code !== 'above-wire' && code !== 'other-unit' && code !== 'unit-slip');
-    const gauge = isPulled || this.curve() ? (this.gauge.chosen()?.id ?? null) : null;
+    const { newtons, unit, codes, gauge } = question;
     this.accept({ newtons, unit, confirmed: codes, note: null, gauge });
-    if (this.curve()?.read) this.mode.set(this.curve()?.read?.suggestion.mode ?? null);
+    this.goByCurve();
   }
 
   private accept(found: Omit<Pending, 'typed'>): void {
@@ -401,7 +416,7 @@ export class PullEntry {
     this.pending.set(null);
     this.question.set(null);
     this.mode.set(null);
-    this.curve.set(null);
+    this.forgetCurve();
     this.message.set('');
     this.note.set('');
     this.text.set('');
@@ -467,6 +482,7 @@ const asQuestion = (read: Extract<ForceRead, { outcome: 'question' }>): Question
   newtons: read.newtons,
   unit: read.unit,
   text: read.text,
+  gauge: null,
 });
 
 function peakOf({ forces }: Trace): number {

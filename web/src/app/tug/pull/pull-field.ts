@@ -67,13 +67,8 @@ import { PullEntry } from './pull-entry';
       width: 210px;
     }
     select {
-      background: var(--sheet);
-      border: 1px solid var(--line-strong);
-      border-radius: 4px;
-      color: var(--ink);
       font: 600 20px var(--figures);
       height: 64px;
-      padding: 0 8px;
     }
     .number {
       font-size: 68px;
