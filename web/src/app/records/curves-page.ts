@@ -87,7 +87,7 @@ const AT_ONCE = 6;
     section {
       display: grid;
       gap: 6px;
-      max-width: 720px;
+      max-width: 500px;
     }
     h2 {
       font-size: 18px;
@@ -151,7 +151,7 @@ export class CurvesPage {
     return {
       animation: false,
       textStyle: text,
-      grid: { left: 64, right: 40, top: 20, bottom: 44 },
+      grid: { left: 64, right: 40, top: 36, bottom: 44 },
       xAxis: {
         type: 'value' as const,
         name: 's',
@@ -180,10 +180,10 @@ export class CurvesPage {
                 markLine: {
                   symbol: 'none',
                   silent: true,
+                  lineStyle: { color: ink('fail'), type: 'solid' as const, width: 1.5, opacity: 1 },
                   data: [
                     {
                       yAxis: limit,
-                      lineStyle: { color: ink('fail'), type: 'solid' as const },
                       label: { formatter: 'limit', color: ink('fail') },
                     },
                   ],

@@ -68,7 +68,7 @@ import { StationGauge } from './station-gauge';
       gap: 8px 14px;
       padding: 6px 0;
     }
-    label {
+    label[for='station-gauge'] {
       font: 600 16px var(--figures);
     }
     tm-force-strip {
