@@ -1,5 +1,6 @@
 import {
   ACCEPTANCES,
+  LOOK_RECORDS,
   BRUSH_RULES,
   CONDUCTOR_KINDS,
   CONDUCTOR_MATERIALS,
@@ -130,7 +131,17 @@ export const terminalSchema: z.ZodType<Terminal> = z.strictObject({
   bites: z.number().int().positive().max(6).nullable(),
   dieIndex: part.nullable().default(null),
   barrelSize: part.nullable().default(null),
-  crimpHeights: z.array(z.strictObject({ size: conductorSize, height: positive, tolerance: positive })).default([]),
+  crimpHeights: z
+    .array(
+      z.strictObject({
+        size: conductorSize,
+        height: positive,
+        tolerance: positive,
+        width: positive.nullable().default(null),
+        widthTolerance: positive.nullable().default(null),
+      }),
+    )
+    .default([]),
   slideOn: z.array(
     z.strictObject({
       part,
@@ -256,6 +267,7 @@ const choices = {
   solder: z.enum(SOLDER_RULES),
   toolPolicy: z.enum(TOOL_POLICIES),
   pullEvidence: z.enum(PULL_EVIDENCE),
+  lookRecord: z.enum(LOOK_RECORDS),
   acceptance: z.enum(ACCEPTANCES),
   setUpPieces: z.number().int().min(1).max(50),
   measuredPieces: z.number().int().min(0).max(50),
@@ -292,6 +304,7 @@ export const practiceSchema: z.ZodType<Practice> = z.strictObject({
   looseInNest: choices.looseInNest.default('stop'),
   sealingHeat: choices.sealingHeat.default('hot-air'),
   solder: choices.solder.default('forbidden'),
+  lookRecord: choices.lookRecord.default('each-point'),
   measuredPieces: choices.measuredPieces.default(0),
   secondPersonReleases: choices.secondPersonReleases.default(false),
 });

@@ -159,6 +159,8 @@ export const CATALOGUES: Readonly<Record<CatalogueKind, Catalogue>> = {
           { path: 'size', title: 'size', type: 'size' },
           { path: 'height', title: 'height', type: 'length' },
           { path: 'tolerance', title: 'tolerance', type: 'length' },
+          { path: 'width', title: 'width', type: 'length', optional: true },
+          { path: 'widthTolerance', title: 'width tolerance', type: 'length', optional: true },
         ],
       },
     ],

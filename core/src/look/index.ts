@@ -1,2 +1,22 @@
-export { criteria, FINDINGS, type Criterion, type Finding } from './criteria';
-export { judgeLook, type LookVerdict, type PieceFinding } from './judgeLook';
+export { asDrawn } from './asDrawn';
+export { checkLookSheet, type LookSheetProblem } from './checkLookSheet';
+export { criteria, type Criterion } from './criteria';
+export { examples } from './examples';
+export { FAULTS, faultsOf, spoil, type Degree, type Example, type Fault } from './faults';
+export { FINDINGS, isGood, worseFinding, type Finding } from './Finding';
+export { findLookSheet } from './findLookSheet';
+export {
+  AS_DRAWN,
+  isCaliperOnly,
+  judgeLook,
+  showPoint,
+  type LookVerdict,
+  type PieceFinding,
+  type PointState,
+} from './judgeLook';
+export { judgePiece } from './judgePiece';
+export { wallOf, type LookContext } from './LookContext';
+export { MEASURED, PLAIN_SHEET, startingRows, type LookRow, type LookSheet, type Measured } from './LookSheet';
+export { numberFinding } from './numberFinding';
+export { type Piece } from './Piece';
+export { POINT_CODES, pointOf, POINTS, type Point, type PointCode, type PointUnit, type View } from './points';

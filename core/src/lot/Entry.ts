@@ -1,5 +1,5 @@
 import type { Gate } from '../crimp';
-import type { Finding } from '../look';
+import type { Finding, PointUnit } from '../look';
 import type { FailureMode, LimitKey } from '../tug';
 import type { ForceUnit, LengthUnit } from '../units';
 
@@ -20,11 +20,28 @@ export interface Standing {
   readonly setting: string | null;
   readonly positioner: string | null;
   readonly limit: LimitKey;
+  /** Sheet the pieces are looked at by; absent where the shop has none. */
+  readonly look?: LimitKey | undefined;
   readonly revisions: Revisions;
 }
 
-export const MEASURES = ['strip', 'height'] as const;
-/** What the caliper says of a sample piece: its strip length before the crimp, its crimp height after. */
+export const MEASURES = [
+  'strip',
+  'height',
+  'width',
+  'brush',
+  'window',
+  'gap',
+  'bite',
+  'bellmouth',
+  'tongue',
+  'twist',
+  'strands',
+  'wire-seal',
+  'cover',
+  'seal',
+] as const;
+/** What is measured of a piece: its strip length before the crimp, the numbers of the points to look at after it. */
 export type Measure = (typeof MEASURES)[number];
 
 export const CHANGES = ['wire-reel', 'terminal-reel', 'die', 'setting', 'tool', 'person', 'repair'] as const;
@@ -77,6 +94,8 @@ export type EntryBody = { readonly run?: number | undefined } & (
       /** Selector setting and positioner as set; absent where the tool has none. */
       readonly setting?: string | undefined;
       readonly positioner?: string | undefined;
+      /** Sheet the pieces of this run are looked at by; absent where the shop has none. */
+      readonly look?: LimitKey | undefined;
     }
   | { readonly kind: 'gate'; readonly gate: Gate; readonly answer: 'yes' | 'no'; readonly note: string }
   | {
@@ -84,18 +103,23 @@ export type EntryBody = { readonly run?: number | undefined } & (
       readonly lot?: number | undefined;
       readonly piece: number;
       readonly what: Measure;
+      /** mm, or the unit of the point it answers. */
       readonly value: number;
       readonly typed: string;
-      readonly unit: LengthUnit;
+      readonly unit: LengthUnit | PointUnit;
       readonly note: string;
+      /** Caliper it came from, or 'photo'; absent when typed. */
+      readonly from?: string | undefined;
     }
   | {
       readonly kind: 'finding';
       readonly lot?: number | undefined;
       readonly piece: number;
-      /** Code of a point to look at; in a lot also 'as-drawn': every point looked at, and all of them as drawn. */
+      /** Code of a point to look at, or 'as-drawn': every point looked at, and all of them as drawn. */
       readonly criterion: string;
       readonly finding: Finding;
+      /** What is wrong, by its code; absent where it has none or nothing is. */
+      readonly fault?: string | undefined;
       readonly note: string;
     }
   | {

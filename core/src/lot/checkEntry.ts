@@ -1,3 +1,4 @@
+import { AS_DRAWN, FAULTS, isGood, numberFinding, PLAIN_SHEET } from '../look';
 import { isValidMode, judgeReading, plausibleForce, type Limit, type ReadingVerdict } from '../tug';
 import type { SetUp } from './computeSetUp';
 import type { Judgement } from './judgeCombination';
@@ -5,8 +6,9 @@ import { entriesOf } from './entriesOf';
 import type { Entry, EntryBody, Revisions, Standing } from './Entry';
 import { lapseReasons } from './judgeRelease';
 import { checkLotEntry, checkLotPiece } from './production/checkLotEntry';
-import { AS_DRAWN, lotNumbers, readLot } from './production/readLot';
+import { lotNumbers, readLot } from './production/readLot';
 import { currentRun, lotOf, ofCurrentRun, ofLot, runOf } from './runs';
+import { measureAsked } from './measureAsked';
 import { sameRevisions, sameStanding } from './sameStanding';
 
 /** Why an entry is not taken on record: where, what is wrong and what to do. */
@@ -122,6 +124,21 @@ export function checkEntry(
     if ((body.positioner ?? null) !== (wanted.positioner?.id ?? null)) {
       return refuse('positioner-wrong', 'positioner', `It needs ${wanted.positioner?.label ?? 'no positioner'}.`);
     }
+    const { lookInEffect } = setUp;
+    const named = lookInEffect === PLAIN_SHEET ? undefined : lookInEffect;
+    if (
+      body.look?.document !== named?.document ||
+      body.look?.revision !== named?.revision ||
+      body.look?.class !== named?.class
+    ) {
+      return refuse(
+        'look-stale',
+        'look',
+        named
+          ? `Pieces are looked at by ${named.document} rev ${named.revision} now. Look again, then take the tool.`
+          : 'No sheet to look by is in effect any more. Look again, then take the tool.',
+      );
+    }
     if (entries.some((e) => e.body.kind === 'finding' || e.body.kind === 'reading')) {
       return refuse(
         'pieces-made',
@@ -152,6 +169,12 @@ export function checkEntry(
   if (!own)
     return refuse('wire-unknown', 'wire', `This barrel holds ${setUp.wires.length} wires; there is no wire ${wire}.`);
   const limit = (lot === null ? own.limit : (setUp.lots.get(lot)?.[wire - 1] ?? own.limit)).limit;
+  const points = lot === null ? setUp.criteria : (setUp.lotCriteria.get(lot) ?? setUp.criteria);
+  const wholePiece = setUp.look?.practice.lookRecord === 'whole-piece';
+  const valueOf = (piece: number, what: string) =>
+    entriesOf(lot === null ? entries : ofLot(journal, lot), 'measure').find(
+      (e) => e.body.piece === piece && e.body.what === what,
+    )?.body.value ?? null;
   switch (body.kind) {
     case 'release': {
       if (!rests?.stands || (rests.verdict !== 'accepted' && rests.verdict !== 'meets-made-up-limits')) {
@@ -170,18 +193,29 @@ export function checkEntry(
         : fine;
     }
     case 'measure': {
-      if (!(Number.isFinite(body.value) && body.value > 0)) {
-        return refuse('length-impossible', 'value', 'A length is a number above 0.');
+      const asked = measureAsked(lot === null ? setUp : { ...setUp, criteria: points }, body.what);
+      if (!asked) {
+        return refuse(
+          'measure-not-asked',
+          'what',
+          'Nothing says what this should be, so there is nothing to compare it with.',
+        );
       }
-      if (!setUp.measures[body.what]) {
-        return refuse('measure-not-asked', 'what', 'The terminal’s sheet gives nothing to compare this with.');
+      const isLength = asked.unit === 'mm';
+      if (!Number.isFinite(body.value) || body.value < 0 || (body.value === 0 && asked.range.min > 0)) {
+        return refuse('measure-impossible', 'value', `${asked.title}: type a number above 0.`);
       }
-      const range = setUp.measures[body.what];
-      if (range && body.value > 10 * range.max) {
+      if (isLength !== (body.unit === 'mm' || body.unit === 'in') || (!isLength && body.unit !== asked.unit)) {
+        return refuse('measure-unit', 'unit', `${asked.title} is measured in ${isLength ? 'mm or in' : asked.unit}.`);
+      }
+      if (asked.unit === 'strands' && !Number.isInteger(body.value)) {
+        return refuse('measure-impossible', 'value', 'Strands are counted: type a whole number.');
+      }
+      if (body.value > Math.max(10 * asked.range.max, asked.unit === 'mm' ? 20 : 360)) {
         return refuse(
           'length-implausible',
           'value',
-          `${body.value.toFixed(2)} mm is more than ten times what it may be. Check value and unit.`,
+          `${body.value} ${asked.unit} is far more than it may be. Check value and unit.`,
         );
       }
       return fine;
@@ -196,22 +230,45 @@ export function checkEntry(
       return fine;
     }
     case 'finding': {
+      if (lot === null && body.piece > MOST_PIECES)
+        return refuse('piece-out-of-range', 'piece', `Sample pieces are numbered 1 to ${MOST_PIECES}.`);
       if (body.criterion === AS_DRAWN) {
-        if (lot === null)
-          return refuse('criterion-unknown', 'criterion', 'A set-up piece is looked at point by point.');
+        if (lot === null && !wholePiece)
+          return refuse(
+            'criterion-unknown',
+            'criterion',
+            'This shop’s practice has a set-up piece looked at point by point.',
+          );
         return body.finding === 'accept'
           ? fine
           : refuse('finding-not-allowed', 'finding', 'Say which point is not as drawn.');
       }
-      const criterion = setUp.criteria.find((c) => c.code === body.criterion);
+      const criterion = points.find((c) => c.code === body.criterion);
       if (!criterion) return refuse('criterion-unknown', 'criterion', 'This set-up has no such point to look at.');
-      if (lot === null && body.piece > MOST_PIECES)
-        return refuse('piece-out-of-range', 'piece', `Sample pieces are numbered 1 to ${MOST_PIECES}.`);
       if (!criterion.findings.includes(body.finding)) {
         return refuse(
           'finding-not-allowed',
           'finding',
-          `'${criterion.title}' cannot be reworked: accept or reject it.`,
+          `'${criterion.title}' cannot be '${body.finding}': it is ${criterion.findings.join(' or ')}.`,
+        );
+      }
+      if (body.finding === 'note' && !body.note.trim() && !body.fault) {
+        return refuse('note-missing', 'note', 'A process note says what has moved.');
+      }
+      if (body.fault && !FAULTS.some((f) => f.code === body.fault && f.point === body.criterion)) {
+        return refuse('fault-unknown', 'fault', `'${criterion.title}' has no such fault.`);
+      }
+      const value = valueOf(body.piece, body.criterion);
+      if (
+        value !== null &&
+        criterion.number &&
+        isGood(body.finding) &&
+        !isGood(numberFinding(value, criterion.number))
+      ) {
+        return refuse(
+          'number-says-otherwise',
+          'finding',
+          `Piece ${body.piece} was measured outside its range there. Correct the number if it is wrong; it cannot be accepted over it.`,
         );
       }
       return fine;

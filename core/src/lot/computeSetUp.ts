@@ -1,15 +1,15 @@
 import { aftercare, bites, gates, orientation, type Bite, type GateStep, type Orientation } from '../crimp';
-import { criteria, type Criterion } from '../look';
+import { criteria, findLookSheet, type Criterion, type LookContext, type LookSheet } from '../look';
 import { judgeFit, nearestFits, type FitVerdict, type NearFit, type Use } from '../match';
 import type { Practice } from '../practice';
 import { choosePreparation, type Preparation, type Stripper } from '../prepare';
-import type { Terminal } from '../terminal';
+import type { Range, Terminal } from '../terminal';
 import { chooseTool, openToolBook, type Tool, type ToolCandidate, type ToolCheck, type ToolChoice } from '../tool';
 import { findLimit, type LimitFound, type LimitKey, type LimitTable } from '../tug';
 import { breakingLoad, type Wire } from '../wire';
 import { entriesOf } from './entriesOf';
 import type { Entry, Revisions } from './Entry';
-import { crimpHeight, type MeasureRanges } from './judgeMeasures';
+import { crimpHeight, crimpWidth } from './judgeStrips';
 import { ofCurrentRun } from './runs';
 
 /** Everything a combination is computed from. */
@@ -25,6 +25,8 @@ export interface SetUpContext {
   readonly tools: readonly Tool[];
   readonly checks: readonly ToolCheck[];
   readonly limits: readonly LimitTable[];
+  /** Sheets that say what pieces are looked at for. */
+  readonly looks: readonly LookSheet[];
   readonly cabinet: readonly Terminal[];
   /** Revisions it is set up from, and the newest ones in the cabinet. */
   readonly revisions: Revisions;
@@ -45,8 +47,16 @@ export interface SetUp {
   /** What follows for a contact that goes into a cavity. */
   readonly after: readonly string[];
   readonly criteria: readonly Criterion[];
-  /** What measured strip lengths and crimp heights have to lie in, mm. */
-  readonly measures: MeasureRanges;
+  /** What eye and caliper go by; null until tool and strip length are settled. */
+  readonly look: LookContext | null;
+  /** Sheet the pieces are looked at by: the one in effect when the tool was taken. */
+  readonly lookSheet: LookSheet;
+  /** Sheet in effect now, whatever the pieces were looked at by. */
+  readonly lookInEffect: LookSheet;
+  /** Points the pieces of each lot are looked at for, by the sheet it was opened with. */
+  readonly lotCriteria: ReadonlyMap<number, readonly Criterion[]>;
+  /** What measured strip lengths, crimp heights and widths have to lie in, mm; null where nothing says. */
+  readonly measures: Readonly<Record<'strip' | 'height' | 'width', Range | null>>;
   /** What a pull made now is judged by. */
   readonly limit: LimitFound;
   /** What the readings on record stand on: the table the latest of them was judged by, else `limit`. */
@@ -106,6 +116,25 @@ export function computeSetUp(
   const where = tool ? bites(terminal, tool.nest, practice) : [];
   const ready = tool && lies && preparation;
   const strip = preparation?.strip;
+  const measures = {
+    strip: strip?.window ?? null,
+    height: crimpHeight(terminal, wire),
+    width: crimpWidth(terminal, wire),
+  };
+  const look: LookContext | null = ready
+    ? {
+        terminal,
+        wire,
+        practice,
+        strip: preparation.strip,
+        nest: tool.nest,
+        orientation: lies,
+        bites: where,
+        height: measures.height,
+        width: measures.width,
+      }
+    : null;
+  const lookSheet = findLookSheet(context.looks, context.class, day, taken ? (taken.look ?? 'plain') : null);
   return {
     fit,
     nearest,
@@ -116,18 +145,17 @@ export function computeSetUp(
     bites: where,
     gates: ready ? gates({ terminal, practice, strip: preparation.strip, tool, lies, bites: where.length }) : [],
     after: aftercare(terminal),
-    criteria: ready
-      ? criteria({
-          terminal,
-          wire,
-          practice,
-          strip: preparation.strip,
-          nest: tool.nest,
-          orientation: lies,
-          bites: where,
-        })
-      : [],
-    measures: { strip: strip?.window ?? null, height: crimpHeight(terminal, wire) },
+    criteria: look ? criteria(look, lookSheet) : [],
+    look,
+    lookSheet,
+    lookInEffect: findLookSheet(context.looks, context.class, day),
+    lotCriteria: new Map(
+      entriesOf(journal, 'lot').map(({ body }) => [
+        body.lot,
+        look ? criteria(look, findLookSheet(context.looks, context.class, day, body.stands.look ?? 'plain')) : [],
+      ]),
+    ),
+    measures,
     limit,
     standing: judgedBy ? find(wire, judgedBy) : limit,
     breaks: breakingLoad(wire.conductor),

@@ -1,5 +1,5 @@
-import { families, everyTool, fourIndent, wireRound } from '../testing/families';
-import { checkAt, dry, limitTable, NOW, practice, stripper } from '../testing/shop';
+import { everyTool, familyContext, fourIndent, wireRound } from '../testing/families';
+import { NOW } from '../testing/shop';
 import { FAMILIES, type Family } from '../terminal';
 import { drawSheet, sideView } from '../sheet';
 import {
@@ -15,28 +15,6 @@ import {
   type SetUpContext,
 } from './index';
 import { lapseReasons } from './judgeRelease';
-
-const contextOf = (family: Family, changes: Partial<SetUpContext> = {}): SetUpContext => ({
-  terminal: families[family],
-  wire: wireRound,
-  together: [],
-  use: dry,
-  class: '2',
-  practice: { ...practice, measuredPieces: 1 },
-  strippers: [stripper],
-  tools: [everyTool, fourIndent],
-  checks: [checkAt('2026-11-25T06:00:00.000Z'), { ...checkAt('2026-11-25T06:00:00.000Z'), tool: 'FI' }],
-  limits: [
-    {
-      ...limitTable,
-      rows: [{ size: { scale: 'mm2', value: 1.5 }, families: [], material: null, force: 150, percent: null }],
-    },
-  ],
-  cabinet: [],
-  revisions: { terminal: 1, wire: 1, together: [], practice: 1 },
-  newest: { terminal: 1, wire: 1, together: [], practice: 1 },
-  ...changes,
-});
 
 /*
  * The wire: 7 x 0.5 mm concentric, envelope 3 x 0.5 = 1.5 mm. House practice: brush at least 1.5, gap 0 to 1.5, insulation
@@ -168,7 +146,7 @@ const WORKED: Readonly<
 describe('Every family', () => {
   for (const family of FAMILIES) {
     const worked = WORKED[family];
-    const setUp = () => computeSetUp(contextOf(family), [], NOW);
+    const setUp = () => computeSetUp(familyContext(family), [], NOW);
 
     it(`of the trade is set up from match to limit by its own rules: ${family}`, () => {
       const { fit, preparation, toolChoice, orientation, bites, gates, criteria, limit } = setUp();
@@ -183,7 +161,7 @@ describe('Every family', () => {
       expect(orientation?.critical).toBe(worked.critical);
       expect(bites.map((bite) => bite.centre)).toEqual(worked.bites);
       expect(gates.map((step) => step.gate as string)).toEqual(worked.gates);
-      const codes = criteria.map((c) => c.code);
+      const codes: string[] = criteria.map((c) => c.code);
       for (const code of worked.looks) expect(codes).toContain(code);
       expect(limit.limit?.force).toBe(150);
     });
@@ -191,7 +169,7 @@ describe('Every family', () => {
     it(`is drawn with the very lengths that are computed: ${family}`, () => {
       const { preparation, bites, toolChoice } = setUp();
       if (!preparation) throw new Error('no preparation');
-      const { terminal } = contextOf(family);
+      const { terminal } = familyContext(family);
       const view = sideView(terminal, wireRound, preparation.strip, bites, toolChoice.chosen?.nest.width ?? 3);
       expect((view?.insulationEdge ?? 0) - (view?.wireEnd ?? 0)).toBeCloseTo(preparation.strip.setPoint ?? -1, 9);
       expect(view?.length).toBe(terminal.barrel.length ?? -1);
@@ -199,7 +177,7 @@ describe('Every family', () => {
     });
 
     it(`has a set-up sheet that says strip length, way round and limit: ${family}`, () => {
-      const context = contextOf(family);
+      const context = familyContext(family);
       const computed = setUp();
       const pages = drawSheet(
         {
@@ -239,7 +217,7 @@ describe('Every family', () => {
 
 /** What a release says of the other wires in the barrel, proved with one set of revisions and looked at with another. */
 function judgeTogether(proved: number[], newest: number[]): string[] {
-  const setUp = computeSetUp(contextOf('ferrule'), [], NOW);
+  const setUp = computeSetUp(familyContext('ferrule'), [], NOW);
   const once = { terminal: 1, wire: 1, practice: 1 };
   const limit = { document: 'FL-SPEC-07', revision: 'C', class: '2' };
   const stands = {
@@ -257,7 +235,7 @@ function judgeTogether(proved: number[], newest: number[]): string[] {
 describe('The set-up run of a sealed contact', () => {
   class Run {
     entries: Entry[] = [];
-    constructor(public context = contextOf('sealed-contact')) {}
+    constructor(public context = familyContext('sealed-contact')) {}
     setUp() {
       return computeSetUp(this.context, this.entries, NOW);
     }
@@ -352,7 +330,7 @@ describe('The set-up run of a sealed contact', () => {
 
   it('lapses with its reason when limits, revisions, tool or evidence change', () => {
     const released = () => new Run().prove().release();
-    const [table] = contextOf('sealed-contact').limits;
+    const [table] = familyContext('sealed-contact').limits;
     if (!table) throw new Error('no table');
     expect(
       lapse(
@@ -432,7 +410,7 @@ describe('The set-up run of a sealed contact', () => {
   });
 
   it('takes a four-indent tool only at its setting and with its positioner', () => {
-    const run = new Run(contextOf('machined-contact'));
+    const run = new Run(familyContext('machined-contact'));
     const take = { kind: 'tool', tool: 'FI', die: '-', nest: 'four' } as const;
     expect(run.check(take)).toBe('setting-wrong');
     expect(run.check({ ...take, setting: '5' })).toBe('positioner-wrong');

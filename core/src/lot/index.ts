@@ -28,7 +28,7 @@ export {
   type StageVerdict,
 } from './judgeCombination';
 export { slotsToCheck } from './slotsToCheck';
-export { crimpHeight, judgeMeasures, type MeasureRanges, type MeasureVerdict } from './judgeMeasures';
+export { measureAsked, type MeasureAsked } from './measureAsked';
 export { standingOf, type ReleaseVerdict } from './judgeRelease';
 export * from './production';
 export { restsOf } from './restsOf';

@@ -6,7 +6,7 @@ import { reason, type Reason } from '../verdict';
 import type { SetUp, SetUpContext, WireSetUp } from './computeSetUp';
 import { entriesOf } from './entriesOf';
 import type { Entry } from './Entry';
-import { judgeMeasures } from './judgeMeasures';
+import { judgeStrips } from './judgeStrips';
 import { judgeRelease, type ReleaseVerdict } from './judgeRelease';
 import { ofCurrentRun } from './runs';
 
@@ -55,14 +55,19 @@ export function judgeCombination(
   const { practice, tools, checks } = context;
   const entries = ofCurrentRun(journal);
   const findings = entriesOf(entries, 'finding').map((e) => e.body);
-  const look = judgeLook(setUp.criteria, findings, practice.setUpPieces);
+  const look = judgeLook(setUp.criteria, {
+    findings,
+    numbers: entriesOf(entries, 'measure').map((e) => e.body),
+    count: practice.setUpPieces,
+    measured: practice.measuredPieces,
+  });
   const { groups, verdict: tug } = judgeTug(setUp, entries, practice);
   const stages: StageVerdict[] = [
     judgeMatch(setUp),
     judgePrepare(setUp, entries, practice),
     judgeToolStage(setUp, entries, tools, checks, now),
     judgeCrimp(setUp, entries),
-    judgeLookStage(setUp, entries, look, practice),
+    judgeLookStage(setUp, look, practice),
     tug,
   ];
   const order: StageState[] = ['fail', 'hold', 'missing'];
@@ -115,7 +120,7 @@ function judgePrepare({ preparation, measures }: SetUp, entries: readonly Entry[
     return { stage: 'prepare', state: 'fail', answer: none.text, reasons: [none] };
   }
   const { strip, notch } = preparation;
-  const measured = judgeMeasures('strip', measures.strip, entries, practice.measuredPieces);
+  const measured = judgeStrips(measures.strip, entries, practice.measuredPieces);
   const planned = [...strip.reasons, notch.reason];
   const works = strip.setPoint !== null && notch.notch !== null && !planned.some((r) => r.weight === 'bad');
   const reasons = works ? [...measured.reasons, ...planned] : planned;
@@ -231,24 +236,22 @@ function judgeCrimp(setUp: SetUp, entries: readonly Entry[]): StageVerdict {
   };
 }
 
-function judgeLookStage(setUp: SetUp, entries: readonly Entry[], look: LookVerdict, practice: Practice): StageVerdict {
+function judgeLookStage(setUp: SetUp, look: LookVerdict, practice: Practice): StageVerdict {
   if (!setUp.criteria.length) {
     const waits = reason('look-waits', 'hold', 'Waits for the set-up.');
     return { stage: 'look', state: 'missing', answer: waits.text, reasons: [waits] };
   }
   const accepted = look.pieces.filter((p) => p === 'accepted').length;
   const rejected = look.pieces.filter((p) => p === 'rejected').length;
-  const measured = judgeMeasures('height', setUp.measures.height, entries, practice.measuredPieces);
-  const worse = (['fail', 'missing', 'hold', 'pass'] as const).find((s) => s === look.state || s === measured.state);
   return {
     stage: 'look',
-    state: worse ?? 'missing',
+    state: look.state,
     answer: rejected
       ? `${rejected} of ${practice.setUpPieces} rejected.`
       : accepted
         ? `${accepted} of ${practice.setUpPieces} accepted.`
         : `${practice.setUpPieces} pieces, ${setUp.criteria.length} points each.`,
-    reasons: [...look.reasons, ...measured.reasons],
+    reasons: look.reasons,
   };
 }
 

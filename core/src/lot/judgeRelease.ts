@@ -1,3 +1,4 @@
+import { PLAIN_SHEET } from '../look';
 import { reason, type Reason } from '../verdict';
 import { entriesOf } from './entriesOf';
 import type { Entry, Revisions, Standing } from './Entry';
@@ -27,6 +28,7 @@ export function standingOf(setUp: SetUp, entries: readonly Entry[], revisions: R
     setting: taken.setting ?? null,
     positioner: taken.positioner ?? null,
     limit: { document: table.document, revision: table.revision, class: table.class },
+    ...(taken.look && { look: taken.look }),
     revisions,
   };
 }
@@ -66,6 +68,22 @@ export function lapseReasons(setUp: SetUp, stands: Standing, now: Standing | nul
       'lapsed-limit',
       `It was proved against ${stands.limit.document} rev ${stands.limit.revision}; ${
         applies ? `${applies.document} rev ${applies.revision} is in effect now` : 'no table is in effect now'
+      }.`,
+    );
+  }
+  const { lookInEffect } = setUp;
+  const isSame =
+    lookInEffect === PLAIN_SHEET
+      ? !stands.look
+      : lookInEffect.document === stands.look?.document && lookInEffect.revision === stands.look.revision;
+  if (!isSame) {
+    const by = stands.look ? `${stands.look.document} rev ${stands.look.revision}` : 'no sheet of the shop';
+    lapse(
+      'lapsed-look',
+      `Its pieces were looked at by ${by}; ${
+        lookInEffect === PLAIN_SHEET
+          ? 'no sheet is in effect now'
+          : `${lookInEffect.document} rev ${lookInEffect.revision} is in effect now`
       }.`,
     );
   }

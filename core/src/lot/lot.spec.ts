@@ -30,6 +30,7 @@ const context: SetUpContext = {
   use: dry,
   class: '2',
   practice,
+  looks: [],
   strippers: [{ ...stripper, repeatability: 0.1, step: 0.1 }],
   tools: [tool],
   checks: [checkAt('2026-11-25T06:00:00.000Z')],

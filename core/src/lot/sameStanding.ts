@@ -13,7 +13,7 @@ export function sameStanding(a: Standing, b: Standing): boolean {
   const limits = ['document', 'revision', 'class'] as const;
   return (
     keys.every((key) => a[key] === b[key]) &&
-    limits.every((key) => a.limit[key] === b.limit[key]) &&
+    limits.every((key) => a.limit[key] === b.limit[key] && a.look?.[key] === b.look?.[key]) &&
     sameRevisions(a.revisions, b.revisions)
   );
 }

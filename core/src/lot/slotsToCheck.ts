@@ -12,7 +12,12 @@ export function slotsToCheck(body: EntryBody): string[] | null {
   const slots = slotsInRun(body);
   const lot = lotOf(body);
   if (slots && lot !== null) {
-    const inLot = body.kind === 'ruling' ? [`${lotSlot(lot)}/reading/${body.piece}${wireSlot(body.wire)}`] : [];
+    const inLot =
+      body.kind === 'ruling'
+        ? [`${lotSlot(lot)}/reading/${body.piece}${wireSlot(body.wire)}`]
+        : body.kind === 'finding'
+          ? [`${lotSlot(lot)}/measure/${body.criterion}/${body.piece}`]
+          : [];
     return [slotInRun(run, 'tool'), lotSlot(lot), `${lotSlot(lot)}/finish`, ...inLot, `run/${run}`, `run/${run + 1}`];
   }
   // Its own run and the next one tell whether the entry belongs to the current run.
@@ -33,6 +38,8 @@ function slotsInRun(body: EntryBody): string[] | null {
       return ['tool', ...GATES.map((gate) => `gate/${gate}`)];
     case 'ruling':
       return ['tool', `reading/${body.piece}${wireSlot(body.wire)}`];
+    case 'finding':
+      return ['tool', `measure/${body.criterion}/${body.piece}`];
     default:
       return ['tool'];
   }

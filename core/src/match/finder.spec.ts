@@ -100,6 +100,7 @@ describe('A thin wire in a big barrel', () => {
       tools: [everyTool],
       checks: [checkAt(at)],
       limits: [limitTable],
+      looks: [],
       cabinet: [],
       revisions: { terminal: 1, wire: 1, together: [], practice: 1 },
       newest: { terminal: 1, wire: 1, together: [], practice: 1 },

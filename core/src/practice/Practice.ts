@@ -13,6 +13,7 @@ export const SEALING_HEATS = ['hot-air', 'flame'] as const;
 export const SOLDER_RULES = ['forbidden', 'trace-at-tip'] as const;
 export const TOOL_POLICIES = ['listed-only', 'suitable-by-geometry'] as const;
 export const PULL_EVIDENCE = ['grip-open', 'as-made'] as const;
+export const LOOK_RECORDS = ['each-point', 'whole-piece'] as const;
 export const ACCEPTANCES = ['each-and-group', 'minimum-only', 'group-only'] as const;
 
 /** Every choice where practitioners disagree, and the numbers that go with it. */
@@ -40,6 +41,8 @@ export interface PracticeChoices {
   readonly solder: (typeof SOLDER_RULES)[number];
   readonly toolPolicy: (typeof TOOL_POLICIES)[number];
   readonly pullEvidence: (typeof PULL_EVIDENCE)[number];
+  /** Whether each point of a good sample piece is answered by itself, or the piece may be said to be as drawn. */
+  readonly lookRecord: (typeof LOOK_RECORDS)[number];
   readonly acceptance: (typeof ACCEPTANCES)[number];
   /** Pieces made, looked at and pulled to prove a set-up. */
   readonly setUpPieces: number;

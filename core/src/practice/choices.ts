@@ -180,6 +180,19 @@ export const CHOICES: readonly Choice[] = [
     ],
   },
   {
+    key: 'lookRecord',
+    title: 'Record of a good piece',
+    why: 'Answering every point makes sure that each was looked at; one answer for a good piece is quicker and is easily given without looking.',
+    schools: [
+      school(P.LOOK_RECORDS[0], 'each point answered', 'Every point of a sample piece takes its own key.'),
+      school(
+        P.LOOK_RECORDS[1],
+        'the piece as a whole, when all is as drawn',
+        'A good sample piece takes one deliberate answer; the record says that it was given so.',
+      ),
+    ],
+  },
+  {
     key: 'acceptance',
     title: 'Acceptance',
     why: 'A lowest reading says little about the pieces that were not pulled.',

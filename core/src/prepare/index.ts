@@ -5,3 +5,4 @@ export { SLIDE_ON_PART_KINDS, type SlideOnPart } from './SlideOn';
 export { strandDamage } from './strandDamage';
 export { stripWindow, type StripWindow } from './stripWindow';
 export { type Stripper } from './Stripper';
+export { wirePlace, type WirePlace } from './wirePlace';

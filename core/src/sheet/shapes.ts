@@ -28,6 +28,8 @@ export interface PathShape {
   readonly stroke: Ink | null;
   readonly width: number;
   readonly dashed: boolean;
+  /** What of the piece it shows, where somebody may want to find it. */
+  readonly part: string | null;
 }
 
 export interface TextShape {
@@ -50,14 +52,15 @@ interface Look {
   readonly stroke?: Ink;
   readonly width?: number;
   readonly dashed?: boolean;
+  readonly part?: string;
 }
 
 const round = (value: number) => Number(value.toFixed(3));
 
 /** A path of SVG data. */
 export function path(d: string, look: Look): PathShape {
-  const { fill = null, stroke = null, width = 1, dashed = false } = look;
-  return { kind: 'path', d, fill, stroke, width, dashed };
+  const { fill = null, stroke = null, width = 1, dashed = false, part = null } = look;
+  return { kind: 'path', d, fill, stroke, width, dashed, part };
 }
 
 /** A rectangle from its left upper corner. */

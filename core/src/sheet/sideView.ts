@@ -1,6 +1,6 @@
 import type { Bite } from '../crimp';
-import type { StripWindow } from '../prepare';
-import { isSplice, type Range, type Terminal } from '../terminal';
+import { wirePlace, type StripWindow } from '../prepare';
+import { isSplice, type Terminal } from '../terminal';
 import { envelopeDiameter, type Wire } from '../wire';
 
 /** A box in mm: x grows from the tongue towards the wire, 0 at the barrel's wire end; y from the barrel's axis down. */
@@ -58,9 +58,9 @@ export function sideView(
   const { barrel } = terminal;
   const { length, outerDiameter, innerDiameter } = barrel;
   if (length === null || outerDiameter === null || innerDiameter === null) return null;
-  const set = strip.setPoint ?? (strip.window ? (strip.window.min + strip.window.max) / 2 : length);
-  const stripLength = strip.folded ? (set - (Math.PI / 2) * envelopeDiameter(wire.conductor)) / 2 : set;
-  const gap = insulationEdge(strip, length, barrel.depth, stripLength);
+  const place = wirePlace(terminal, wire, strip);
+  if (!place) return null;
+  const { bare: stripLength, edge: gap } = place;
   const wireEnd = gap - stripLength;
   const outer = outerDiameter / 2;
   const inner = innerDiameter / 2;
@@ -124,17 +124,7 @@ export function sideView(
     bites: bites.map((bite) => ({ order: bite.order, centre: -bite.centre, width: dieWidth })),
     wireEnd,
     insulationEdge: gap,
-    brush: strip.brush ? -length - wireEnd : null,
+    brush: place.brush,
     gap,
   };
-}
-
-/** Where the insulation edge is drawn, mm behind the barrel: the middle of what keeps brush and gap in range. */
-function insulationEdge(strip: StripWindow, length: number, depth: number | null, stripLength: number): number {
-  if (!strip.brush) return Math.max(0, stripLength - (depth ?? length));
-  const range: Range = {
-    min: Math.max(strip.position.min, stripLength - length - strip.brush.max),
-    max: Math.min(strip.position.max, stripLength - length - strip.brush.min),
-  };
-  return (range.min + range.max) / 2;
 }

@@ -88,12 +88,14 @@ export interface SlideOnItem {
   readonly wayRound: string | null;
 }
 
-/** Crimp height the sheet gives for one wire size, mm. */
+/** Crimp height, and where the sheet gives it the width, for one wire size, mm. */
 export interface CrimpHeight {
   readonly size: ConductorSize;
   readonly height: number;
   /** Plus or minus, mm. */
   readonly tolerance: number;
+  readonly width: number | null;
+  readonly widthTolerance: number | null;
 }
 
 export interface Terminal {

@@ -1,6 +1,7 @@
-import type { Terminal } from '../terminal';
+import type { SetUpContext } from '../lot';
+import type { Family, Terminal } from '../terminal';
 import type { Nest, Tool } from '../tool';
-import { bareRing, tool as handTool, wireRound } from './shop';
+import { bareRing, checkAt, dry, limitTable, practice, stripper, tool as handTool, wireRound } from './shop';
 
 /* One terminal of each family for the wire of 7 x 0.5 mm (1.374 mm2, 1.5 mm over the strands), in round numbers. */
 
@@ -62,7 +63,9 @@ export const families = {
       sealed: true,
       brushMax: 4,
       slideOn: [{ part: 'SE', label: 'wire seal', kind: 'seal', length: 6, wayRound: 'ribs towards the wire' }],
-      crimpHeights: [{ size: { scale: 'mm2', value: 1.5 }, height: 1.5, tolerance: 0.05 }],
+      crimpHeights: [
+        { size: { scale: 'mm2', value: 1.5 }, height: 1.5, tolerance: 0.05, width: null, widthTolerance: null },
+      ],
       cavity,
     },
     { ...open, length: 4 },
@@ -199,3 +202,27 @@ export const fourIndent: Tool = {
   positioners: [{ id: 'PO', label: 'positioner PO', mounted: false, adjustable: true, depth: 9.5, terminals: ['F06'] }],
 };
 export { wireRound };
+
+/** Everything one family is set up from, on the wire of 7 x 0.5 mm, with every tool fit for use. */
+export const familyContext = (family: Family, changes: Partial<SetUpContext> = {}): SetUpContext => ({
+  terminal: families[family],
+  wire: wireRound,
+  together: [],
+  use: dry,
+  class: '2',
+  practice: { ...practice, measuredPieces: 1 },
+  strippers: [stripper],
+  tools: [everyTool, fourIndent],
+  checks: [checkAt('2026-11-25T06:00:00.000Z'), { ...checkAt('2026-11-25T06:00:00.000Z'), tool: 'FI' }],
+  limits: [
+    {
+      ...limitTable,
+      rows: [{ size: { scale: 'mm2', value: 1.5 }, families: [], material: null, force: 150, percent: null }],
+    },
+  ],
+  looks: [],
+  cabinet: [],
+  revisions: { terminal: 1, wire: 1, together: [], practice: 1 },
+  newest: { terminal: 1, wire: 1, together: [], practice: 1 },
+  ...changes,
+});

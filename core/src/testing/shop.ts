@@ -149,6 +149,7 @@ export const practice: Practice = {
   sealingHeat: 'hot-air',
   solder: 'forbidden',
   pullEvidence: 'grip-open',
+  lookRecord: 'each-point',
   acceptance: 'each-and-group',
   setUpPieces: 5,
   measuredPieces: 0,

@@ -4,4 +4,4 @@ export { containment, type Containment } from './containment';
 export { judgeLot, type LotVerdict } from './judgeLot';
 export { type Disposed, type Due, type LotHead, type LotStep, type PieceCheck, type Span } from './LotState';
 export { planRisk, plannedPulls, type PlanRisk } from './planRisk';
-export { AS_DRAWN, lotNumbers, readLot } from './readLot';
+export { lotNumbers, readLot } from './readLot';

@@ -55,7 +55,7 @@ export function judgeLot(
     journal,
     lot,
     limits,
-    setUp.criteria.map((c) => c.code),
+    setUp.lotCriteria.get(lot) ?? setUp.criteria,
   );
   const disposed = dispositions(journal, lot);
   const suspicions = toolSuspicions(head, context.checks);

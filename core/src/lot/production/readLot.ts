@@ -1,11 +1,13 @@
+import { AS_DRAWN, isCaliperOnly, isGood, numberFinding, showPoint, type Criterion } from '../../look';
 import { isValidMode, judgeReading, type LimitFound } from '../../tug';
 import { entriesOf } from '../entriesOf';
-import type { Entry } from '../Entry';
+import type { Entry, EntryBody } from '../Entry';
 import { lotOf, ofLot } from '../runs';
 import type { Disposed, LotHead, LotStep, PieceCheck } from './LotState';
 
-/** A lot's own finding: every point was looked at, and all of them are as drawn. */
-export const AS_DRAWN = 'as-drawn';
+/** Whether an entry tells something of a piece that was made. */
+const isCheck = (body: EntryBody): body is Extract<EntryBody, { kind: 'finding' | 'reading' | 'measure' }> =>
+  body.kind === 'finding' || body.kind === 'reading' || body.kind === 'measure';
 
 /** The lots of a journal, by number. */
 export function lotNumbers(journal: readonly Entry[]): number[] {
@@ -49,7 +51,7 @@ export function readLot(journal: readonly Entry[], lot: number): LotHead | null 
     finishedAt: finish?.at ?? null,
     // A piece that was looked at or pulled has been made, whether it is counted yet or not.
     made: entries.reduce(
-      (most, { body }) => (body.kind === 'finding' || body.kind === 'reading' ? Math.max(most, body.piece) : most),
+      (most, { body }) => (isCheck(body) ? Math.max(most, body.piece) : most),
       Math.max(0, ...steps.map((s) => s.made)),
     ),
     steps,
@@ -61,22 +63,23 @@ export function readLot(journal: readonly Entry[], lot: number): LotHead | null 
  * judged by its own limit; the worst decides.
  *
  * @param limits of each wire in the barrel, by the table the lot was opened with
- * @param points codes of the points to look at
+ * @param points the points to look at; one that only a caliper can answer need not be there
  */
 export function pieceChecks(
   journal: readonly Entry[],
   lot: number,
   limits: readonly LimitFound[],
-  points: readonly string[],
+  points: readonly Criterion[],
 ): PieceCheck[] {
   const entries = ofLot(journal, lot);
   const about = new Map<number, { at: string; by: string }>();
   for (const { at, by, body } of entries) {
-    if (body.kind === 'finding' || body.kind === 'reading' || (body.kind === 'ruling' && about.has(body.piece))) {
+    if (isCheck(body) || (body.kind === 'ruling' && about.has(body.piece))) {
       about.set(body.piece, { at, by });
     }
   }
   const findings = group(entriesOf(entries, 'finding').map((e) => e.body));
+  const measured = group(entriesOf(entries, 'measure').map((e) => e.body));
   const readings = group(entriesOf(entries, 'reading').map((e) => e.body));
   const rulings = group(entriesOf(entries, 'ruling').map((e) => e.body));
 
@@ -84,9 +87,16 @@ export function pieceChecks(
     .sort(([a], [b]) => a - b)
     .map(([piece, { at, by }]) => {
       const seen = findings.get(piece) ?? [];
-      const rejected = seen.filter((f) => f.finding !== 'accept');
+      const out = (measured.get(piece) ?? []).flatMap(({ what, value }) => {
+        const point = points.find((c) => c.code === what);
+        return point?.number && !isGood(numberFinding(value, point.number))
+          ? [{ note: `${point.title.toLowerCase()} ${showPoint(value, point.number.unit)}` }]
+          : [];
+      });
+      const rejected = [...seen.filter((f) => !isGood(f.finding)), ...out];
       const isWhole =
-        seen.some((f) => f.criterion === AS_DRAWN) || points.every((c) => seen.some((f) => f.criterion === c));
+        seen.some((f) => f.criterion === AS_DRAWN) ||
+        points.filter((c) => !isCaliperOnly(c)).every((c) => seen.some((f) => f.criterion === c.code));
       const look = rejected.length
         ? ('rejected' as const)
         : isWhole && seen.length

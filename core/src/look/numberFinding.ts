@@ -1,0 +1,11 @@
+import type { Criterion } from './criteria';
+import type { Finding } from './Finding';
+
+/** What a measured number means for its point. A value on an end of the range is in it. */
+export function numberFinding(
+  value: number,
+  number: Pick<NonNullable<Criterion['number']>, 'range' | 'outside'>,
+): Finding {
+  const { min, max } = number.range;
+  return value < min - 1e-9 || value > max + 1e-9 ? number.outside : 'accept';
+}
