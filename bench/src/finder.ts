@@ -148,6 +148,7 @@ export function benchLoom(shop: ShopFile, practice: Practice, wires: number) {
       tools: shop.tools,
       checks: [],
       limits: shop.limits,
+      looks: [],
       cabinet: [],
       revisions: once,
       newest: once,

@@ -5,6 +5,11 @@ import {
   FAILURE_MODES,
   FINDINGS,
   FORCE_UNITS,
+  MARK_KINDS,
+  POINT_CODES,
+  POINT_UNITS,
+  SECTION_LABELS,
+  VIEWS,
   GATES,
   LENGTH_UNITS,
   MEASURES,
@@ -17,6 +22,7 @@ import {
   coveringSchema,
   limitKeySchema,
   limitTableSchema,
+  lookSheetSchema,
   practiceSchema,
   stripperSchema,
   terminalSchema,
@@ -51,10 +57,27 @@ export const standsSchema = z.strictObject({
   setting: partId.nullable(),
   positioner: partId.nullable(),
   limit: limitKeySchema,
+  look: limitKeySchema.optional(),
   revisions: revisionsSchema,
 });
 
 const traceKeySchema = z.strictObject({ id: z.uuid(), digest: z.string().regex(/^[0-9a-f]{64}$/, 'is no SHA-256') });
+
+const point = z.strictObject({ x: z.number(), y: z.number() });
+const share = z.number().min(0).max(1);
+export const photoMarksSchema = z.strictObject({
+  scale: z.strictObject({ from: point, to: point, length: z.number().positive('has to be above 0') }).nullable(),
+  marks: z
+    .array(
+      z.strictObject({
+        kind: z.enum(MARK_KINDS),
+        points: z.array(point).max(60, 'has more than 60 corners'),
+        point: z.enum(POINT_CODES).nullable(),
+        note,
+      }),
+    )
+    .max(60, 'has more than 60 marks'),
+});
 
 const positive = z.number().positive('has to be above 0');
 
@@ -67,6 +90,7 @@ export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind'
     nest: partId,
     setting: partId.optional(),
     positioner: partId.optional(),
+    look: limitKeySchema.optional(),
   }),
   z.strictObject({ kind: z.literal('gate'), run, gate: z.enum(GATES), answer: z.enum(['yes', 'no']), note }),
   z.strictObject({
@@ -75,10 +99,11 @@ export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind'
     lot: ofLot,
     piece,
     what: z.enum(MEASURES),
-    value: z.number().positive('has to be above 0'),
+    value: z.number().nonnegative('is below 0'),
     typed: z.string().max(60),
-    unit: z.enum(LENGTH_UNITS),
+    unit: z.enum([...LENGTH_UNITS, ...POINT_UNITS]),
     note,
+    from: partId.optional(),
   }),
   z.strictObject({
     kind: z.literal('finding'),
@@ -87,6 +112,7 @@ export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind'
     piece,
     criterion: partId,
     finding: z.enum(FINDINGS),
+    fault: partId.optional(),
     note,
   }),
   z.strictObject({
@@ -165,6 +191,48 @@ export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind'
     note,
   }),
   z.strictObject({ kind: z.literal('finish'), run, lot, note }),
+  z.strictObject({
+    kind: z.literal('photo'),
+    run,
+    lot: ofLot,
+    piece,
+    photo: traceKeySchema,
+    shows: z.enum(VIEWS),
+    note,
+  }),
+  z.strictObject({ kind: z.literal('marks'), run, lot: ofLot, piece, photo: z.uuid(), marks: photoMarksSchema, note }),
+  z.strictObject({
+    kind: z.literal('section'),
+    run,
+    lot: ofLot,
+    piece,
+    photo: z.uuid(),
+    pxPerMm: positive,
+    figures: z.strictObject({
+      metal: z.number().nonnegative(),
+      voids: share,
+      compression: z.number().nonnegative(),
+      height: z.number().nonnegative(),
+      width: z.number().nonnegative(),
+      left: share,
+      strands: z.number().int().nonnegative(),
+    }),
+    mended: z
+      .array(
+        z.strictObject({ label: z.enum(SECTION_LABELS), radius: positive.max(200), points: z.array(point).max(400) }),
+      )
+      .max(200),
+    note,
+  }),
+  z.strictObject({
+    kind: z.literal('cause'),
+    run,
+    lot: ofLot,
+    step,
+    cause: partId,
+    evidence: z.array(z.string().max(60)).max(80),
+    note,
+  }),
   z.strictObject({
     kind: z.literal('ruling'),
     run,
@@ -273,6 +341,8 @@ export const setUpFields = {
   tools: z.array(toolSchema),
   checks: z.array(toolCheckSchema),
   limits: z.array(limitTableSchema),
+  /** Sheets that say what pieces are looked at for. */
+  looks: z.array(lookSheetSchema).default([]),
   entries: z.array(keptEntrySchema),
 };
 
@@ -355,6 +425,19 @@ export const limitRecordSchema = z.object({
   ),
 });
 export type LimitRecord = z.infer<typeof limitRecordSchema>;
+
+export const lookRecordSchema = z.object({
+  sheet: lookSheetSchema,
+  draftedBy: z.string(),
+  releasedBy: z.string().nullable(),
+  releasedAt: z.string().nullable(),
+  withdrawnBy: z.string().nullable(),
+  withdrawnAt: z.string().nullable(),
+  problems: z.array(
+    z.object({ row: z.number(), field: z.string(), weight: z.enum(['bad', 'note']), text: z.string() }),
+  ),
+});
+export type LookRecord = z.infer<typeof lookRecordSchema>;
 
 /** A lot that was made with a tool between its last good check and the one that failed. */
 export const suspectSchema = z.object({

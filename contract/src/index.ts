@@ -11,3 +11,4 @@ export * from './gauge';
 export * from './certificate';
 export * from './charts';
 export * from './pointNumbers';
+export * from './study';

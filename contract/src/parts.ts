@@ -1,4 +1,9 @@
 import {
+  FINDINGS,
+  MEASURED,
+  POINT_CODES,
+  type LookRow,
+  type LookSheet,
   ACCEPTANCES,
   LOOK_RECORDS,
   BRUSH_RULES,
@@ -240,6 +245,7 @@ export const toolSchema: z.ZodType<Tool> = z.strictObject({
     )
     .default([]),
   insulationPositions: z.array(z.strictObject({ label, diameters: range })).default([]),
+  heightStep: positive.nullable().default(null),
   changeMinutes: z
     .strictObject({
       die: z.number().nonnegative(),
@@ -318,6 +324,29 @@ export const practiceDraftSchema = z.strictObject({
 });
 
 export const limitKeySchema = z.strictObject({ document: label, revision: part, class: part });
+
+const lookRowSchema: z.ZodType<LookRow> = z.strictObject({
+  point: z.enum(POINT_CODES),
+  families: z.array(z.enum(FAMILIES)),
+  findings: z.array(z.enum(FINDINGS)).min(1, 'has none'),
+  measured: z.enum(MEASURED),
+  min: z.number().nonnegative().nullable(),
+  max: z.number().nonnegative().nullable(),
+  outside: z.enum(FINDINGS),
+  text: z.string().max(300, 'is longer than 300 characters'),
+});
+
+export const lookSheetSchema: z.ZodType<LookSheet> = z.strictObject({
+  document: label,
+  revision: part,
+  class: part,
+  owner: label,
+  origin: z.enum(LIMIT_ORIGINS),
+  status: z.enum(LIMIT_STATUSES),
+  effectiveFrom: isoDate,
+  effectiveUntil: isoDate.nullable(),
+  rows: z.array(lookRowSchema).min(1, 'has no row'),
+});
 
 export const limitRowSchema: z.ZodType<LimitRow> = z.strictObject({
   size: conductorSize,

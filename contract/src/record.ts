@@ -13,6 +13,8 @@ export const recordSchema = z.strictObject({
   ...setUpFields,
   /** Curves the readings name, packed and in base64; absent in records from before there were any. */
   curves: z.array(z.strictObject({ id: z.uuid(), bytes: z.base64() })).default([]),
+  /** Photographs the entries name, as they are kept, in base64; absent in records from before there were any. */
+  photos: z.array(z.strictObject({ id: z.uuid(), bytes: z.base64() })).default([]),
   judgement: z.strictObject({
     verdict: z.enum(['accepted', 'meets-made-up-limits', 'rejected', 'open']),
     headline: z.string(),

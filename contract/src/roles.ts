@@ -18,6 +18,10 @@ const MAY = {
   'draft-limits': ['quality', 'engineer'],
   'import-record': ['quality'],
   'release-limits': ['quality'],
+  'draft-look': ['quality', 'engineer'],
+  'release-look': ['quality'],
+  'set-study': ['quality', 'engineer'],
+  'answer-study': ['technician', 'quality', 'engineer'],
   'manage-people': ['engineer'],
 } as const satisfies Record<string, readonly Role[]>;
 export type Action = keyof typeof MAY;

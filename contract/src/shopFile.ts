@@ -2,6 +2,7 @@ import { z } from 'zod';
 import {
   coveringSchema,
   limitTableSchema,
+  lookSheetSchema,
   practiceSchema,
   stripperSchema,
   terminalSchema,
@@ -23,5 +24,7 @@ export const shopFileSchema = z.strictObject({
   coverings: z.array(coveringSchema).default([]),
   practices: z.array(practiceSchema),
   limits: z.array(limitTableSchema),
+  /** Sheets of what pieces are looked at for; they come in as drafts too. */
+  looks: z.array(lookSheetSchema).default([]),
 });
 export type ShopFile = z.infer<typeof shopFileSchema>;

@@ -1,4 +1,5 @@
 export * from './units';
+export * from './geometry';
 export * from './wire';
 export * from './terminal';
 export * from './practice';
@@ -10,7 +11,9 @@ export * from './tool';
 export * from './crimp';
 export * from './look';
 export * from './tug';
+export * from './diagnosis';
 export * from './lot';
+export * from './study';
 export * from './records';
 export * from './catalogue';
 export * from './sheet';

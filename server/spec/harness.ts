@@ -7,7 +7,7 @@ import {
   type NewEntry,
   type Problem,
 } from '@tug-mark/contract';
-import { computeSetUp, ofCurrentRun, standingOf, type EntryBody } from '@tug-mark/core';
+import { computeSetUp, isCaliperOnly, ofCurrentRun, standingOf, type EntryBody } from '@tug-mark/core';
 import type { FastifyInstance, InjectOptions, LightMyRequestResponse } from 'fastify';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
@@ -182,7 +182,9 @@ export const reading = (
 
 /** Red ring on 1.0 mm2 of the chassis loom: set up, tool not taken yet. */
 export const FRESH = ['FL-RT-0406', 'FL-W-0100'] as const;
-export const TAKE_TOOL: EntryBody = { kind: 'tool', tool: 'HT-11', die: 'A', nest: '1' };
+/** The sheet of class 2 that is in effect in the demo shop. */
+export const LOOK = { document: 'FL-LOOK-03', revision: 'B', class: '2' } as const;
+export const TAKE_TOOL: EntryBody = { kind: 'tool', tool: 'HT-11', die: 'A', nest: '1', look: LOOK };
 
 export const sprayerLoom = () => readFile(`${DEMO_FOLDER}/sprayer-loom.csv`, 'utf8');
 
@@ -209,7 +211,7 @@ export async function proveSetUp(technician: Visitor, id: string): Promise<void>
   for (let piece = 1; piece <= 3; piece++) await technician.kept(id, measured(piece, 7.8));
   for (const { gate } of setUp.gates) await technician.kept(id, { kind: 'gate', gate, answer: 'yes', note: '' });
   for (let piece = 1; piece <= 5; piece++) {
-    for (const { code } of setUp.criteria) {
+    for (const { code } of setUp.criteria.filter((c) => !isCaliperOnly(c))) {
       await technician.kept(id, { kind: 'finding', piece, criterion: code, finding: 'accept', note: '' });
     }
   }

@@ -1,7 +1,7 @@
 import type { KeptEntry } from '@tug-mark/contract';
 import { randomUUID } from 'node:crypto';
 import { findBreak } from '../src/lot/chain';
-import { FRESH, problemOf, reading, Shop, sprayerLoom, TAKE_TOOL, type Visitor } from './harness';
+import { FRESH, problemOf, reading, Shop, sprayerLoom, TAKE_TOOL, type Visitor, LOOK } from './harness';
 
 describe('The journal', () => {
   let shop: Shop;
@@ -146,7 +146,7 @@ describe('A tool', () => {
     const odile = await shop.signIn('Odile');
     await odile.importCsv('Spray', await sprayerLoom());
     const { id } = await odile.combination('FL-WS-10', 'FL-W-0075');
-    const take = { kind: 'tool', tool: 'HT-14', die: 'W', nest: '10' } as const;
+    const take = { kind: 'tool', tool: 'HT-14', die: 'W', nest: '10', look: LOOK } as const;
     const due = problemOf(await odile.put(id, take));
     expect([due.code, due.title]).toEqual([
       'tool-refused',

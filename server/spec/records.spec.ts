@@ -86,15 +86,15 @@ describe('A shop file', () => {
     const shop = await Shop.open('empty');
     const ada = await shop.firstEngineer();
     const file = shopFileSchema.parse(JSON.parse(await readFile(`${DEMO_FOLDER}/shop.json`, 'utf8')));
-    expect((await ada.call('POST', '/api/shop-file', file)).json()).toEqual({ parts: 101, limits: 4 });
-    expect((await ada.call('POST', '/api/shop-file', file)).json()).toEqual({ parts: 0, limits: 0 });
+    expect((await ada.call('POST', '/api/shop-file', file)).json()).toEqual({ parts: 101, limits: 4, looks: 4 });
+    expect((await ada.call('POST', '/api/shop-file', file)).json()).toEqual({ parts: 0, limits: 0, looks: 0 });
     const limits = await ada.get<LimitRecord[]>('/api/limits');
     expect(new Set(limits.map((t) => t.table.status))).toEqual(new Set(['draft']));
     const thicker = {
       ...file,
       wires: file.wires.map((w) => (w.part === 'FL-W-0075' ? { ...w, insulationDiameter: 2.3 } : w)),
     };
-    expect((await ada.call('POST', '/api/shop-file', thicker)).json()).toEqual({ parts: 1, limits: 0 });
+    expect((await ada.call('POST', '/api/shop-file', thicker)).json()).toEqual({ parts: 1, limits: 0, looks: 0 });
     const backwards = {
       ...file,
       terminals: file.terminals.map((t) => ({ ...t, insulationRange: { min: 3, max: 2 } })),

@@ -182,6 +182,7 @@ export const CATALOGUES: Readonly<Record<CatalogueKind, Catalogue>> = {
       { path: 'calibrationUntil', title: 'calibration until', type: 'date' },
       { path: 'cycles', title: 'cycles', type: 'integer' },
       { path: 'cycleLimit', title: 'cycle limit', type: 'integer' },
+      { path: 'heightStep', title: 'height step', type: 'length', optional: true },
       { path: 'changeMinutes.die', title: 'die change', type: 'number', unit: 'min' },
       { path: 'changeMinutes.positioner', title: 'positioner change', type: 'number', unit: 'min' },
       { path: 'changeMinutes.setting', title: 'setting change', type: 'number', unit: 'min' },

@@ -1,3 +1,4 @@
+export { adjustHeight, type HeightAdjustment } from './adjustHeight';
 export { aftercare } from './aftercare';
 export { bites, type Bite } from './bites';
 export { cautions } from './cautions';

@@ -1,5 +1,5 @@
 import type { Family } from '../terminal';
-import type { LIMIT_ORIGINS, LIMIT_STATUSES, LimitKey } from '../tug/LimitTable';
+import type { LIMIT_ORIGINS, LIMIT_STATUSES, LimitKey } from '../tug';
 import type { Finding } from './Finding';
 import { POINTS, type PointCode } from './points';
 

@@ -18,6 +18,9 @@ export interface Piece {
   /** Crimp height and width; null where nothing says what they should be. */
   readonly height: number | null;
   readonly width: number | null;
+  /** Metal after the crimp against before, and share of the inside without metal, both 0 to 1. */
+  readonly compression: number;
+  readonly voids: number;
   /** Flare of the conductor grip towards the wire; null where the barrel is closed. */
   readonly bellmouth: number | null;
   /** Seam, wings or window against where they belong, about the wire. */

@@ -19,6 +19,8 @@ export function asDrawn(context: LookContext): Piece {
     biteOff: 0,
     height: middle(height),
     width: middle(width),
+    compression: 0.85,
+    voids: 0.03,
     bellmouth: terminal.barrel.seam === 'open' ? middle(bellmouthRange(context)) : null,
     turn: 0,
     lean: 0,

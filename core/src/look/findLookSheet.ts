@@ -1,4 +1,4 @@
-import type { LimitKey } from '../tug/LimitTable';
+import type { LimitKey } from '../tug';
 import { PLAIN_SHEET, type LookSheet } from './LookSheet';
 
 /**

@@ -19,4 +19,16 @@ export { wallOf, type LookContext } from './LookContext';
 export { MEASURED, PLAIN_SHEET, startingRows, type LookRow, type LookSheet, type Measured } from './LookSheet';
 export { numberFinding } from './numberFinding';
 export { type Piece } from './Piece';
-export { POINT_CODES, pointOf, POINTS, type Point, type PointCode, type PointUnit, type View } from './points';
+export {
+  POINT_CODES,
+  POINT_UNITS,
+  pointOf,
+  POINTS,
+  type Point,
+  type PointCode,
+  type PointUnit,
+  type View,
+  VIEWS,
+} from './points';
+export * from './photo';
+export * from './section';

@@ -65,14 +65,14 @@ export function pointState(
   const said = number && value !== null ? numberFinding(value, number) : null;
   const isAsked = number?.measured === 'each' || (number?.measured === 'first' && piece <= measured);
   // A caliper's point on a piece nobody has to measure is answered by not being asked.
-  const spared = number?.measured === 'first' && piece > measured && isCaliperOnly(criterion) ? 'accept' : null;
+  const spared = !isAsked && isCaliperOnly(criterion) ? 'accept' : null;
   const finding = given && said ? worseFinding(given, said) : (given ?? said ?? spared);
   return { finding, value, toMeasure: isAsked && value === null };
 }
 
-/** Points nobody can judge by eye. */
+/** Points nobody can judge by eye: they need a caliper, or a cut. */
 export function isCaliperOnly({ code }: Criterion): boolean {
-  return code === 'height' || code === 'width';
+  return code === 'height' || code === 'width' || code === 'compression' || code === 'voids';
 }
 
 /**

@@ -4,7 +4,7 @@ import { bellmouthRange, biteRoom, type LookContext } from './LookContext';
 import type { Piece } from './Piece';
 import type { Finding } from './Finding';
 
-export const VIEWS = ['from above', 'from the side', 'end on', 'all round'] as const;
+export const VIEWS = ['from above', 'from the side', 'end on', 'all round', 'section'] as const;
 export type View = (typeof VIEWS)[number];
 
 export const POINT_CODES = [
@@ -17,6 +17,8 @@ export const POINT_CODES = [
   'seam',
   'height',
   'width',
+  'compression',
+  'voids',
   'mark',
   'barrel',
   'strands',
@@ -208,6 +210,31 @@ export const POINTS: readonly Point[] = [
       `${(range?.min ?? 0).toFixed(2)} to ${(range?.max ?? 0).toFixed(2)} mm across the conductor crimp.`,
     findings: NO_REWORK,
     number: { unit: 'mm', what: 'crimp width', range: ({ width }) => width, of: (p) => p.width },
+    see: numberAlone,
+  },
+  {
+    code: 'compression',
+    title: 'Compression',
+    view: 'section',
+    applies: () => true,
+    accept: (_, range) => `${mm(range?.min ?? 0)} to ${mm(range?.max ?? 0)} % of the wire’s metal left in the cut.`,
+    findings: NO_REWORK,
+    number: {
+      unit: '%',
+      what: 'metal after the crimp against before',
+      range: () => ({ min: 75, max: 95 }),
+      of: (p) => p.compression * 100,
+    },
+    see: numberAlone,
+  },
+  {
+    code: 'voids',
+    title: 'Voids',
+    view: 'section',
+    applies: () => true,
+    accept: (_, range) => `At most ${mm(range?.max ?? 0)} % of the inside without metal.`,
+    findings: NO_REWORK,
+    number: { unit: '%', what: 'inside of the barrel without metal', range: () => upTo(8), of: (p) => p.voids * 100 },
     see: numberAlone,
   },
   {

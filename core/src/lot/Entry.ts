@@ -1,5 +1,13 @@
 import type { Gate } from '../crimp';
-import type { Finding, PointUnit } from '../look';
+import {
+  POINT_CODES,
+  type Finding,
+  type PhotoMarks,
+  type PointUnit,
+  type SectionFigures,
+  type SectionStroke,
+  type View,
+} from '../look';
 import type { FailureMode, LimitKey } from '../tug';
 import type { ForceUnit, LengthUnit } from '../units';
 
@@ -25,22 +33,7 @@ export interface Standing {
   readonly revisions: Revisions;
 }
 
-export const MEASURES = [
-  'strip',
-  'height',
-  'width',
-  'brush',
-  'window',
-  'gap',
-  'bite',
-  'bellmouth',
-  'tongue',
-  'twist',
-  'strands',
-  'wire-seal',
-  'cover',
-  'seal',
-] as const;
+export const MEASURES = ['strip', ...POINT_CODES] as const;
 /** What is measured of a piece: its strip length before the crimp, the numbers of the points to look at after it. */
 export type Measure = (typeof MEASURES)[number];
 
@@ -75,6 +68,12 @@ export const DISPOSITION_CAUSES = [
 
 /** Where a reading's curve is kept, and the SHA-256 of its packed bytes, so that the chain seals the curve too. */
 export interface TraceKey {
+  readonly id: string;
+  readonly digest: string;
+}
+
+/** A photograph as the shop keeps it, and the SHA-256 of its bytes, so that the chain seals the picture too. */
+export interface PhotoKey {
   readonly id: string;
   readonly digest: string;
 }
@@ -162,6 +161,44 @@ export type EntryBody = { readonly run?: number | undefined } & (
       /** Push it withstood, N; null when it was not pushed. */
       readonly force: number | null;
       readonly stayed: boolean;
+      readonly note: string;
+    }
+  | {
+      readonly kind: 'photo';
+      readonly lot?: number | undefined;
+      readonly piece: number;
+      readonly photo: PhotoKey;
+      readonly shows: View;
+      readonly note: string;
+    }
+  | {
+      /** What was measured on a photograph. Other marks are a correction. */
+      readonly kind: 'marks';
+      readonly lot?: number | undefined;
+      readonly piece: number;
+      readonly photo: string;
+      readonly marks: PhotoMarks;
+      readonly note: string;
+    }
+  | {
+      readonly kind: 'section';
+      readonly lot?: number | undefined;
+      readonly piece: number;
+      readonly photo: string;
+      readonly pxPerMm: number;
+      readonly figures: SectionFigures;
+      /** What a person drew over the mask, in its cells; empty when it was right. */
+      readonly mended: readonly SectionStroke[];
+      readonly note: string;
+    }
+  | {
+      /** What was found to be behind a fault, once it was put right. */
+      readonly kind: 'cause';
+      readonly lot?: number | undefined;
+      readonly step: number;
+      readonly cause: string;
+      /** What it was concluded from, by code. */
+      readonly evidence: readonly string[];
       readonly note: string;
     }
   | {

@@ -1,4 +1,5 @@
-import { AS_DRAWN, FAULTS, isGood, numberFinding, PLAIN_SHEET } from '../look';
+import { CAUSES } from '../diagnosis';
+import { AS_DRAWN, FAULTS, MARK_POINTS, isGood, numberFinding, PLAIN_SHEET } from '../look';
 import { isValidMode, judgeReading, plausibleForce, type Limit, type ReadingVerdict } from '../tug';
 import type { SetUp } from './computeSetUp';
 import type { Judgement } from './judgeCombination';
@@ -220,6 +221,26 @@ export function checkEntry(
       }
       return fine;
     }
+    case 'photo':
+      return fine;
+    case 'marks':
+    case 'section': {
+      const photo = entriesOf(lot === null ? entries : ofLot(journal, lot), 'photo').find(
+        (e) => e.body.photo.id === body.photo,
+      );
+      if (!photo) return refuse('photo-unknown', 'photo', 'The photograph this is about is not on record.');
+      if (body.kind === 'marks') {
+        const open = body.marks.marks.find((m) => m.points.length < MARK_POINTS[m.kind].least);
+        return open ? refuse('mark-open', 'marks', `A mark for ${open.kind} is not finished: it lacks points.`) : fine;
+      }
+      return body.figures.metal > 0 && body.pxPerMm > 0
+        ? fine
+        : refuse('section-empty', 'figures', 'The section shows no metal. Set its scale and read it again.');
+    }
+    case 'cause':
+      return CAUSES.some((c) => c.code === body.cause)
+        ? fine
+        : refuse('cause-unknown', 'cause', `'${body.cause}' is not among the causes.`);
     case 'gate': {
       const index = setUp.gates.findIndex((g) => g.gate === body.gate);
       if (index < 0) return refuse('gate-unknown', 'gate', 'This set-up has no such step.');

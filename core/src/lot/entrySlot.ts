@@ -42,6 +42,14 @@ function placeOf(body: Exclude<EntryBody, { kind: 'run' }>): string {
       return `hold/${body.piece}`;
     case 'retention':
       return `retention/${body.piece}/${body.cavity}`;
+    case 'photo':
+      return `photo/${body.photo.id}`;
+    case 'marks':
+      return `marks/${body.photo}`;
+    case 'section':
+      return `section/${body.photo}`;
+    case 'cause':
+      return `cause/${body.step}`;
     case 'release':
       return 'release';
     case 'lot':

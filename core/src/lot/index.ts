@@ -12,6 +12,7 @@ export {
   type Entry,
   type EntryBody,
   type Measure,
+  type PhotoKey,
   type Revisions,
   type Standing,
   type TraceKey,

@@ -17,7 +17,9 @@ export function slotsToCheck(body: EntryBody): string[] | null {
         ? [`${lotSlot(lot)}/reading/${body.piece}${wireSlot(body.wire)}`]
         : body.kind === 'finding'
           ? [`${lotSlot(lot)}/measure/${body.criterion}/${body.piece}`]
-          : [];
+          : body.kind === 'marks' || body.kind === 'section'
+            ? [`${lotSlot(lot)}/photo/${body.photo}`]
+            : [];
     return [slotInRun(run, 'tool'), lotSlot(lot), `${lotSlot(lot)}/finish`, ...inLot, `run/${run}`, `run/${run + 1}`];
   }
   // Its own run and the next one tell whether the entry belongs to the current run.
@@ -40,6 +42,9 @@ function slotsInRun(body: EntryBody): string[] | null {
       return ['tool', `reading/${body.piece}${wireSlot(body.wire)}`];
     case 'finding':
       return ['tool', `measure/${body.criterion}/${body.piece}`];
+    case 'marks':
+    case 'section':
+      return ['tool', `photo/${body.photo}`];
     default:
       return ['tool'];
   }

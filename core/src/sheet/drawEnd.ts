@@ -3,7 +3,7 @@ import type { Terminal } from '../terminal';
 import type { NestProfile } from '../tool';
 import { envelopeDiameter, type Wire } from '../wire';
 import type { Drawing } from './drawSide';
-import { PRESSED } from './outline';
+import { PRESSED } from '../geometry';
 import { packStrands } from './packStrands';
 import { circle, path, rect, text, type Shape } from './shapes';
 

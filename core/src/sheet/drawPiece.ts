@@ -2,7 +2,7 @@ import { wallOf, type LookContext, type Piece, type PointCode } from '../look';
 import { isSplice } from '../terminal';
 import { envelopeDiameter } from '../wire';
 import type { Drawing } from './drawSide';
-import { extentOf, outlineCorners, outlinePath, PRESSED, type Point2 } from './outline';
+import { extentOf, outlineCorners, outlinePath, PRESSED, type Point2 } from '../geometry';
 import { circle, line, path, rect, text, type Shape } from './shapes';
 
 const TONGUE = 9;

@@ -1,6 +1,5 @@
 export { drawEnd, type EndState } from './drawEnd';
 export { drawPieceEnd, drawPieceSide } from './drawPiece';
-export { extentOf, outlineCorners, outlinePath, PRESSED, type Extent, type Point2 } from './outline';
 export { drawCertificate, type CertificateInput } from './drawCertificate';
 export { drawSheet, type SheetInput } from './drawSheet';
 export { PAPERS, PAPER_SIZES, type Page, type Paper } from './PageWriter';

@@ -10,6 +10,8 @@ export {
   type RunSignal,
 } from './controlChart';
 export { findOutlier, type Outlier } from './grubbs';
+export { heightWindow, LEAST_PAIRS, type HeightWindow } from './heightWindow';
+export { cohenKappa, fleissKappa, type Kappa } from './kappa';
 export { acceptanceProbability, sampleForRisk } from './hypergeometric';
 export { normalFrom, random } from './random';
 export { summarise, type Summary } from './summarise';

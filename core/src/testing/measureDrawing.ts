@@ -1,4 +1,5 @@
-import { extentOf, type Drawing, type Extent, type Point2 } from '../sheet';
+import { extentOf, type Extent, type Point2 } from '../geometry';
+import type { Drawing } from '../sheet';
 
 /**
  * Where a part lies in a drawing, in its own units: the box around all shapes that show it, their strokes not counted.

@@ -189,6 +189,7 @@ export const tool: Tool = {
   cycleLimit: 1000,
   selector: [],
   positioners: [],
+  heightStep: null,
   insulationPositions: [],
   changeMinutes: { die: 6, positioner: 2, setting: 1 },
   dies: [

@@ -85,6 +85,8 @@ export interface Tool {
   readonly selector: readonly SelectorRow[];
   readonly positioners: readonly Positioner[];
   /** Positions of the insulation grip by insulation diameter. */
+  /** How far one step of the height adjustment moves the ram, mm; null where the tool has none. */
+  readonly heightStep: number | null;
   readonly insulationPositions: readonly { readonly label: string; readonly diameters: Range }[];
   /** Minutes it takes to change a die, a positioner, a setting. */
   readonly changeMinutes: { readonly die: number; readonly positioner: number; readonly setting: number };

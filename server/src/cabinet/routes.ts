@@ -28,18 +28,10 @@ import { bumpVersion } from '../db/bumpVersion';
 import { refusals } from '../http/problems';
 import { readFormerNames } from '../http/readFormerNames';
 import { only, signedIn } from '../people/session';
+import { keepShopFile } from './keepShopFile';
 import { readCsv } from '../records/readCsv';
 import { checkPractices, keepPractice } from './practices';
-import {
-  addCheck,
-  keepPart,
-  keepParts,
-  keepShopFile,
-  listParts,
-  listRevisions,
-  readCabinet,
-  readSuspect,
-} from './store';
+import { addCheck, keepPart, keepParts, listParts, listRevisions, readCabinet, readSuspect } from './store';
 
 const SCHEMAS = {
   wire: wireSchema,
@@ -71,7 +63,10 @@ export const cabinetRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { 
       onRequest: only('import-shop-file'),
       preValidation: readFormerNames,
       bodyLimit: 32 * MEBIBYTE,
-      schema: { body: shopFileSchema, response: { 200: z.object({ parts: z.number(), limits: z.number() }) } },
+      schema: {
+        body: shopFileSchema,
+        response: { 200: z.object({ parts: z.number(), limits: z.number(), looks: z.number() }) },
+      },
     },
     async (request) => {
       checkPractices(request.body.practices, await listParts(db, 'practice'));

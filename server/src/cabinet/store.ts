@@ -1,5 +1,5 @@
-import type { Cabinet, PartRevision, ShopFile, Suspect } from '@tug-mark/contract';
-import type { LimitTable, Practice, SlideOnPart, Stripper, Terminal, Tool, ToolCheck, Wire } from '@tug-mark/core';
+import type { Cabinet, PartRevision, Suspect } from '@tug-mark/contract';
+import type { Practice, SlideOnPart, Stripper, Terminal, Tool, ToolCheck, Wire } from '@tug-mark/core';
 import { suspectSpan } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
@@ -84,42 +84,6 @@ export async function keepParts<K extends PartKind>(
     })),
   );
   return changed.length;
-}
-
-/** Reads a shop file into the cabinet, whole or not at all. Limit tables enter as drafts and leave released ones alone. */
-export async function keepShopFile(db: Knex, file: ShopFile, by: string): Promise<{ parts: number; limits: number }> {
-  return db.transaction(async (trx) => {
-    const parts =
-      (await keepParts(trx, 'wire', file.wires, by)) +
-      (await keepParts(trx, 'terminal', file.terminals, by)) +
-      (await keepParts(trx, 'stripper', file.strippers, by)) +
-      (await keepParts(trx, 'tool', file.tools, by)) +
-      (await keepParts(trx, 'covering', file.coverings, by)) +
-      (await keepParts(trx, 'practice', file.practices, by));
-    const limits = await keepLimitDrafts(trx, file.limits, by);
-    await bumpVersion(trx);
-    return { parts, limits };
-  });
-}
-
-async function keepLimitDrafts(trx: Knex, tables: readonly LimitTable[], by: string): Promise<number> {
-  if (!tables.length) return 0;
-  const kept = await trx('limit_tables')
-    .insert(
-      tables.map((table) => ({
-        document: table.document,
-        revision: table.revision,
-        class: table.class,
-        status: 'draft',
-        body: JSON.stringify({ ...table, status: 'draft' }),
-        by_name: by,
-        drafted_by: by,
-      })),
-    )
-    .onConflict(['document', 'revision', 'class'])
-    .ignore()
-    .returning('document');
-  return kept.length;
 }
 
 interface CheckRow {

@@ -2,11 +2,13 @@ import type { Knex } from 'knex';
 import * as first from './migrations/001-first';
 import * as setUpInFull from './migrations/002-set-up-in-full';
 import * as lots from './migrations/003-lots';
+import * as look from './migrations/004-look';
 
 const MIGRATIONS = [
   { name: '001-first', up: first.up, down: first.down },
   { name: '002-set-up-in-full', up: setUpInFull.up, down: setUpInFull.down },
   { name: '003-lots', up: lots.up, down: lots.down },
+  { name: '004-look', up: look.up, down: look.down },
 ];
 
 /** Brings the database to the newest schema; safe to run from several processes at once (Knex locks). */

@@ -3,12 +3,14 @@ import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { z } from 'zod';
-import { addCheck, keepShopFile } from '../cabinet/store';
+import { keepShopFile } from '../cabinet/keepShopFile';
+import { addCheck } from '../cabinet/store';
 import { bumpVersion } from '../db/bumpVersion';
 import { hashPassword } from '../people/passwords';
 import { importWireList } from '../records/wireLists';
 import { keepGauge } from '../tug/gauges/store';
 import { DEMO_SIGN_INS } from './people';
+import { lookPastSchema, replayLook } from './lookPast';
 import { replay, workSchema } from './replay';
 
 /** What happened in the demo shop before today, told in hours before the demo is loaded. */
@@ -39,9 +41,12 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
   await keepShopFile(db, shop, 'Marek');
   await db.transaction(async (trx) => {
     // A shop file only ever brings drafts; the demo's tables come with the state their story gives them.
-    for (const table of shop.limits) {
+    for (const [kind, table] of [
+      ...shop.limits.map((each) => ['limit_tables', each] as const),
+      ...shop.looks.map((each) => ['look_sheets', each] as const),
+    ]) {
       const { document, revision, class: className, status } = table;
-      await trx('limit_tables')
+      await trx(kind)
         .where({ document, revision, class: className })
         .update({
           status,
@@ -77,6 +82,7 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
     await importWireList(db, { id: randomUUID(), name, class: '2', customer: null, bytes: await read(file) }, 'Odile');
   }
   await replay(db, history.work, hoursAgo);
+  await replayLook(db, lookPastSchema.parse(JSON.parse((await read('look.json')).toString('utf8'))), hoursAgo);
   for (const gauge of z.array(gaugeSchema).parse(JSON.parse((await read('gauges.json')).toString('utf8')))) {
     await keepGauge(db, gauge, 'Marek');
   }

@@ -1,5 +1,8 @@
 import {
   AS_DRAWN,
+  isCaliperOnly,
+  PLAIN_SHEET,
+  type LimitKey,
   CHANGES,
   computeSetUp,
   normalFrom,
@@ -40,6 +43,8 @@ const lotSchema = z.strictObject({
   fails: z.array(z.strictObject({ piece: z.number().int(), force: z.number() })),
   changes: z.array(z.strictObject({ at: z.number().int(), change: z.enum(CHANGES), to: z.string() })),
   finished: z.boolean(),
+  /** Crimp heights measured on each checked piece: their spread, mm, and N lost for each mm2 off the middle. */
+  heights: z.strictObject({ spread: z.number(), curve: z.number(), each: z.number().int() }).optional(),
 });
 
 export const workSchema = z.strictObject({
@@ -82,7 +87,7 @@ export async function replay(db: Knex, work: readonly Work[], hoursAgo: (hours: 
 }
 
 /** Entries of one combination, put on record at instants of the past. */
-class Replay {
+export class Replay {
   constructor(
     readonly db: Knex,
     private readonly journal: Journal,
@@ -111,7 +116,8 @@ async function setUp(bench: Replay, job: Work, start: Date): Promise<void> {
     minutes += 0.5;
     await bench.put(body, new Date(start.getTime() + minutes * 60_000));
   };
-  const { chosen } = (await bench.now(start)).setUp.toolChoice;
+  const { toolChoice, lookInEffect } = (await bench.now(start)).setUp;
+  const { chosen } = toolChoice;
   if (!chosen) throw new Error(`demo/history.json: no tool for ${job.terminal}`);
   await put({
     kind: 'tool',
@@ -120,18 +126,24 @@ async function setUp(bench: Replay, job: Work, start: Date): Promise<void> {
     nest: chosen.nest.id,
     ...(chosen.setting === null ? {} : { setting: chosen.setting }),
     ...(chosen.positioner === null ? {} : { positioner: chosen.positioner.id }),
+    ...(lookInEffect === PLAIN_SHEET ? {} : { look: keyOf(lookInEffect) }),
   });
-  const { gates, criteria, measures, preparation, breaks } = (await bench.now(start)).setUp;
+  const { gates, criteria, preparation, breaks } = (await bench.now(start)).setUp;
   const measured = job.gates === 'all' ? bench.context.practice.measuredPieces : 0;
   for (let piece = 1; piece <= measured; piece++) {
     const strip = preparation?.strip.setPoint;
     if (strip) await put(measure(piece, 'strip', strip));
-    const { height } = measures;
-    if (height) await put(measure(piece, 'height', Number(((height.min + height.max) / 2).toFixed(3))));
+    for (const { code, number } of criteria.filter(isCaliperOnly)) {
+      if (number?.measured !== 'first') continue;
+      const { min, max } = number.range;
+      // A little above and below the middle, as calipers read.
+      const off = ([0.06, -0.12, 0.04][piece % 3] ?? 0) * (max - min);
+      await put(measure(piece, code, Number(((min + max) / 2 + off).toFixed(3))));
+    }
   }
   for (const { gate } of job.gates === 'all' ? gates : []) await put({ kind: 'gate', gate, answer: 'yes', note: '' });
   for (let piece = 1; piece <= job.looked; piece++) {
-    for (const { code } of criteria) {
+    for (const { code } of criteria.filter((c) => !isCaliperOnly(c))) {
       const given = job.findings.find((f) => f.piece === piece && f.criterion === code);
       const finding: Finding = given?.finding ?? 'accept';
       await put({ kind: 'finding', piece, criterion: code, finding, note: given?.note ?? '' });
@@ -178,7 +190,8 @@ async function makeLot(bench: Replay, lot: z.infer<typeof lotSchema>, start: Dat
       );
       const meant =
         lot.fails.find((f) => f.piece === piece)?.force ?? lot.force - lot.wear * piece + lot.spread * normal();
-      await pull(bench, made.breaks, piece, meant, lot.seed * 10_000 + piece, at(piece, 12));
+      const lost = lot.heights ? await measured(bench, made, lot, piece, normal, at(piece, 8)) : 0;
+      await pull(bench, made.breaks, piece, meant - lost, lot.seed * 10_000 + piece, at(piece, 12));
     }
     for (const { change, to } of lot.changes.filter((c) => c.at === piece)) {
       const changed = {
@@ -196,6 +209,29 @@ async function makeLot(bench: Replay, lot: z.infer<typeof lotSchema>, start: Dat
   }
   if (lot.finished) await bench.put({ kind: 'finish', lot: 1, note: '' }, at(lot.made, 60));
 }
+
+/** Measures the height of a piece of a lot; how much force its distance from the middle costs, N. */
+async function measured(
+  bench: Replay,
+  { criteria }: SetUp,
+  { heights }: z.infer<typeof lotSchema>,
+  piece: number,
+  normal: () => number,
+  at: Date,
+): Promise<number> {
+  const range = criteria.find((c) => c.code === 'height')?.number?.range;
+  if (!range || !heights) return 0;
+  const off = Number((heights.spread * normal()).toFixed(3));
+  const value = Number(((range.min + range.max) / 2 + off).toFixed(3));
+  await bench.put({ ...measure(piece, 'height', value), lot: 1 } as EntryBody, at);
+  return heights.curve * off * off;
+}
+
+const keyOf = ({ document, revision, class: className }: LimitKey): LimitKey => ({
+  document,
+  revision,
+  class: className,
+});
 
 /** A simulated pull that slides out near a force, with its curve. */
 async function pull(

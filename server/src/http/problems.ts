@@ -71,6 +71,16 @@ export const refusals = {
       'The entry to correct is not in this journal or speaks of something else.',
       'Reload and correct the entry you see.',
     ),
+  photoMissing: () =>
+    new Refusal(
+      422,
+      'photo-missing',
+      'The photograph this entry names is not on record.',
+      'Send the photograph first; the entry keeps its place until then.',
+    ),
+  photoRefused: (code: string, title: string, detail: string) => new Refusal(422, code, title, detail),
+  photoTaken: () =>
+    new Refusal(409, 'photo-taken', 'Another photograph is kept under this id.', 'Send it under a new id.'),
   traceMissing: () =>
     new Refusal(
       422,
@@ -125,8 +135,8 @@ export const refusals = {
     new Refusal(
       409,
       'limit-not-draft',
-      `This table is ${status}.`,
-      'Only a draft can be released, only a released table withdrawn.',
+      `This document is ${status}.`,
+      'Only a draft can be released, only a released one withdrawn.',
     ),
   noPractice: (text: string) => new Refusal(409, 'no-practice', 'No practice profile applies.', text),
   staleRevision: (part: string, newest: number) =>
@@ -148,22 +158,28 @@ export const refusals = {
   practiceUnresolved: (code: string, text: string) =>
     new Refusal(422, code, 'This practice profile cannot be worked out.', text, { errors: [{ where: 'base', text }] }),
   limitProblems: (errors: NonNullable<Problem['errors']>) =>
-    new Refusal(422, 'limit-problems', 'This table cannot be released.', 'Mend what is named below in a new draft.', {
-      errors,
-      total: errors.length,
-    }),
+    new Refusal(
+      422,
+      'limit-problems',
+      'This document cannot be released.',
+      'Mend what is named below in a new draft.',
+      {
+        errors,
+        total: errors.length,
+      },
+    ),
   limitOverlaps: (name: string) =>
     new Refusal(
       409,
       'limit-overlaps',
       `${name} is in effect for the same days.`,
-      'Two tables that both apply give no limit at all. Release this one in its place, or withdraw the other first.',
+      'Two that both apply leave it open which one judges. Release this one in its place, or withdraw the other first.',
     ),
   secondPerson: (name: string) =>
     new Refusal(
       403,
       'second-person',
-      `${name} drafted this table.`,
+      `${name} drafted this document.`,
       'By the shop’s practice somebody else of quality has to release it.',
     ),
   limitStands: (name: string, status: string) =>

@@ -12,6 +12,7 @@ import {
   slotsToCheck,
   unpackTrace,
   type LimitKey,
+  type PhotoKey,
   type Rests,
   type SetUp,
   type SetUpContext,
@@ -24,6 +25,7 @@ import { listParts, readChecks, readRevisions, revisionKey } from '../cabinet/st
 import { bumpVersion } from '../db/bumpVersion';
 import { runPrepared } from '../db/prepared';
 import { refusals } from '../http/problems';
+import { listLooks } from '../look/store';
 import { listLimits } from '../tug/store';
 import { sealedContent } from './chain';
 
@@ -250,13 +252,14 @@ export function takenSince(journals: Iterable<readonly KeptEntry[]>): Map<string
 
 /** What every set-up of the shop shares. Other terminals are read only where one is refused. */
 export async function readShared(db: Knex, since?: ReadonlyMap<string, string>) {
-  const [strippers, tools, checks, limits] = await Promise.all([
+  const [strippers, tools, checks, limits, looks] = await Promise.all([
     listParts(db, 'stripper'),
     listParts(db, 'tool'),
     readChecks(db, since),
     listLimits(db),
+    listLooks(db),
   ]);
-  return { strippers, tools, checks, limits, cabinet: [] };
+  return { strippers, tools, checks, limits, looks, cabinet: [] };
 }
 
 async function newestOf(
@@ -377,6 +380,7 @@ export async function readView(db: Knex, id: string, which: 'all' | number | nul
     tools: shared.tools,
     checks: shared.checks,
     limits: shared.limits,
+    looks: shared.looks,
     lot,
     coverings: (await listParts(db, 'covering')).filter((part) => part.recoveredBore !== null),
     cabinet: refused ? await listParts(db, 'terminal') : [],
@@ -473,6 +477,7 @@ export class Journal {
         loadingRate: null,
       });
     }
+    if (entry.body.kind === 'photo') await this.photoIsKept(combination, entry.body.photo);
     const table = check.limit?.table;
     const content = {
       id: entry.id,
@@ -571,6 +576,14 @@ export class Journal {
         `The curve’s peak is ${peak.toFixed(1)} N, the reading says ${force.toFixed(1)} N. Keep the reading without the curve, or the curve’s own.`,
       );
     }
+  }
+
+  /**
+   * A photograph is kept before the entry that names it.
+   * @throws Refusal when it is not there or is another one
+   */
+  private async photoIsKept(combination: string, { id, digest }: PhotoKey): Promise<void> {
+    if (!(await this.db('photos').where({ id, combination, digest }).first('id'))) throw refusals.photoMissing();
   }
 
   /** A new run works from the revisions it names. Done again with the same entry it changes nothing. */

@@ -1,13 +1,14 @@
 import type { ChainReport } from '@tug-mark/contract';
 import type { Knex } from 'knex';
 import { createHash } from 'node:crypto';
+import { findPhoto, readWholePhoto, sha256 } from '../look/photos/store';
 import { ChainCheck } from './chain';
 import { readEntriesAfter } from './store';
 
 /** Entries read at a time: a chain of any length needs the memory of one portion. */
 const PORTION = 2000;
 
-/** Checks one combination's chain, and that the curves its readings name are the ones that were sealed. */
+/** Checks one combination's chain, and that the curves and photographs its entries name are the ones that were sealed. */
 export async function verifyChain(
   db: Knex,
   combination: string,
@@ -25,6 +26,14 @@ export async function verifyChain(
       if (!row) return { ...check.seen, text: `The curve of entry ${seq} is missing.` };
       if (createHash('sha256').update(row.bytes).digest('hex') !== digest) {
         return { ...check.seen, text: `The curve of entry ${seq} is not what was put on record.` };
+      }
+    }
+    for (const { seq, body } of entries) {
+      if (body.kind !== 'photo') continue;
+      const row = await findPhoto(db, body.photo.id);
+      if (!row) return { ...check.seen, text: `The photograph of entry ${seq} is missing.` };
+      if (sha256(await readWholePhoto(db, row)) !== body.photo.digest) {
+        return { ...check.seen, text: `The photograph of entry ${seq} is not what was put on record.` };
       }
     }
     const last = entries.at(-1);

@@ -10,7 +10,10 @@ import { Refusal, refusals } from '../http/problems';
 import { findBreak } from '../lot/chain';
 import { readView } from '../lot/store';
 import { readShop } from '../people/store';
-import { listLimits } from '../tug/store';
+import { sameOrNewDocuments } from '../documents/store';
+import { keepRecordPhotos, readRecordPhotos } from '../look/photos/store';
+import { LOOK_SHEETS } from '../look/store';
+import { LIMIT_TABLES } from '../tug/store';
 
 /** The record of one combination as it stands now. */
 export async function makeRecord(db: Knex, id: string, now: string): Promise<CombinationRecord> {
@@ -33,8 +36,10 @@ export async function makeRecord(db: Knex, id: string, now: string): Promise<Com
     tools,
     checks,
     limits: view.limits,
+    looks: view.looks,
     entries,
     curves: await readCurves(db, id),
+    photos: await readRecordPhotos(db, id),
     judgement: {
       verdict: judgement.verdict,
       headline: judgement.headline,
@@ -107,7 +112,8 @@ export function recordToCsv(record: CombinationRecord): string {
               : body.kind === 'ruling'
                 ? body.ruling
                 : '',
-        'length mm': body.kind === 'measure' ? body.value : '',
+        measured: body.kind === 'measure' ? body.value : '',
+        unit: body.kind === 'measure' ? (body.unit === 'in' ? 'mm' : body.unit) : '',
         'force N': body.kind === 'reading' ? body.force : '',
         'limit N': entry.verdict?.force ?? '',
         verdict: entry.verdict?.verdict ?? '',
@@ -153,25 +159,8 @@ export async function importRecord(db: Knex, record: CombinationRecord, by: stri
     await sameOrNew(trx, 'practice', [record.practice], by, record.revisions.practice);
     await sameOrNew(trx, 'stripper', record.strippers, by);
     await sameOrNew(trx, 'tool', record.tools, by);
-    const limits = new Map(
-      (await listLimits(trx)).map((table) => [`${table.document}/${table.revision}/${table.class}`, table]),
-    );
-    for (const table of record.limits) {
-      const standing = limits.get(`${table.document}/${table.revision}/${table.class}`);
-      if (!standing) {
-        await trx('limit_tables').insert({
-          document: table.document,
-          revision: table.revision,
-          class: table.class,
-          status: table.status,
-          body: JSON.stringify(table),
-          by_name: by,
-          drafted_by: by,
-        });
-      } else if (!isDeepStrictEqual({ ...standing, status: '' }, { ...table, status: '' })) {
-        throw refusals.conflictingPart(`Limit table ${table.document} rev ${table.revision}, class ${table.class},`);
-      }
-    }
+    await sameOrNewDocuments(trx, LIMIT_TABLES, record.limits, by, 'Limit table');
+    await sameOrNewDocuments(trx, LOOK_SHEETS, record.looks, by, 'Look sheet');
     for (const check of record.checks) await addCheck(trx, check);
     const revision = async (kind: PartKind, part: string) => (await newestRevisions(trx, kind)).get(part);
     await trx('combinations').insert({
@@ -193,6 +182,7 @@ export async function importRecord(db: Knex, record: CombinationRecord, by: stri
       ),
     });
     await keepCurves(trx, record, by);
+    await keepRecordPhotos(trx, record, by);
     await trx.batchInsert(
       'journal',
       record.entries.map((entry) => ({

@@ -7,7 +7,8 @@ import { z } from 'zod';
 import { refusals } from '../http/problems';
 import { only, signedIn } from '../people/session';
 import { readCsv } from '../records/readCsv';
-import { keepDraft, listLimitRecords, listLimits, moveLimit } from './store';
+import { keepDraft, moveDocument } from '../documents/store';
+import { LIMIT_TABLES, listLimitRecords, listLimits } from './store';
 import { touchedBy } from './touched';
 
 const today = () => new Date().toISOString().slice(0, 10);
@@ -38,7 +39,7 @@ export const tugRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
       },
       (request) => {
         const { replaces, ...key } = request.body;
-        return moveLimit(db, key, to, { by: signedIn(request).name, today: today(), replaces });
+        return moveDocument(db, LIMIT_TABLES, key, to, { by: signedIn(request).name, today: today(), replaces });
       },
     );
   }
@@ -50,7 +51,7 @@ export const tugRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
       schema: { body: limitTableSchema, response: { 200: z.array(limitRecordSchema) } },
     },
     async (request) => {
-      await keepDraft(db, request.body, signedIn(request).name);
+      await keepDraft(db, LIMIT_TABLES, request.body, signedIn(request).name);
       return listLimitRecords(db, today());
     },
   );

@@ -51,12 +51,7 @@ export function judgeLot(
   const head = readLot(journal, lot);
   if (!head) return null;
   const limits = setUp.lots.get(lot) ?? [];
-  const checks = pieceChecks(
-    journal,
-    lot,
-    limits,
-    setUp.lotCriteria.get(lot) ?? setUp.criteria,
-  );
+  const checks = pieceChecks(journal, lot, limits, setUp.lotCriteria.get(lot) ?? setUp.criteria);
   const disposed = dispositions(journal, lot);
   const suspicions = toolSuspicions(head, context.checks);
   const contained = containment(head, checks, disposed, suspicions);

@@ -1,22 +1,3 @@
-import type { NestProfile } from '../tool';
-
-/** Outline of the pressed barrel around the origin, in units where the barrel was 50 in radius. */
-export const PRESSED: Readonly<Record<NestProfile, string>> = {
-  'indent-and-cradle':
-    'M-44 -22C-40 -40 -20 -40 -12 -26L0 -6L12 -26C20 -40 40 -40 44 -22C58 30 30 50 0 50C-30 50 -58 30 -44 -22Z',
-  'window-indent':
-    'M-44 -22C-40 -40 -20 -40 -12 -26L0 -6L12 -26C20 -40 40 -40 44 -22C58 30 30 50 0 50C-30 50 -58 30 -44 -22Z',
-  'symmetric-oval': 'M-62 0C-62 -42 62 -42 62 0C62 42 -62 42 -62 0Z',
-  'two-bite': 'M-56 4C-50 -44 50 -44 56 4C62 44 -62 44 -56 4Z',
-  rolled: 'M-50 -6C-50 -44 -8 -46 0 -18C8 -46 50 -44 50 -6V32C50 40 44 44 36 44H-36C-44 44 -50 40 -50 32Z',
-  'four-indent':
-    'M-14 -46L0 -30L14 -46C34 -42 42 -34 46 -14L30 0L46 14C42 34 34 42 14 46L0 30L-14 46C-34 42 -42 34 -46 14L-30 0L-46 -14C-42 -34 -34 -42 -14 -46Z',
-  hex: 'M-26 -45H26L52 0L26 45H-26L-52 0Z',
-  contoured: 'M-46 -10C-40 -54 40 -54 46 -10L50 14C44 54 -44 54 -50 14Z',
-  trapezoid: 'M-34 -40H34L50 38H-50Z',
-  square: 'M-42 -42H42V42H-42Z',
-};
-
 export interface Point2 {
   readonly x: number;
   readonly y: number;
@@ -80,4 +61,24 @@ export function extentOf(points: readonly Point2[]): Extent {
     extent.bottom = Math.max(extent.bottom, y);
   }
   return extent;
+}
+
+/** Area of a closed outline, by the shoelace formula. */
+export function areaOf(corners: readonly Point2[]): number {
+  let twice = 0;
+  corners.forEach((a, i) => {
+    const b = corners[(i + 1) % corners.length] ?? a;
+    twice += a.x * b.y - b.x * a.y;
+  });
+  return Math.abs(twice) / 2;
+}
+
+/** Whether a point lies inside a closed outline: an odd number of its sides lies to the right of it. */
+export function isInside(corners: readonly Point2[], { x, y }: Point2): boolean {
+  let inside = false;
+  for (let i = 0, j = corners.length - 1; i < corners.length; j = i++) {
+    const [a, b] = [corners[i] as Point2, corners[j] as Point2];
+    if (a.y > y !== b.y > y && x < ((b.x - a.x) * (y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
+  }
+  return inside;
 }

@@ -1,0 +1,57 @@
+import fc from 'fast-check';
+import { markAnswers, measureMark, pixelsPerMm, type PhotoScale } from './index';
+
+/** 620 pixels are 2 mm: 310 to a millimetre. */
+const scale: PhotoScale = { from: { x: 100, y: 50 }, to: { x: 720, y: 50 }, length: 2 };
+const at = (x: number, y: number) => ({ x, y });
+
+describe('Measuring on a photograph', () => {
+  it('goes by a known length', () => {
+    expect(pixelsPerMm(scale)).toBe(310);
+    const length = measureMark({ kind: 'length', points: [at(0, 0), at(93, 124)] }, scale);
+    // 155 px
+    expect(length?.value).toBeCloseTo(0.5, 9);
+    expect(length?.unit).toBe('mm');
+    expect(length?.within).toBeGreaterThan(Math.SQRT2 / 310);
+  });
+
+  it('measures nothing without one, but angles', () => {
+    const points = [at(10, 0), at(0, 0), at(0, 10)];
+    expect(measureMark({ kind: 'length', points }, null)).toBeNull();
+    expect(measureMark({ kind: 'angle', points }, null)?.value).toBeCloseTo(90, 9);
+    expect(pixelsPerMm({ ...scale, to: scale.from })).toBeNull();
+  });
+
+  it('takes the smaller of the two angles between two arms', () => {
+    const angle = measureMark({ kind: 'angle', points: [at(-10, 1), at(0, 0), at(-10, -1)] }, null);
+    expect(angle?.value).toBeCloseTo(11.42, 2);
+  });
+
+  it('draws the circle through three points of its rim, whichever they are', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 1.9, noNaN: true }),
+        fc.double({ min: 20, max: 400, noNaN: true }),
+        (turn, r) => {
+          const rim = [0, 0.8 + turn / 3, 2.2 + turn].map((a) => at(500 + r * Math.cos(a), 300 + r * Math.sin(a)));
+          const circle = measureMark({ kind: 'circle', points: rim }, scale);
+          expect(circle?.value).toBeCloseTo((2 * r) / 310, 6);
+        },
+      ),
+    );
+    expect(measureMark({ kind: 'circle', points: [at(0, 0), at(5, 5), at(9, 9)] }, scale)).toBeNull();
+  });
+
+  it('measures an area by its corners', () => {
+    const square = [at(0, 0), at(310, 0), at(310, 310), at(0, 310)];
+    expect(measureMark({ kind: 'area', points: square }, scale)?.value).toBeCloseTo(1, 9);
+    expect(measureMark({ kind: 'area', points: square.slice(0, 2) }, scale)).toBeNull();
+  });
+
+  it('answers a point in its own unit only', () => {
+    expect(markAnswers('angle', '°')).toBeTrue();
+    expect(markAnswers('length', 'mm')).toBeTrue();
+    expect(markAnswers('length', '°')).toBeFalse();
+    expect(markAnswers('area', 'mm')).toBeFalse();
+  });
+});

@@ -1,0 +1,3 @@
+export { makeMicrograph, SOUND_MICROGRAPH, type MicrographModel } from './makeMicrograph';
+export { SECTION_LABELS, type Picture, type SectionFigures, type SectionLabel, type SectionStroke } from './Micrograph';
+export { mendSection, readSection, sectionFigures, type SectionReading, type SectionResult } from './readSection';

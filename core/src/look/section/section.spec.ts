@@ -1,0 +1,111 @@
+import { PRESSED } from '../../geometry';
+import type { NestProfile } from '../../tool';
+import {
+  makeMicrograph,
+  mendSection,
+  readSection,
+  sectionFigures,
+  SOUND_MICROGRAPH,
+  type MicrographModel,
+} from './index';
+
+const small: MicrographModel = { ...SOUND_MICROGRAPH, width: 640, height: 480, pxPerMm: 250 };
+const before = ({ strands, strandDiameter }: MicrographModel) => strands * (Math.PI / 4) * strandDiameter ** 2;
+
+function read(model: MicrographModel) {
+  const { picture, truth } = makeMicrograph(model);
+  const result = readSection(picture);
+  if (!result.ok) throw new Error(result.reasons[0]?.text ?? '');
+  return { truth, result, figures: sectionFigures(result.reading, model.pxPerMm, before(model)) };
+}
+
+describe('A made-up micrograph', () => {
+  it('has the compression and voids it was asked for, counted on its own pixels', () => {
+    const { truth } = makeMicrograph({ ...small, compression: 0.8, voids: 0.06 });
+    expect(truth.compression).toBeCloseTo(0.8, 2);
+    expect(truth.voids).toBeCloseTo(0.06, 2);
+    // 24 x 0.2: 0.754 mm2 before, 0.603 after
+    expect(truth.metal).toBeCloseTo(0.603, 2);
+  });
+
+  it('is the same again from the same seed', () => {
+    const one = makeMicrograph({ ...small, width: 300, height: 220, pxPerMm: 100 });
+    const two = makeMicrograph({ ...small, width: 300, height: 220, pxPerMm: 100 });
+    expect(one.picture.data).toEqual(two.picture.data);
+  });
+});
+
+describe('The section of a cut crimp', () => {
+  for (const profile of Object.keys(PRESSED) as NestProfile[]) {
+    it(`is read within 2.5 % of its metal and 1.5 points of its voids: ${profile}`, () => {
+      const model = { ...small, profile, seed: 7, turn: 5, light: 0.25, noise: 8, strands: 19, strandDiameter: 0.22 };
+      const { truth, figures } = read(model);
+      expect(Math.abs(figures.metal / truth.metal - 1)).toBeLessThan(0.025);
+      expect(Math.abs(figures.voids - truth.voids)).toBeLessThan(0.015);
+      expect(Math.abs(figures.compression - truth.compression)).toBeLessThan(0.025);
+      expect(figures.height).toBeCloseTo(truth.height, 1);
+      expect(figures.width).toBeCloseTo(truth.width, 1);
+    });
+  }
+
+  it('counts the strands where they can be told apart', () => {
+    expect(read({ ...small, strands: 7, strandDiameter: 0.37 }).figures.strands).toBe(7);
+    expect(read({ ...small, strands: 37, strandDiameter: 0.16, voids: 0.05 }).figures.strands).toBe(37);
+  });
+
+  it('tells which roll filled more', () => {
+    const { truth, figures } = read({ ...small, lean: 0.3, seed: 4 });
+    expect(Math.abs(figures.left - truth.left)).toBeLessThan(0.02);
+    expect(figures.left).not.toBeCloseTo(0.5, 2);
+  });
+
+  it('takes what a person draws over the mask, and only that', () => {
+    const { result, figures } = read(small);
+    const { reading } = result;
+    const middle = { x: reading.columns / 2, y: reading.rows / 2 + 20 };
+    const mended = mendSection(reading, [{ label: 'void', radius: 8, points: [middle] }]);
+    const after = sectionFigures(mended, small.pxPerMm, before(small));
+    // a disc of radius 8 cells at 250 px/mm: pi 64 / 250^2 = 0.00322 mm2 less, if it was all metal
+    const lost = figures.metal - after.metal;
+    expect(lost).toBeGreaterThan(0.0024);
+    expect(lost).toBeLessThan(0.0035);
+    expect(after.height).toBe(figures.height);
+  });
+
+  describe('declines to answer', () => {
+    const why = (model: MicrographModel, change: (data: Uint8Array | Uint8ClampedArray) => void = () => undefined) => {
+      const { picture } = makeMicrograph(model);
+      change(picture.data);
+      const result = readSection(picture);
+      return result.ok ? 'answered' : result.reasons[0]?.code;
+    };
+
+    it('when the crimp reaches the edge of the picture', () => {
+      expect(why({ ...small, width: 290 })).toBe('cut-off');
+    });
+
+    it('when it is too small in the picture', () => {
+      expect(why({ ...small, pxPerMm: 70 })).toBe('too-small');
+    });
+
+    it('when barrel and strands have one colour', () => {
+      const grey = (data: Uint8Array | Uint8ClampedArray) => {
+        for (let i = 0; i < data.length; i += 4) {
+          const mean = ((data[i] ?? 0) + (data[i + 1] ?? 0) + (data[i + 2] ?? 0)) / 3;
+          data[i] = data[i + 1] = data[i + 2] = mean;
+        }
+      };
+      expect(why(small, grey)).toBe('no-colour');
+    });
+
+    it('when there is nothing but grain', () => {
+      expect(why({ ...small, noise: 0 }, (data) => data.forEach((_, i) => (data[i] = 90 + ((i * 7919) % 60))))).toBe(
+        'no-contrast',
+      );
+    });
+
+    it('when it is out of focus', () => {
+      expect(why({ ...small, blur: 14, voids: 0.02 })).toBe('blurred');
+    });
+  });
+});

@@ -1,0 +1,223 @@
+import type { LimitKey, LimitTable } from '@tug-mark/core';
+import type { Knex } from 'knex';
+import { isDeepStrictEqual } from 'node:util';
+import { listParts } from '../cabinet/store';
+import { bumpVersion } from '../db/bumpVersion';
+import { refusals } from '../http/problems';
+
+/** What every document the shop judges by has: a key for good, a status and the days it is in effect. */
+export interface ShopDocument extends LimitKey {
+  readonly status: LimitTable['status'];
+  readonly effectiveFrom: string;
+  readonly effectiveUntil: string | null;
+}
+
+/** Something that stands against releasing a document. */
+export interface DocumentProblem {
+  readonly row: number;
+  readonly field: string;
+  readonly weight: 'bad' | 'note';
+  readonly text: string;
+}
+
+/** A kind of document: where it is kept, and what stands against releasing one. */
+export interface DocumentKind<T extends ShopDocument> {
+  readonly table: 'limit_tables' | 'look_sheets';
+  readonly problems: (db: Knex, today: string) => Promise<(document: T) => readonly DocumentProblem[]>;
+}
+
+interface DocumentRow<T> {
+  status: LimitTable['status'];
+  body: T;
+  drafted_by: string;
+  released_by: string | null;
+  released_at: Date | null;
+  withdrawn_by: string | null;
+  withdrawn_at: Date | null;
+}
+
+const whereIs = ({ document, revision, class: className }: LimitKey) => ({ document, revision, class: className });
+const nameOf = (key: LimitKey) => `${key.document} rev ${key.revision}, class ${key.class}`;
+const ORDER = ['document', 'revision', 'class'];
+
+/** Every revision of every document of a kind. The column decides the status; the body keeps what the document says. */
+export async function listDocuments<T extends ShopDocument>(db: Knex, { table }: DocumentKind<T>): Promise<T[]> {
+  const rows = (await db(table).orderBy(ORDER).select('status', 'body')) as Pick<DocumentRow<T>, 'status' | 'body'>[];
+  return rows.map((row) => ({ ...row.body, status: row.status }));
+}
+
+/** The documents with who drafted, released and withdrew them, and what stands against releasing each draft. */
+export async function listDocumentRecords<T extends ShopDocument>(db: Knex, kind: DocumentKind<T>, today: string) {
+  const [rows, check] = await Promise.all([
+    db(kind.table).orderBy(ORDER) as Promise<DocumentRow<T>[]>,
+    kind.problems(db, today),
+  ]);
+  return rows.map((row) => ({
+    document: { ...row.body, status: row.status },
+    draftedBy: row.drafted_by,
+    releasedBy: row.released_by,
+    releasedAt: row.released_at?.toISOString() ?? null,
+    withdrawnBy: row.withdrawn_by,
+    withdrawnAt: row.withdrawn_at?.toISOString() ?? null,
+    problems: row.status === 'draft' ? [...check(row.body)] : [],
+  }));
+}
+
+/**
+ * Keeps a draft, or the same draft again with other rows. What is released or withdrawn does not change.
+ * @throws Refusal when the document stands already
+ */
+export async function keepDraft<T extends ShopDocument>(
+  db: Knex,
+  { table }: DocumentKind<T>,
+  document: T,
+  by: string,
+): Promise<void> {
+  await db.transaction(async (trx) => {
+    const standing = (await trx(table).where(whereIs(document)).forUpdate().first('status', 'body')) as
+      Pick<DocumentRow<T>, 'status' | 'body'> | undefined;
+    const body: T = { ...document, status: 'draft' };
+    if (!standing) {
+      await trx(table).insert({
+        ...whereIs(document),
+        status: 'draft',
+        body: JSON.stringify(body),
+        by_name: by,
+        drafted_by: by,
+      });
+    } else if (standing.status !== 'draft') {
+      if (isDeepStrictEqual({ ...standing.body, status: 'draft' }, body)) return;
+      throw refusals.limitStands(nameOf(document), standing.status);
+    } else {
+      await trx(table)
+        .where(whereIs(document))
+        .update({ body: JSON.stringify(body), by_name: by, drafted_by: by, changed_at: trx.fn.now() });
+    }
+    await bumpVersion(trx);
+  });
+}
+
+/** Puts the documents of a shop file in as drafts; those that stand already are left alone. */
+export async function keepDrafts<T extends ShopDocument>(
+  trx: Knex,
+  { table }: DocumentKind<T>,
+  documents: readonly T[],
+  by: string,
+): Promise<number> {
+  if (!documents.length) return 0;
+  const kept = await trx(table)
+    .insert(
+      documents.map((document) => ({
+        ...whereIs(document),
+        status: 'draft',
+        body: JSON.stringify({ ...document, status: 'draft' }),
+        by_name: by,
+        drafted_by: by,
+      })),
+    )
+    .onConflict(['document', 'revision', 'class'])
+    .ignore()
+    .returning('document');
+  return kept.length;
+}
+
+/**
+ * Puts a document of somebody's record in as it stands there.
+ * @throws Refusal when one of the same key says something else
+ */
+export async function sameOrNewDocuments<T extends ShopDocument>(
+  trx: Knex,
+  kind: DocumentKind<T>,
+  documents: readonly T[],
+  by: string,
+  what: string,
+): Promise<void> {
+  const known = new Map((await listDocuments(trx, kind)).map((d) => [nameOf(d), d]));
+  for (const document of documents) {
+    const standing = known.get(nameOf(document));
+    if (!standing) {
+      await trx(kind.table).insert({
+        ...whereIs(document),
+        status: document.status,
+        body: JSON.stringify(document),
+        by_name: by,
+        drafted_by: by,
+      });
+    } else if (!isDeepStrictEqual({ ...standing, status: '' }, { ...document, status: '' })) {
+      throw refusals.conflictingPart(`${what} ${nameOf(document)},`);
+    }
+  }
+}
+
+/** What a move of a document needs to know beside it. */
+export interface Move {
+  readonly by: string;
+  /** ISO date */
+  readonly today: string;
+  /** Withdraw the document of the same class that is in effect for the same days. */
+  readonly replaces: boolean;
+}
+
+/**
+ * Draft to released, or released to withdrawn; nothing else.
+ * @throws Refusal when its rows or dates are wrong, another one applies for the same days, or the practice wants a second
+ *   person
+ */
+export async function moveDocument<T extends ShopDocument>(
+  db: Knex,
+  kind: DocumentKind<T>,
+  key: LimitKey,
+  to: 'released' | 'withdrawn',
+  { by, today, replaces }: Move,
+): Promise<T> {
+  return db.transaction(async (trx) => {
+    const row = (await trx(kind.table).where(whereIs(key)).forUpdate().first()) as DocumentRow<T> | undefined;
+    if (!row) throw refusals.notFound(nameOf(key));
+    const moved: T = { ...row.body, status: to };
+    if (row.status === to) return moved;
+    if (row.status !== (to === 'released' ? 'draft' : 'released')) throw refusals.limitNotDraft(row.status);
+    if (to === 'released') await mayRelease(trx, kind, row, { by, today, replaces });
+    const now = trx.fn.now();
+    const who = to === 'released' ? { released_by: by, released_at: now } : { withdrawn_by: by, withdrawn_at: now };
+    await trx(kind.table)
+      .where(whereIs(key))
+      .update({ status: to, by_name: by, changed_at: now, ...who });
+    await bumpVersion(trx);
+    return moved;
+  });
+}
+
+async function mayRelease<T extends ShopDocument>(
+  trx: Knex.Transaction,
+  kind: DocumentKind<T>,
+  row: DocumentRow<T>,
+  { by, today, replaces }: Move,
+): Promise<void> {
+  const { body } = row;
+  const practices = await listParts(trx, 'practice');
+  const wantsSecond = practices.some((p) => (p.class === null || p.class === body.class) && p.secondPersonReleases);
+  if (wantsSecond && row.drafted_by === by) throw refusals.secondPerson(by);
+  const bad = (await kind.problems(trx, today))(body).filter((p) => p.weight === 'bad');
+  if (bad.length) {
+    throw refusals.limitProblems(
+      bad.map(({ row: at, field, text }) => ({ where: field, ...(at ? { row: at } : {}), text })),
+    );
+  }
+  const overlapping = (await listDocuments(trx, kind)).filter(
+    (other) =>
+      other.status === 'released' &&
+      other.class === body.class &&
+      other.effectiveFrom <= (body.effectiveUntil ?? '9999-12-31') &&
+      body.effectiveFrom <= (other.effectiveUntil ?? '9999-12-31'),
+  );
+  for (const other of overlapping) {
+    if (!replaces) throw refusals.limitOverlaps(nameOf(other));
+    await trx(kind.table).where(whereIs(other)).update({
+      status: 'withdrawn',
+      by_name: by,
+      changed_at: trx.fn.now(),
+      withdrawn_by: by,
+      withdrawn_at: trx.fn.now(),
+    });
+  }
+}

@@ -1,0 +1,112 @@
+import type { CombinationRecord } from '@tug-mark/contract';
+import type { Knex } from 'knex';
+import { createHash } from 'node:crypto';
+import { Refusal, refusals } from '../../http/problems';
+import type { PhotoTaken } from './takePhoto';
+import { takePhoto } from './takePhoto';
+
+/** Bytes of one piece: a row of the table stays small, and reading one never needs the whole picture. */
+const PIECE = 256 * 1024;
+
+export const sha256 = (bytes: Buffer) => createHash('sha256').update(bytes).digest('hex');
+
+export interface PhotoRow {
+  readonly id: string;
+  readonly combination: string;
+  readonly digest: string;
+  readonly sent: string;
+  readonly width: number;
+  readonly height: number;
+  readonly size: number;
+}
+
+/** The photograph under an id, without its bytes. */
+export async function findPhoto(db: Knex, id: string): Promise<PhotoRow | undefined> {
+  return (await db('photos').where({ id }).first('id', 'combination', 'digest', 'sent', 'width', 'height', 'size')) as
+    PhotoRow | undefined;
+}
+
+/** Keeps a photograph in pieces. */
+export async function keepPhoto(
+  db: Knex,
+  { id, combination, sent, by }: { id: string; combination: string; sent: string; by: string },
+  { bytes, small, width, height }: PhotoTaken,
+): Promise<string> {
+  const digest = sha256(bytes);
+  await db.transaction(async (trx) => {
+    await trx('photos').insert({
+      id,
+      combination,
+      digest,
+      sent,
+      width,
+      height,
+      size: bytes.length,
+      small,
+      by_name: by,
+    });
+    for (let piece = 0; piece * PIECE < bytes.length; piece++) {
+      await trx('photo_pieces').insert({
+        photo: id,
+        piece,
+        bytes: bytes.subarray(piece * PIECE, (piece + 1) * PIECE),
+      });
+    }
+  });
+  return digest;
+}
+
+/** A photograph's bytes, a piece at a time. */
+export async function* readPhoto(db: Knex, id: string, size: number): AsyncGenerator<Buffer> {
+  for (let piece = 0; piece * PIECE < size; piece++) {
+    const row = (await db('photo_pieces').where({ photo: id, piece }).first('bytes')) as { bytes: Buffer } | undefined;
+    if (!row) throw new Error(`Photograph ${id} lacks its piece ${piece}.`);
+    yield row.bytes;
+  }
+}
+
+/** All of a photograph's bytes. */
+export async function readWholePhoto(db: Knex, { id, size }: Pick<PhotoRow, 'id' | 'size'>): Promise<Buffer> {
+  const pieces: Buffer[] = [];
+  for await (const piece of readPhoto(db, id, size)) pieces.push(piece);
+  return Buffer.concat(pieces);
+}
+
+/** The photographs a record carries: those its entries name. */
+export async function readRecordPhotos(db: Knex, combination: string): Promise<CombinationRecord['photos']> {
+  const rows = (await db('photos').where({ combination }).orderBy('at').select('id', 'size')) as PhotoRow[];
+  const named = new Set(
+    (
+      (await db('journal')
+        .where({ combination })
+        .whereRaw("body ->> 'kind' = 'photo'")
+        .select(db.raw("body -> 'photo' ->> 'id' AS id"))) as { id: string }[]
+    ).map((row) => row.id),
+  );
+  const photos: CombinationRecord['photos'] = [];
+  for (const row of rows) {
+    if (named.has(row.id)) photos.push({ id: row.id, bytes: (await readWholePhoto(db, row)).toString('base64') });
+  }
+  return photos;
+}
+
+/** Puts the photographs of a record in their place; the digests its entries were sealed with have to hold. */
+export async function keepRecordPhotos(trx: Knex, record: CombinationRecord, by: string): Promise<void> {
+  const wanted = new Map(
+    record.entries.flatMap(({ body }) => (body.kind === 'photo' ? [[body.photo.id, body.photo.digest]] : [])),
+  );
+  for (const [index, { id, bytes: text }] of record.photos.entries()) {
+    const bytes = Buffer.from(text, 'base64');
+    const digest = sha256(bytes);
+    if (wanted.get(id) !== digest) {
+      const text = `Photograph ${index + 1} is not what was sealed with its entry.`;
+      throw new Refusal(422, 'chain-broken', 'The record was changed after it was made.', text, {
+        errors: [{ where: `photos.${index}`, text }],
+      });
+    }
+    if (await findPhoto(trx, id)) throw refusals.photoTaken();
+    // Decoded to make sure that it is a picture; kept as it was sealed.
+    const { small, width, height } = await takePhoto(bytes, 'image/jpeg');
+    await keepPhoto(trx, { id, combination: record.combination.id, sent: digest, by }, { bytes, small, width, height });
+  }
+}
