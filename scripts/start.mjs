@@ -109,7 +109,7 @@ run(async () => {
       say(`  ${name.padEnd(6)} ${role.padEnd(11)} password ${password}${note.includes('lapsed') ? `  (${note})` : ''}`);
     }
     if (shop.isDemo) say(`${shop.name} is a made-up demo shop. Its limits are made up too.`);
-    for (const gauge of gauges) say(`Stand-in force gauge, to pull with: http://127.0.0.1:${gauge.panel}`);
+    for (const gauge of gauges) say(`Stand-in ${gauge.what}: http://127.0.0.1:${gauge.panel}`);
     say('Ctrl-C stops it.');
     server.once('exit', (code) => {
       if (!stopping) {

@@ -1,4 +1,4 @@
-import { FORCE_UNITS, openLinePattern } from '@tug-mark/core';
+import { FORCE_UNITS, LENGTH_UNITS, openLinePattern } from '@tug-mark/core';
 import { z } from 'zod';
 
 /** How a force gauge is reached and how it writes; a gauge behind a serial-to-network box is one like any other. */
@@ -8,6 +8,8 @@ export const gaugeSchema = z
       .string()
       .trim()
       .regex(/^[A-Za-z0-9][A-Za-z0-9.-]{0,39}$/, 'is letters, digits, points and hyphens, 40 at most'),
+    /** What it measures: a caliper sends a line when its button is pressed, and has neither rate nor curve. */
+    kind: z.enum(['force', 'caliper']).default('force'),
     label: z.string().trim().min(1, 'is empty').max(80, 'is longer than 80 characters'),
     host: z
       .string()
@@ -16,7 +18,7 @@ export const gaugeSchema = z
     port: z.number().int().min(1).max(65_535),
     /** Literal text with {value}, {unit}, {status} and {any}. */
     pattern: z.string().max(120, 'is longer than 120 characters'),
-    unit: z.enum(FORCE_UNITS),
+    unit: z.enum([...FORCE_UNITS, ...LENGTH_UNITS]),
     /** Readings a second it sends. */
     rate: z.number().int().min(1).max(2000),
     /** Most it can bear, N. */
@@ -32,6 +34,11 @@ export const gaugeSchema = z
   })
   .superRefine((gauge, context) => {
     const read = openLinePattern(gauge.pattern, gauge.unit);
+    const isLength = (LENGTH_UNITS as readonly string[]).includes(gauge.unit);
+    if (isLength !== (gauge.kind === 'caliper')) {
+      const text = gauge.kind === 'caliper' ? 'is no length: a caliper sends mm or in' : 'is no force';
+      context.addIssue({ code: 'custom', path: ['unit'], message: text });
+    }
     if (!read.ok) context.addIssue({ code: 'custom', path: ['pattern'], message: read.text });
   });
 export type Gauge = z.infer<typeof gaugeSchema>;
@@ -39,6 +46,8 @@ export type Gauge = z.infer<typeof gaugeSchema>;
 /** What a station hears of its gauge. */
 export const gaugeEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('state'), state: z.enum(['connected', 'lost', 'silent', 'refused']), text: z.string() }),
+  /** A caliper's button was pressed. */
+  z.object({ kind: z.literal('length'), gauge: z.string(), millimetres: z.number() }),
   z.object({
     kind: z.literal('forces'),
     /** N, in order. */

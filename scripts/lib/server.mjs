@@ -29,20 +29,22 @@ export function startServer(env, entry = 'server/src/main.ts', args = []) {
   });
 }
 
-/** Ports of the demo's two stand-in gauges and their panels, as demo/gauges.json names them. */
+/** Ports of the demo's stand-in gauges and their panels, as demo/gauges.json names them. */
 const GAUGES = [
   { port: 4881, panel: 4882, seed: 11 },
   { port: 4883, panel: 4884, seed: 12 },
+  { entry: 'stand-ins/src/runCaliper.ts', port: 4885, panel: 4886, seed: 13 },
 ];
 
-/** Starts the demo's force gauges; one whose port is taken is left out, and its station hears that it does not answer. */
+/** Starts the demo's force gauges and caliper; one whose port is taken is left out, and its station hears that it does not answer. */
 export async function startGauges() {
   const started = [];
-  for (const { port, panel, seed } of GAUGES) {
+  for (const { entry = 'stand-ins/src/runForceGauge.ts', port, panel, seed } of GAUGES) {
     const args = ['--port', String(port), '--panel', String(panel), '--seed', String(seed)];
     try {
-      const child = await startServer({}, 'stand-ins/src/runForceGauge.ts', args);
-      started.push(Object.assign(child, { panel }));
+      const child = await startServer({}, entry, args);
+      const what = entry.includes('Caliper') ? 'caliper, to measure with' : 'force gauge, to pull with';
+      started.push(Object.assign(child, { panel, what }));
     } catch {
       process.stderr.write(`Port ${port} is taken: the stand-in gauge there is left out.\n`);
     }

@@ -7,6 +7,7 @@ import { FRESH, problemOf, reading, Shop, TAKE_TOOL } from './harness';
 
 const settings = (port: number, changes: Partial<Gauge> = {}): Gauge => ({
   id: 'G-9',
+  kind: 'force',
   label: 'Gauge 9',
   host: '127.0.0.1',
   port,

@@ -22,7 +22,11 @@ export const liveRoutes: FastifyPluginAsyncZod<{ hub: Hub; bridge: GaugeBridge }
 
   app.get(
     '/live',
-    { schema: { querystring: z.object({ gauge: z.string().max(40).optional() }) } },
+    {
+      schema: {
+        querystring: z.object({ gauge: z.string().max(40).optional(), caliper: z.string().max(40).optional() }),
+      },
+    },
     (request, reply) => {
       signedIn(request);
       const stream = new PassThrough({ highWaterMark: 2 * MOST_BEHIND });
@@ -40,7 +44,14 @@ export const liveRoutes: FastifyPluginAsyncZod<{ hub: Hub; bridge: GaugeBridge }
           send(news.kind, news);
         }),
       ];
-      const { gauge } = request.query;
+      const { gauge, caliper } = request.query;
+      if (caliper) {
+        ends.push(
+          bridge.follow(caliper, (event: GaugeEvent) => {
+            if (event.kind !== 'forces') send('caliper', event);
+          }),
+        );
+      }
       if (gauge) {
         ends.push(
           bridge.follow(gauge, (event: GaugeEvent) => {

@@ -30,6 +30,7 @@ export const routes: Routes = [
       { path: 'crimp', loadComponent: () => import('./crimp/crimp-stage').then((m) => m.CrimpStage) },
       { path: 'look', loadComponent: () => import('./look/look-stage').then((m) => m.LookStage) },
       { path: 'tug', loadComponent: () => import('./tug/tug-stage').then((m) => m.TugStage) },
+      { path: 'cause', loadComponent: () => import('./diagnosis/cause-stage').then((m) => m.CauseStage) },
       { path: 'release', loadComponent: () => import('./lot/release-stage').then((m) => m.ReleaseStage) },
       { path: 'lot', loadComponent: () => import('./lot/lot-stage').then((m) => m.LotStage) },
     ],
@@ -68,6 +69,31 @@ export const routes: Routes = [
     path: 'limits',
     title: 'Limits · Tug Mark',
     loadComponent: () => import('./tug/limits-page').then((m) => m.LimitsPage),
+  },
+  {
+    path: 'looks',
+    title: 'Look sheets · Tug Mark',
+    loadComponent: () => import('./look/looks-page').then((m) => m.LooksPage),
+  },
+  {
+    path: 'photos/:id/:photoId',
+    title: 'Photograph · Tug Mark',
+    loadComponent: () => import('./look/photo-page').then((m) => m.PhotoPage),
+  },
+  {
+    path: 'sections/:id/:photoId',
+    title: 'Section · Tug Mark',
+    loadComponent: () => import('./look/section-page').then((m) => m.SectionPage),
+  },
+  {
+    path: 'studies',
+    title: 'Studies · Tug Mark',
+    loadComponent: () => import('./study/studies-page').then((m) => m.StudiesPage),
+  },
+  {
+    path: 'studies/:id',
+    title: 'Study · Tug Mark',
+    loadComponent: () => import('./study/study-page').then((m) => m.StudyPage),
   },
   {
     path: 'charts',

@@ -1,4 +1,11 @@
-export { openLinePattern, readGaugeLine, type GaugeLine, type LinePattern, type LinePatternRead } from './linePattern';
+export {
+  openLinePattern,
+  readCaliperLine,
+  readGaugeLine,
+  type GaugeLine,
+  type LinePattern,
+  type LinePatternRead,
+} from './linePattern';
 export {
   doubtText,
   PullWatch,

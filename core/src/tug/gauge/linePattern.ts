@@ -1,13 +1,21 @@
-import { FORCE_UNITS, readNumber, toNewtons, type ForceUnit } from '../../units';
+import {
+  FORCE_UNITS,
+  LENGTH_UNITS,
+  readNumber,
+  toMillimetres,
+  toNewtons,
+  type ForceUnit,
+  type LengthUnit,
+} from '../../units';
 
 /** How a gauge writes a reading, opened for use. */
-export interface LinePattern {
+export interface LinePattern<U extends ForceUnit | LengthUnit = ForceUnit> {
   readonly expression: RegExp;
-  readonly unit: ForceUnit;
+  readonly unit: U;
 }
 
-export type LinePatternRead =
-  { readonly ok: true; readonly pattern: LinePattern } | { readonly ok: false; readonly text: string };
+export type LinePatternRead<U extends ForceUnit | LengthUnit = ForceUnit> =
+  { readonly ok: true; readonly pattern: LinePattern<U> } | { readonly ok: false; readonly text: string };
 
 const PLACES: Readonly<Record<string, string>> = {
   value: String.raw`(?<value>[+-]?\s*(?:\d+[.,]?\d*|[.,]\d+)(?:[eE][+-]?\d+)?|[A-Za-z-]{2,8})`,
@@ -25,8 +33,8 @@ const LONGEST_PATTERN = 120;
  * @param unit the gauge's unit, for lines that name none
  * @example openLinePattern('F {value} {unit} {status}', 'N')
  */
-export function openLinePattern(text: string, unit: ForceUnit): LinePatternRead {
-  const refuse = (why: string): LinePatternRead => ({ ok: false, text: why });
+export function openLinePattern<U extends ForceUnit | LengthUnit>(text: string, unit: U): LinePatternRead<U> {
+  const refuse = (why: string): LinePatternRead<U> => ({ ok: false, text: why });
   if (text.length > LONGEST_PATTERN) return refuse(`A line pattern has ${LONGEST_PATTERN} characters at most.`);
   const parts = text.trim().split(/(\{[a-z]*\}|\s+)/);
   const seen: string[] = [];
@@ -41,7 +49,7 @@ export function openLinePattern(text: string, unit: ForceUnit): LinePatternRead 
       source += piece;
     } else source += /^\s+$/.test(part) ? String.raw`\s+` : part.replace(/[^A-Za-z0-9 ]/g, String.raw`\$&`);
   }
-  if (!seen.includes('value')) return refuse('It needs {value}, where the force stands.');
+  if (!seen.includes('value')) return refuse('It needs {value}, where the number stands.');
   return { ok: true, pattern: { expression: new RegExp(`^\\s*${source}\\s*$`), unit } };
 }
 
@@ -87,4 +95,19 @@ export function readGaugeLine(line: string, { expression, unit }: LinePattern): 
     status: ZEROED.test(word) ? 'zeroed' : 'fine',
     otherUnit: own === unit ? null : own,
   };
+}
+
+/**
+ * Reads one line of a caliper, in mm; null for anything that is no length of 0 or more. A line's own unit goes before the
+ * settings' one.
+ */
+export function readCaliperLine(line: string, { expression, unit }: LinePattern<LengthUnit>): number | null {
+  if (line.length > 200) return null;
+  const groups = expression.exec(line)?.groups;
+  if (!groups) return null;
+  const said = groups['unit'];
+  const own = said === undefined ? unit : LENGTH_UNITS.find((u) => u === said.toLowerCase());
+  const read = readNumber((groups['value'] ?? '').replace(/\s/g, ''));
+  if (!own || read.outcome !== 'number' || read.rest !== '' || read.value < 0) return null;
+  return Number(toMillimetres(read.value, own).toFixed(6));
 }

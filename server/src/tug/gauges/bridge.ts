@@ -1,10 +1,14 @@
 import type { Gauge, GaugeEvent } from '@tug-mark/contract';
 import {
   MOST_SAMPLES,
+  FORCE_UNITS,
+  LENGTH_UNITS,
   openLinePattern,
+  readCaliperLine,
   readGaugeLine,
   toNewtons,
   type ForceUnit,
+  type LengthUnit,
   type LinePattern,
   type Trace,
 } from '@tug-mark/core';
@@ -77,6 +81,7 @@ class GaugeLine {
   private socket: Socket | null = null;
   private settings: Gauge | null = null;
   private pattern: LinePattern | null = null;
+  private caliper: LinePattern<LengthUnit> | null = null;
   private rest = '';
   private forces: number[] = [];
   private overload = false;
@@ -165,8 +170,8 @@ class GaugeLine {
       return;
     }
     if (this.isClosed) return;
-    const read = settings && openLinePattern(settings.pattern, settings.unit);
-    if (!settings?.active || !read?.ok) {
+    if (settings) this.openPattern(settings);
+    if (!settings?.active || (!this.pattern && !this.caliper)) {
       this.tellState({
         kind: 'state',
         state: 'refused',
@@ -176,7 +181,6 @@ class GaugeLine {
       return;
     }
     this.settings = settings;
-    this.pattern = read.pattern;
     const { host, port, label } = settings;
     const socket = connect({ host, port });
     this.socket = socket;
@@ -207,6 +211,15 @@ class GaugeLine {
     });
   }
 
+  private openPattern({ pattern, unit }: Gauge): void {
+    const force = FORCE_UNITS.find((u) => u === unit);
+    const length = LENGTH_UNITS.find((u) => u === unit);
+    const forces = force && openLinePattern(pattern, force);
+    const lengths = length && openLinePattern(pattern, length);
+    this.pattern = forces?.ok ? forces.pattern : null;
+    this.caliper = lengths?.ok ? lengths.pattern : null;
+  }
+
   private take(text: string): void {
     this.heardAt = Date.now();
     const lines = (this.rest + text).split('\n');
@@ -218,6 +231,11 @@ class GaugeLine {
     for (const raw of lines) {
       const line = raw.replace(/\r$/, '');
       if (this.burst?.take(line)) continue;
+      if (this.caliper) {
+        const millimetres = readCaliperLine(line, this.caliper);
+        if (millimetres !== null) this.tell({ kind: 'length', gauge: this.settings?.id ?? '', millimetres });
+        continue;
+      }
       if (line.trim() === '' || !this.pattern) continue;
       const read = readGaugeLine(line, this.pattern);
       if (read.outcome === 'garbled') {
@@ -233,7 +251,8 @@ class GaugeLine {
 
   private passOn(): void {
     if (this.state.state === 'connected' || this.state.state === 'silent') {
-      const isSilent = Date.now() - this.heardAt > SILENT_MS;
+      // A caliper says nothing until somebody presses its button.
+      const isSilent = !this.caliper && Date.now() - this.heardAt > SILENT_MS;
       const label = this.settings?.label ?? 'The gauge';
       if (isSilent)
         this.tellState({

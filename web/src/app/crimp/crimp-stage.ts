@@ -56,7 +56,7 @@ import { Keys } from '../shell/keys';
           }
         </p>
         @if (step()?.gate === 'strip-looked-at') {
-          <tm-measures what="strip" />
+          <tm-measures />
         }
         <ol aria-label="Steps">
           @for (gate of s!.gates; track gate.gate; let i = $index) {
@@ -229,7 +229,7 @@ export class CrimpStage {
       ],
       (key) => {
         if (key.toLowerCase() === 'n' && this.step() && !this.isRefused()) this.ask('no');
-        else if (key.toLowerCase() === 'm') focusMeasure('strip');
+        else if (key.toLowerCase() === 'm') focusMeasure();
         else if (key === 'Enter' && this.step()) this.yes();
         else if (key === 'Enter' && this.taken()) this.to('look');
         else return false;

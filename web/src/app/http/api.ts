@@ -14,6 +14,12 @@ import {
   type Here,
   type KeptEntry,
   type LimitRecord,
+  type LookRecord,
+  type NewAnswer,
+  type NewStudy,
+  type StudyLine,
+  type StudyResults,
+  type StudyTurn,
   type NewEntry,
   type NewPerson,
   type NewToolCheck,
@@ -25,7 +31,7 @@ import {
   type Touched,
   type WireListKept,
 } from '@tug-mark/contract';
-import type { CatalogueKind, LimitKey, LimitRow, LimitTable, PracticeDraft, Paper } from '@tug-mark/core';
+import type { CatalogueKind, LimitKey, LimitRow, LimitTable, LookSheet, PracticeDraft, Paper } from '@tug-mark/core';
 import { Injectable } from '@angular/core';
 
 const chartQuery = (kind: ChartKind, value: string) => new URLSearchParams({ kind, value }).toString();
@@ -80,6 +86,23 @@ export class Api {
     );
   curve = async (combination: string, id: string) =>
     new Uint8Array(await (await this.call('GET', `combinations/${combination}/traces/${id}`)).arrayBuffer());
+  putPhoto = (combination: string, id: string, file: Blob) =>
+    this.json<{ id: string; digest: string; width: number; height: number }>(
+      'PUT',
+      `combinations/${combination}/photos/${id}`,
+      file,
+    );
+  causes = () => this.json<{ cause: string; evidence: string[] }[]>('GET', 'causes');
+  looks = () => this.json<LookRecord[]>('GET', 'looks');
+  keepLookDraft = (sheet: LookSheet) => this.json<LookRecord[]>('PUT', 'looks/draft', sheet);
+  moveLook = (key: LimitKey, to: 'release' | 'withdraw', replaces: boolean) =>
+    this.json<LookSheet>('POST', `looks/${to}`, { ...key, replaces });
+  studies = () => this.json<StudyLine[]>('GET', 'studies');
+  beginStudy = (study: NewStudy) => this.json<StudyLine>('POST', 'studies', study);
+  studyTurn = (id: string) => this.json<StudyTurn>('GET', `studies/${id}/turn`);
+  answerStudy = (id: string, answer: NewAnswer) => this.json<StudyTurn>('POST', `studies/${id}/answers`, answer);
+  closeStudy = (id: string) => this.json<StudyLine>('POST', `studies/${id}/close`);
+  studyResults = (id: string) => this.json<StudyResults>('GET', `studies/${id}/results`);
   gauges = () => this.json<Gauge[]>('GET', 'gauges');
   keepGauge = (gauge: Gauge) => this.json<Gauge[]>('PUT', 'gauges', gauge);
   zeroGauge = (id: string) => this.json<{ sent: boolean }>('POST', `gauges/${encodeURIComponent(id)}/zero`);

@@ -21,14 +21,20 @@ export class Live {
   private readonly session = inject(Store).selectSignal(sessionFeature.selectState);
   /** Gauge this station listens to; null: none. */
   readonly gauge = signal<string | null>(null);
+  /** Caliper this station listens to; null: none. */
+  readonly caliper = signal<string | null>(null);
   readonly isOpen = signal(false);
   readonly news = new Subject<News>();
   readonly gaugeEvents = new Subject<GaugeEvent>();
+  readonly caliperEvents = new Subject<GaugeEvent>();
   private readonly tries = signal(0);
   private readonly address = computed(() => {
     if (this.session() !== 'in') return null;
-    const gauge = this.gauge();
-    return gauge === null ? '/api/live' : `/api/live?gauge=${encodeURIComponent(gauge)}`;
+    const query = new URLSearchParams();
+    const [gauge, caliper] = [this.gauge(), this.caliper()];
+    if (gauge !== null) query.set('gauge', gauge);
+    if (caliper !== null) query.set('caliper', caliper);
+    return query.size ? `/api/live?${query.toString()}` : '/api/live';
   });
 
   constructor() {
@@ -58,6 +64,9 @@ export class Live {
       for (const kind of ['entry', 'shop', 'look-again']) source.addEventListener(kind, told);
       source.addEventListener('gauge', (event: MessageEvent<string>) => {
         this.gaugeEvents.next(JSON.parse(event.data) as GaugeEvent);
+      });
+      source.addEventListener('caliper', (event: MessageEvent<string>) => {
+        this.caliperEvents.next(JSON.parse(event.data) as GaugeEvent);
       });
       onCleanup(() => {
         clearTimeout(again);

@@ -1,4 +1,15 @@
-import { changeName, failureModeName, lotOf, runOf, type EntryBody } from '@tug-mark/core';
+import {
+  AS_DRAWN,
+  CAUSES,
+  changeName,
+  failureModeName,
+  FAULTS,
+  lotOf,
+  pointOf,
+  runOf,
+  showPoint,
+  type EntryBody,
+} from '@tug-mark/core';
 
 /** What an entry says, in one line; of a later run or a lot with its number first. */
 export function describeEntry(body: EntryBody): string {
@@ -15,11 +26,19 @@ function describe(body: EntryBody): string {
     case 'gate':
       return `Step ${body.gate}: ${body.answer}${note}`;
     case 'finding':
-      return `Piece ${body.piece}, ${body.criterion}: ${body.finding}${note}`;
+      return `Piece ${body.piece}, ${body.criterion === AS_DRAWN ? 'every point as drawn' : body.criterion}: ${body.finding}${body.fault ? ` (${faultTitle(body.fault)})` : ''}${note}`;
     case 'reading':
       return `Piece ${body.piece}${body.wire ? `, wire ${body.wire}` : ''} pulled: ${body.force} N (typed ${body.typed} ${body.unit}), ${failureModeName(body.mode).toLowerCase()}${note}`;
     case 'measure':
-      return `Piece ${body.piece}, ${body.what === 'strip' ? 'strip length' : 'crimp height'} ${body.value.toFixed(2)} mm (typed ${body.typed} ${body.unit})${note}`;
+      return `Piece ${body.piece}, ${body.what === 'strip' ? 'strip length' : pointOf(body.what).title.toLowerCase()} ${showPoint(body.value, body.unit === 'in' ? 'mm' : body.unit)} (${body.from ? `from ${body.from}` : `typed ${body.typed} ${body.unit}`})${note}`;
+    case 'photo':
+      return `Piece ${body.piece} photographed, ${body.shows}${note}`;
+    case 'marks':
+      return `Piece ${body.piece}: ${body.marks.marks.length} measured on its photograph${note}`;
+    case 'section':
+      return `Piece ${body.piece} cut: ${(100 * body.figures.compression).toFixed(1)} % of the metal left, ${(100 * body.figures.voids).toFixed(1)} % voids, ${body.figures.strands} strands${body.mended.length ? ', mask mended by hand' : ''}${note}`;
+    case 'cause':
+      return `Cause confirmed: ${CAUSES.find((c) => c.code === body.cause)?.title.toLowerCase() ?? body.cause}${note}`;
     case 'release':
       return `Set-up released against ${body.stands.limit.document} rev ${body.stands.limit.revision}${note}`;
     case 'run':
@@ -42,3 +61,5 @@ function describe(body: EntryBody): string {
       return `Piece ${body.piece}, quality rules: ${body.ruling}${note}`;
   }
 }
+
+const faultTitle = (code: string) => FAULTS.find((f) => f.code === code)?.title.toLowerCase() ?? code;

@@ -73,7 +73,7 @@ const OF_WEIGHT: Record<Reason['weight'], StageState | 'note'> = {
   `,
 })
 export class Mark {
-  readonly state = input<StageState | null>(null);
+  readonly state = input<StageState | 'note' | null>(null);
   readonly weight = input<Reason['weight'] | null>(null);
   readonly size = input(16);
   protected readonly kind = computed(() => {

@@ -1,22 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { readLength, type Measure } from '@tug-mark/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { readLength } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
 import { Mark } from './mark';
 import { valueOf } from './value-of';
 
-const TITLES: Readonly<Record<Measure, string>> = {
-  strip: 'Strip length as made',
-  height: 'Crimp height as made',
-};
-
 /** Puts the cursor where the next piece's length is typed. */
-export function focusMeasure(what: Measure): void {
-  document.getElementById(`${what}-typed`)?.focus();
+export function focusMeasure(): void {
+  document.getElementById('strip-typed')?.focus();
 }
 
-/** Measured lengths of the first pieces: typed, judged at once, kept on Enter; corrected with a reason. */
+/** Measured strip lengths of the first pieces: typed, judged at once, kept on Enter; corrected with a reason. */
 @Component({
   selector: 'tm-measures',
   imports: [NzButtonModule, NzInputModule, Mark],
@@ -24,9 +19,9 @@ export function focusMeasure(what: Measure): void {
   template: `
     @if (range(); as r) {
       @if (wanted() > 0) {
-        <section [attr.aria-labelledby]="'measure-' + what()">
-          <h2 [id]="'measure-' + what()">
-            {{ titles[what()] }} <span class="soft">{{ r.min.toFixed(2) }}–{{ r.max.toFixed(2) }} mm is good</span>
+        <section aria-labelledby="measure-strip">
+          <h2 id="measure-strip">
+            Strip length as made <span class="soft">{{ r.min.toFixed(2) }}–{{ r.max.toFixed(2) }} mm is good</span>
           </h2>
           @if (taken()) {
             <form (submit)="keep($event)">
@@ -41,25 +36,19 @@ export function focusMeasure(what: Measure): void {
                 </span>
               }
               @if (piece(); as next) {
-                <label [attr.for]="what() + '-typed'">Piece {{ next }}, mm or in <kbd>M</kbd></label>
+                <label for="strip-typed">Piece {{ next }}, mm or in <kbd>M</kbd></label>
                 <input
                   nz-input
                   class="typed"
                   inputmode="decimal"
                   autocomplete="off"
-                  [id]="what() + '-typed'"
+                  id="strip-typed"
                   [value]="typed()"
                   (input)="typed.set(value($event))"
                 />
                 @if (correcting()) {
-                  <label [attr.for]="what() + '-why'">Why? The first value stays on record.</label>
-                  <input
-                    nz-input
-                    maxlength="500"
-                    [id]="what() + '-why'"
-                    [value]="why()"
-                    (input)="why.set(value($event))"
-                  />
+                  <label for="strip-why">Why? The first value stays on record.</label>
+                  <input nz-input maxlength="500" id="strip-why" [value]="why()" (input)="why.set(value($event))" />
                 }
                 <button nz-button class="bench-button" type="submit">Keep</button>
               }
@@ -103,21 +92,19 @@ export function focusMeasure(what: Measure): void {
 export class Measures {
   protected readonly value = valueOf;
   private readonly hand = inject(Hand);
-  readonly what = input.required<Measure>();
-  protected readonly titles = TITLES;
   protected readonly typed = signal('');
   protected readonly why = signal('');
   protected readonly refusal = signal('');
   protected readonly correcting = signal<number | null>(null);
   protected readonly taken = computed(() => this.hand.of('tool').length > 0);
-  protected readonly range = computed(() => this.hand.setUp()?.measures[this.what()] ?? null);
+  protected readonly range = computed(() => this.hand.setUp()?.measures.strip ?? null);
   protected readonly wanted = computed(() => this.hand.view()?.practice.measuredPieces ?? 0);
   private readonly given = computed(
     () =>
       new Map(
         this.hand
           .of('measure')
-          .filter((e) => e.body.what === this.what())
+          .filter((e) => e.body.what === 'strip')
           .map((e) => [e.body.piece, e]),
       ),
   );
@@ -141,7 +128,7 @@ export class Measures {
 
   protected change(piece: number): void {
     this.correcting.set(piece);
-    setTimeout(() => document.getElementById(`${this.what()}-typed`)?.focus());
+    setTimeout(() => document.getElementById('strip-typed')?.focus());
   }
 
   protected keep(event: Event): void {
@@ -158,7 +145,7 @@ export class Measures {
       {
         kind: 'measure',
         piece,
-        what: this.what(),
+        what: 'strip',
         value: read.millimetres,
         typed: this.typed().trim(),
         unit: read.unit,
@@ -171,7 +158,7 @@ export class Measures {
     this.typed.set('');
     this.why.set('');
     this.correcting.set(null);
-    const field = document.getElementById(`${this.what()}-typed`);
+    const field = document.getElementById('strip-typed');
     if (field instanceof HTMLInputElement) field.value = '';
     // The last one kept: the keys belong to the stage again.
     if (this.piece() === null) field?.blur();

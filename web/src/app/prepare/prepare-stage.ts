@@ -65,7 +65,7 @@ import { TubeChooser } from './tube-chooser';
           </div>
         </div>
         <tm-strip-ruler [strip]="p.strip" />
-        <tm-measures what="strip" />
+        <tm-measures />
         <tm-reasons [reasons]="notes()" />
         <details>
           <summary>Which shrink tube, if the joint gets one</summary>

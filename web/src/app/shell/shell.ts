@@ -27,9 +27,11 @@ import { SignInForm } from './sign-in-form';
         <a routerLink="/gauges" routerLinkActive="here" ariaCurrentWhenActive="page">Gauges</a>
         <a routerLink="/cabinet" routerLinkActive="here" ariaCurrentWhenActive="page">Cabinet</a>
         <a routerLink="/limits" routerLinkActive="here" ariaCurrentWhenActive="page">Limits</a>
+        <a routerLink="/looks" routerLinkActive="here" ariaCurrentWhenActive="page">Looks</a>
         <a routerLink="/practices" routerLinkActive="here" ariaCurrentWhenActive="page">Practices</a>
         <a routerLink="/charts" routerLinkActive="here" ariaCurrentWhenActive="page">Charts</a>
         <a routerLink="/records" routerLinkActive="here" ariaCurrentWhenActive="page">Records</a>
+        <a routerLink="/studies" routerLinkActive="here" ariaCurrentWhenActive="page">Studies</a>
         @if (isEngineer()) {
           <a routerLink="/people" routerLinkActive="here" ariaCurrentWhenActive="page">People</a>
         }

@@ -60,6 +60,7 @@ export function viewOf(changes: Partial<CombinationView> = {}): CombinationView 
         rows: [{ size: { scale: 'mm2', value: 0.75 }, families: [], material: null, force: 85, percent: null }],
       },
     ],
+    looks: [],
     cabinet: [insulatedRing],
     together: [],
     coverings: [],
@@ -130,9 +131,11 @@ export class Bench<T> {
     // No stream in a test: what the server would tell is told by it.
     const live = {
       gauge: signal<string | null>(null),
+      caliper: signal<string | null>(null),
       isOpen: signal(true),
       news: new Subject<News>(),
       gaugeEvents: new Subject<GaugeEvent>(),
+      caliperEvents: new Subject<GaugeEvent>(),
     };
     TestBed.configureTestingModule({
       providers: [

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { EntryBody, ToolCandidate } from '@tug-mark/core';
+import { PLAIN_SHEET, type LimitKey } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -267,7 +268,15 @@ export class ToolStage {
       nest: c.nest.id,
       ...(c.setting === null ? {} : { setting: c.setting }),
       ...(c.positioner === null ? {} : { positioner: c.positioner.id }),
+      ...this.look(),
     };
+  }
+
+  /** The sheet the pieces of this run are looked at by; nothing where the shop has none. */
+  private look(): { look?: LimitKey } {
+    const sheet = this.hand.setUp()?.lookInEffect;
+    if (!sheet || sheet === PLAIN_SHEET) return {};
+    return { look: { document: sheet.document, revision: sheet.revision, class: sheet.class } };
   }
 
   protected checked(): void {

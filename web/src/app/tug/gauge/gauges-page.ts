@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { may, type Gauge, type Problem } from '@tug-mark/contract';
-import { FORCE_UNITS, openLinePattern, readGaugeLine } from '@tug-mark/core';
+import { FORCE_UNITS, LENGTH_UNITS, openLinePattern, readCaliperLine, readGaugeLine } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Api, toProblem } from '../../http/api';
@@ -42,6 +42,7 @@ const FIELDS: readonly { readonly key: Field; readonly title: string; readonly w
 
 const NEW: Gauge = {
   id: '',
+  kind: 'force',
   label: '',
   host: '127.0.0.1',
   port: 4001,
@@ -65,7 +66,7 @@ const NEW: Gauge = {
     <div class="page">
       <div class="page-head">
         <div>
-          <h1>Force gauges</h1>
+          <h1>Force gauges and calipers</h1>
           <p class="soft">
             A gauge sends a line a reading over the network, or over a serial line behind a serial-to-network box. This
             station listens to the one chosen here or at the pull. A gauge that types like a keyboard needs no entry.
@@ -79,14 +80,19 @@ const NEW: Gauge = {
       </div>
       <tm-gauge-bar [limit]="null" [breaks]="gauge.chosen()?.capacity ?? 100" unit="N" [takesFiles]="false" />
       <ul>
-        @for (g of gauge.gauges(); track g.id) {
+        @for (g of gauge.all(); track g.id) {
           <li>
             <div>
               <h2>
                 {{ g.label }} <span class="soft">{{ g.id }}{{ g.active ? '' : ', out of use' }}</span>
               </h2>
               <p class="figures">
-                {{ g.host }}:{{ g.port }} · {{ g.pattern }} · {{ g.unit }} · {{ g.rate }}/s · to {{ g.capacity }} N
+                {{ g.host }}:{{ g.port }} · {{ g.pattern }} · {{ g.unit }}
+                @if (g.kind === 'force') {
+                  · {{ g.rate }}/s · to {{ g.capacity }} N
+                } @else {
+                  · caliper, a line each time its button is pressed
+                }
               </p>
               <p [class.soft]="g.calibrationUntil >= today">
                 @if (g.calibrationUntil < today) {
@@ -124,9 +130,16 @@ const NEW: Gauge = {
               </label>
             }
             <label>
+              Kind
+              <select id="gauge-kind" (change)="setKind($event)">
+                <option value="force" [selected]="d.kind === 'force'">force gauge</option>
+                <option value="caliper" [selected]="d.kind === 'caliper'">caliper</option>
+              </select>
+            </label>
+            <label>
               Unit
               <select (change)="setUnit($event)">
-                @for (u of units; track u) {
+                @for (u of units(); track u) {
                   <option [value]="u" [selected]="u === d.unit">{{ u }}</option>
                 }
               </select>
@@ -221,7 +234,7 @@ export class GaugesPage {
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   protected readonly value = valueOf;
   protected readonly fields = FIELDS;
-  protected readonly units = FORCE_UNITS;
+  protected readonly units = computed(() => (this.draft()?.kind === 'caliper' ? LENGTH_UNITS : FORCE_UNITS));
   protected readonly fresh = NEW;
   protected readonly today = new Date().toISOString().slice(0, 10);
   protected readonly draft = signal<Gauge | null>(null);
@@ -234,7 +247,18 @@ export class GaugesPage {
 
   /** What the pattern makes of the line tried. */
   protected readonly tried = computed(() => {
-    const unit = this.draft()?.unit ?? 'N';
+    const said = this.draft()?.unit ?? 'N';
+    const length = LENGTH_UNITS.find((u) => u === said);
+    if (length) {
+      const caliper = openLinePattern(this.typed().pattern, length);
+      if (!caliper.ok) return caliper.text;
+      if (this.line().trim() === '') return 'The pattern can be read.';
+      const mm = readCaliperLine(this.line(), caliper.pattern);
+      return mm === null
+        ? 'The pattern does not fit this line: it would not be taken for a length.'
+        : `Read as ${mm} mm.`;
+    }
+    const unit = FORCE_UNITS.find((u) => u === said) ?? 'N';
     const opened = openLinePattern(this.typed().pattern, unit);
     if (!opened.ok) return opened.text;
     if (this.line().trim() === '') return 'The pattern can be read.';
@@ -261,8 +285,13 @@ export class GaugesPage {
   }
 
   protected setUnit(event: Event): void {
-    const unit = FORCE_UNITS.find((u) => u === valueOf(event)) ?? 'N';
+    const unit = this.units().find((u) => u === valueOf(event)) ?? 'N';
     this.draft.update((d) => d && { ...d, unit });
+  }
+
+  protected setKind(event: Event): void {
+    const kind = valueOf(event) === 'caliper' ? 'caliper' : 'force';
+    this.draft.update((d) => d && { ...d, kind, unit: kind === 'caliper' ? 'mm' : 'N' });
   }
 
   protected turn(): void {
@@ -282,7 +311,7 @@ export class GaugesPage {
         rate: plainNumber(rate) ?? NaN,
         capacity: plainNumber(capacity) ?? NaN,
       });
-      this.gauge.gauges.set(gauges);
+      this.gauge.all.set(gauges);
       this.draft.set(null);
       this.problem.set(null);
     } catch (error) {

@@ -26,7 +26,9 @@ export class StationGauge {
   private readonly api = inject(Api);
   private readonly live = inject(Live);
   private readonly reader = inject(TraceReader);
-  readonly gauges = signal<readonly Gauge[] | null>(null);
+  /** Force gauges and calipers of the shop. */
+  readonly all = signal<readonly Gauge[] | null>(null);
+  readonly gauges = computed(() => this.all()?.filter((g) => g.kind === 'force') ?? null);
   readonly chosen = computed(() => this.gauges()?.find((g) => g.id === this.live.gauge() && g.active) ?? null);
   readonly state = signal<GaugeEvent & { kind: 'state' }>({ kind: 'state', state: 'lost', text: 'Connecting.' });
   /** What is wrong with what it sends, in a sentence; empty when nothing is. */
@@ -50,7 +52,7 @@ export class StationGauge {
 
   /** Reads the shop's gauges and takes this station's one up again. */
   async open(): Promise<void> {
-    if (this.gauges() === null) this.gauges.set(await this.api.gauges().catch(() => null));
+    if (this.all() === null) this.all.set(await this.api.gauges().catch(() => null));
     const kept = localStorage.getItem(GAUGE_KEY);
     if (kept !== null && this.live.gauge() === null) this.choose(kept);
   }
@@ -117,7 +119,7 @@ export class StationGauge {
       if (event.state !== 'connected') watch?.lost();
       return;
     }
-    if (!watch) return;
+    if (!watch || event.kind !== 'forces') return;
     if (event.skipped) watch.lost();
     for (const force of event.forces) {
       this.strip.forces[this.strip.next] = force - watch.zero;

@@ -1,0 +1,317 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import {
+  AS_DRAWN,
+  CAUSES,
+  diagnose,
+  EVIDENCE,
+  evidenceFrom,
+  isGood,
+  POINT_CODES,
+  writeEvidence,
+  type ConfirmedCase,
+  type Evidence,
+  type Findings,
+} from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { Hand } from '../hand/hand';
+import { Api } from '../http/api';
+import { Mark } from '../parts/mark';
+import { valueOf } from '../parts/value-of';
+import { Keys } from '../shell/keys';
+
+/** Causes shown; the others are too unlikely to help. */
+const SHOWN = 5;
+
+/** What is behind bad pieces: ranked causes, what speaks for each, the check that tells the first two apart. */
+@Component({
+  selector: 'tm-cause-stage',
+  imports: [RouterLink, NzButtonModule, NzInputModule, Mark],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="head">
+      <h1>{{ headline() }}</h1>
+      <p class="why">{{ why() }}</p>
+    </div>
+    @if (diagnosis(); as d) {
+      @if (d.next; as next) {
+        <section class="next" aria-labelledby="next-head">
+          <h2 id="next-head">Next check: {{ next.evidence.check }}</h2>
+          <p>
+            If it shows, it is rather '{{ next.speaksFor.title.toLowerCase() }}' than '{{
+              (next.speaksFor.code === next.between[0].code ? next.between[1] : next.between[0]).title.toLowerCase()
+            }}'.
+          </p>
+          <p class="acts">
+            <button nz-button class="bench-button" type="button" (click)="say(next.evidence.code, true)">
+              <kbd>Y</kbd> It shows
+            </button>
+            <button nz-button class="bench-button" type="button" (click)="say(next.evidence.code, false)">
+              <kbd>N</kbd> It does not
+            </button>
+          </p>
+        </section>
+      }
+      <ol class="causes">
+        @for (r of shown(); track r.cause.code; let i = $index) {
+          <li>
+            <div class="share" aria-hidden="true"><span [style.width.%]="100 * r.share"></span></div>
+            <div>
+              <h2>
+                <kbd>{{ i + 1 }}</kbd> {{ r.cause.title }}
+                <span class="soft figures">{{ (100 * r.share).toFixed(0) }} %, {{ r.cause.stage }}</span>
+              </h2>
+              @if (r.speaksFor.length) {
+                <p><tm-mark state="pass" [size]="16" /> {{ r.speaksFor.join('; ') }}</p>
+              }
+              @if (r.speaksAgainst.length) {
+                <p><tm-mark state="fail" [size]="16" /> {{ r.speaksAgainst.join('; ') }}</p>
+              }
+              <p class="soft">
+                {{ r.cause.change }}
+                {{
+                  r.cases === 0
+                    ? 'Not confirmed here yet.'
+                    : 'Confirmed here ' + (r.cases === 1 ? 'once.' : r.cases + ' times.')
+                }}
+              </p>
+            </div>
+            <button nz-button class="bench-button" type="button" (click)="confirming.set(r.cause.code)">
+              Confirm {{ i + 1 }}
+            </button>
+          </li>
+        }
+      </ol>
+      @if (confirming(); as code) {
+        <form class="notice" (submit)="confirm($event)">
+          <label for="cause-note">
+            '{{ titleOf(code) }}' is confirmed once it was put right and pieces are good again. What was done?
+          </label>
+          <input nz-input id="cause-note" maxlength="500" [value]="note()" (input)="note.set(value($event))" />
+          <button nz-button nzType="primary" class="bench-button" type="submit">Put it on record</button>
+          <button nz-button class="bench-button" type="button" (click)="confirming.set(null)">Leave it</button>
+        </form>
+      }
+      <p class="soft">
+        Rests on {{ evidence().size }} signs from this {{ lot() ? 'lot' : 'set-up' }} and
+        {{
+          d.cases === 0
+            ? 'no confirmed case of this shop yet'
+            : d.cases === 1
+              ? '1 confirmed case of this shop'
+              : d.cases + ' confirmed cases of this shop'
+        }}; the rest is the trade’s rules of thumb. It ranks, it does not prove: the check does.
+      </p>
+    }
+    @for (kept of confirmed(); track kept.id) {
+      <p class="notice">
+        <tm-mark state="pass" [size]="16" /> {{ titleOf(kept.body.cause) }}: confirmed by {{ kept.by }}.
+        {{ kept.body.note }}
+      </p>
+    }
+    @if (refusal()) {
+      <p class="notice bad" role="alert">{{ refusal() }}</p>
+    }
+    <div class="foot">
+      <a class="file-choice" [routerLink]="['/bench', hand.view()?.combination?.id, lot() ? 'lot' : 'look']">
+        Back to {{ lot() ? 'the lot' : 'Look' }}
+      </a>
+      @if (lot()) {
+        <label class="flag"
+          ><input type="checkbox" [checked]="ofSetUp()" (change)="ofSetUp.set(!ofSetUp())" /> the set-up samples
+          instead</label
+        >
+      }
+    </div>
+  `,
+  styleUrl: '../parts/stage.less',
+  styles: `
+    .next {
+      border-left: 4px solid var(--petrol);
+      display: grid;
+      gap: 4px;
+      padding: 6px 14px;
+    }
+    h2 {
+      font-size: 18px;
+    }
+    .acts {
+      display: flex;
+      gap: 10px;
+    }
+    .causes li {
+      align-items: center;
+      border-bottom: 1px solid var(--line);
+      display: grid;
+      gap: 14px;
+      grid-template-columns: 90px 1fr auto;
+      padding: 8px 0;
+    }
+    .share {
+      background: var(--shade);
+      border: 1px solid var(--line);
+      height: 16px;
+    }
+    .share span {
+      background: var(--petrol);
+      display: block;
+      height: 100%;
+    }
+    form {
+      align-items: center;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+    }
+    form label {
+      flex-basis: 100%;
+    }
+    form input {
+      flex: 1;
+      min-height: 46px;
+      min-width: 220px;
+    }
+    .flag {
+      align-items: center;
+      display: inline-flex;
+      gap: 8px;
+      min-height: 44px;
+    }
+    .flag input {
+      height: 24px;
+      width: 24px;
+    }
+    .bench-button kbd {
+      margin-right: 6px;
+    }
+  `,
+})
+export class CauseStage {
+  protected readonly hand = inject(Hand);
+  protected readonly value = valueOf;
+  private readonly cases = signal<readonly ConfirmedCase[]>([]);
+  /** What was answered here about signs nobody had looked for. */
+  private readonly said = signal<Evidence>(new Map());
+  protected readonly confirming = signal<string | null>(null);
+  protected readonly note = signal('');
+  protected readonly refusal = signal('');
+  protected readonly ofSetUp = signal(false);
+  protected readonly lot = computed(() => (this.ofSetUp() ? null : this.hand.lot()));
+  private readonly number = computed(() => this.lot()?.head.lot ?? null);
+
+  private readonly found = computed<Findings>(() => {
+    const lot = this.number();
+    const setUp = this.hand.setUp();
+    const points = (lot === null ? setUp?.criteria : setUp?.lotCriteria.get(lot)) ?? [];
+    const of = <K extends 'finding' | 'measure' | 'reading'>(kind: K) =>
+      (lot === null ? this.hand.of(kind) : this.hand.ofLot(lot, kind)).map((e) => e.body);
+    const bad = new Set(
+      of('finding')
+        .filter((f) => !isGood(f.finding))
+        .map((f) => f.piece),
+    );
+    const looked = of('finding').flatMap((f) => {
+      if (f.criterion !== AS_DRAWN) {
+        const point = POINT_CODES.find((code) => code === f.criterion);
+        return point ? [{ point, bad: !isGood(f.finding), fault: f.fault ?? null }] : [];
+      }
+      // A piece that is as drawn shows none of the faults that eyes can see.
+      return bad.has(f.piece)
+        ? []
+        : points.filter((c) => c.view !== 'section').map((c) => ({ point: c.code, bad: false, fault: null }));
+    });
+    const numbers = of('measure').flatMap(({ what, value }) => {
+      const range = what === 'strip' ? setUp?.measures.strip : points.find((c) => c.code === what)?.number?.range;
+      return range ? [{ point: what, value, range }] : [];
+    });
+    const limit = (lot === null ? setUp?.standing.limit : setUp?.lots.get(lot)?.[0]?.limit)?.force ?? null;
+    const pulls = of('reading')
+      .filter((r) => (r.wire ?? 1) === 1)
+      .sort((a, b) => a.piece - b.piece)
+      .map(({ force, mode }) => ({ force, mode }));
+    const tool = this.hand.of('tool').at(-1);
+    const check = (this.hand.view()?.checks ?? [])
+      .filter((c) => c.tool === tool?.body.tool && c.at > (tool?.at ?? ''))
+      .sort((a, b) => a.at.localeCompare(b.at))
+      .at(-1);
+    return { looked, numbers, pulls, limit, toolFailed: check ? !(check.goPassed && check.noGoStopped) : null };
+  });
+  protected readonly evidence = computed<Evidence>(() => new Map([...evidenceFrom(this.found()), ...this.said()]));
+  protected readonly diagnosis = computed(() => diagnose(this.evidence(), this.cases()));
+  protected readonly shown = computed(() =>
+    (this.diagnosis()?.ranked ?? []).slice(0, SHOWN).filter((r, i) => i < 3 || r.share > 0.02),
+  );
+  protected readonly confirmed = computed(() => {
+    const lot = this.number();
+    return lot === null ? this.hand.of('cause') : this.hand.ofLot(lot, 'cause');
+  });
+  protected readonly headline = computed(() => {
+    const [first, second] = this.diagnosis()?.ranked ?? [];
+    if (!first) return 'Nothing is bad, so there is no cause to look for.';
+    if (first.share > 0.8) return `Most likely: ${first.cause.title.toLowerCase()}.`;
+    return `${first.cause.title}, or ${second?.cause.title.toLowerCase() ?? 'another cause'}: one check tells.`;
+  });
+  protected readonly why = computed(() => {
+    const bad = [...this.evidence()]
+      .filter(([, shows]) => shows)
+      .map(([code]) => EVIDENCE.find((e) => e.code === code)?.title.toLowerCase() ?? code);
+    return bad.length ? `Seen: ${bad.join(', ')}.` : 'Look at pieces and pull them; what is found shows here.';
+  });
+
+  constructor() {
+    void inject(Api)
+      .causes()
+      .then((cases) => {
+        this.cases.set(cases);
+      })
+      .catch(() => undefined);
+    inject(Keys).use(
+      [
+        { key: 'Y', does: 'the sign asked for shows' },
+        { key: 'N', does: 'it does not show' },
+        { key: '1-5', does: 'confirm this cause' },
+      ],
+      (key) => this.handle(key),
+    );
+  }
+
+  private handle(key: string): boolean {
+    const next = this.diagnosis()?.next;
+    const cause = this.shown()[Number(key) - 1];
+    if (key.toLowerCase() === 'y' && next) this.say(next.evidence.code, true);
+    else if (key.toLowerCase() === 'n' && next) this.say(next.evidence.code, false);
+    else if (cause) {
+      this.confirming.set(cause.cause.code);
+      setTimeout(() => document.getElementById('cause-note')?.focus());
+    } else return false;
+    return true;
+  }
+
+  protected titleOf(code: string): string {
+    return CAUSES.find((c) => c.code === code)?.title ?? code;
+  }
+
+  protected say(code: string, shows: boolean): void {
+    this.said.update((said) => new Map([...said, [code, shows]]));
+  }
+
+  protected confirm(event: Event): void {
+    event.preventDefault();
+    const cause = this.confirming();
+    if (!cause) return;
+    const lot = this.number();
+    const refusal = this.hand.put({
+      kind: 'cause',
+      ...(lot === null ? {} : { lot }),
+      step: this.confirmed().length + 1,
+      cause,
+      evidence: writeEvidence(this.evidence()),
+      note: this.note().trim(),
+    });
+    this.refusal.set(refusal?.text ?? '');
+    if (refusal) return;
+    this.confirming.set(null);
+    this.note.set('');
+  }
+}

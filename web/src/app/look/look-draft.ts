@@ -1,0 +1,358 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
+import type { LookRecord, Problem } from '@tug-mark/contract';
+import {
+  FAMILIES,
+  familyName,
+  FINDINGS,
+  MEASURED,
+  POINT_CODES,
+  pointOf,
+  startingRows,
+  type Family,
+  type Finding,
+  type LookRow,
+  type LookSheet,
+} from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { Api, toProblem } from '../http/api';
+import { plainNumber } from '../parts/plain-number';
+import { ProblemNotice } from '../parts/problem-notice';
+import { valueOf } from '../parts/value-of';
+
+const HEAD = [
+  { key: 'document', title: 'Document' },
+  { key: 'revision', title: 'Revision' },
+  { key: 'class', title: 'Class' },
+  { key: 'owner', title: 'Owner' },
+  { key: 'effectiveFrom', title: 'In effect from' },
+  { key: 'effectiveUntil', title: 'until (empty: open)' },
+] as const;
+type HeadKey = (typeof HEAD)[number]['key'];
+
+/** A row with what is typed into it, however wrong. */
+interface DraftRow extends Omit<LookRow, 'min' | 'max'> {
+  readonly min: string;
+  readonly max: string;
+}
+
+/** A draft of a sheet of what to look at: its head and its rows. Kept as a draft; quality releases it. */
+@Component({
+  selector: 'tm-look-draft',
+  imports: [NzButtonModule, NzInputModule, ProblemNotice],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <form (submit)="keep($event)">
+      <h2>{{ title() }}</h2>
+      <div class="fields">
+        @for (field of fields; track field.key) {
+          <div class="field">
+            <label [attr.for]="'look-' + field.key">{{ field.title }}</label>
+            <input
+              nz-input
+              [id]="'look-' + field.key"
+              [value]="head()[field.key]"
+              (input)="setHead(field.key, $event)"
+            />
+          </div>
+        }
+        <label class="flag">
+          <input type="checkbox" [checked]="isControlled()" (change)="isControlled.set(!isControlled())" />
+          taken from a controlled document
+        </label>
+      </div>
+      <ol>
+        @for (row of rows(); track $index; let i = $index) {
+          <li>
+            <strong>{{ titleOf(row) }}</strong>
+            <fieldset>
+              <legend class="out-of-sight">Findings of {{ titleOf(row) }}</legend>
+              @for (finding of findings; track finding) {
+                <label class="flag">
+                  <input type="checkbox" [checked]="row.findings.includes(finding)" (change)="turn(i, finding)" />
+                  {{ finding }}
+                </label>
+              }
+            </fieldset>
+            <label [attr.for]="'families-' + i">for</label>
+            <select [id]="'families-' + i" (change)="setFamily(i, $event)">
+              <option value="" [selected]="!row.families.length">all families</option>
+              @for (family of families; track family) {
+                <option [value]="family" [selected]="row.families.length === 1 && row.families[0] === family">
+                  {{ nameOf(family) }}
+                </option>
+              }
+              @if (row.families.length > 1) {
+                <option value="several" selected>{{ row.families.length }} families</option>
+              }
+            </select>
+            @if (unitOf(row); as unit) {
+              <label [attr.for]="'measured-' + i">number</label>
+              <select [id]="'measured-' + i" (change)="set(i, 'measured', $event)">
+                @for (m of measured; track m) {
+                  <option [value]="m" [selected]="m === row.measured">{{ words[m] }}</option>
+                }
+              </select>
+              @if (row.measured !== 'never') {
+                <label [attr.for]="'min-' + i">{{ unit }} from</label>
+                <input
+                  nz-input
+                  class="end"
+                  [id]="'min-' + i"
+                  placeholder="set-up"
+                  [value]="row.min"
+                  (input)="set(i, 'min', $event)"
+                />
+                <label [attr.for]="'max-' + i">to</label>
+                <input
+                  nz-input
+                  class="end"
+                  [id]="'max-' + i"
+                  placeholder="set-up"
+                  [value]="row.max"
+                  (input)="set(i, 'max', $event)"
+                />
+                <label [attr.for]="'outside-' + i">outside</label>
+                <select [id]="'outside-' + i" (change)="set(i, 'outside', $event)">
+                  @for (finding of findings.slice(1); track finding) {
+                    <option [value]="finding" [selected]="finding === row.outside">{{ finding }}</option>
+                  }
+                </select>
+              }
+            }
+            <label [attr.for]="'text-' + i">also seen</label>
+            <input
+              nz-input
+              class="text"
+              [id]="'text-' + i"
+              maxlength="300"
+              [value]="row.text"
+              (input)="set(i, 'text', $event)"
+            />
+            <button nz-button class="quiet" type="button" (click)="remove(i)">take out</button>
+          </li>
+        }
+      </ol>
+      <p class="acts">
+        <label for="add-point">Add a row for</label>
+        <select id="add-point" (change)="add($event)">
+          <option value="">a point ...</option>
+          @for (code of points; track code) {
+            <option [value]="code">{{ pointTitle(code) }}</option>
+          }
+        </select>
+      </p>
+      @if (wrong()) {
+        <p class="notice bad" role="alert">{{ wrong() }}</p>
+      }
+      @if (problem(); as found) {
+        <tm-problem [problem]="found" />
+      }
+      <p class="acts">
+        <button nz-button nzType="primary" class="bench-button" type="submit">Keep the draft</button>
+        <button nz-button class="bench-button" type="button" (click)="closed.emit()">Leave it</button>
+      </p>
+    </form>
+  `,
+  styles: `
+    form {
+      background: var(--sheet);
+      border: 1px solid var(--line);
+      display: grid;
+      gap: 12px;
+      padding: 18px 20px;
+    }
+    .fields {
+      display: grid;
+      gap: 10px 16px;
+      grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
+    }
+    .field {
+      display: grid;
+    }
+    .flag {
+      align-items: center;
+      display: inline-flex;
+      gap: 6px;
+      min-height: 32px;
+    }
+    .flag input {
+      height: 24px;
+      width: 24px;
+    }
+    input[nz-input],
+    select {
+      min-height: 40px;
+    }
+    li {
+      align-items: center;
+      border-bottom: 1px solid var(--line);
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px 10px;
+      padding: 6px 0;
+    }
+    li strong {
+      flex-basis: 170px;
+      font: 600 16px var(--figures);
+    }
+    fieldset {
+      border: 0;
+      display: flex;
+      gap: 12px;
+      margin: 0;
+      padding: 0;
+    }
+    .end {
+      width: 84px;
+    }
+    .text {
+      flex: 1;
+      min-width: 180px;
+    }
+    .acts {
+      align-items: center;
+      display: flex;
+      gap: 10px;
+    }
+  `,
+})
+export class LookDraft {
+  private readonly api = inject(Api);
+  readonly from = input.required<LookSheet | 'new'>();
+  readonly kept = output<readonly LookRecord[]>();
+  readonly closed = output();
+  protected readonly value = valueOf;
+  protected readonly fields = HEAD;
+  protected readonly findings = FINDINGS;
+  protected readonly measured = MEASURED;
+  protected readonly families = FAMILIES;
+  protected readonly points = POINT_CODES;
+  protected readonly words = {
+    never: 'by eye alone',
+    may: 'may be measured',
+    first: 'on the first pieces',
+    each: 'on each piece',
+  };
+  protected readonly problem = signal<Problem | null>(null);
+  protected readonly wrong = signal('');
+  protected readonly title = computed(() => {
+    const from = this.from();
+    return from === 'new' ? 'A new sheet' : `Draft from ${from.document} rev ${from.revision}, class ${from.class}`;
+  });
+  protected readonly head = linkedSignal<Record<HeadKey, string>>(() => {
+    const from = this.from();
+    if (from === 'new') {
+      const today = new Date().toISOString().slice(0, 10);
+      return { document: '', revision: 'A', class: '', owner: '', effectiveFrom: today, effectiveUntil: '' };
+    }
+    const { document, revision, class: className, owner, effectiveFrom, effectiveUntil, status } = from;
+    // What stands does not change: a new revision gets a name of its own.
+    return {
+      document,
+      revision: status === 'draft' ? revision : '',
+      class: className,
+      owner,
+      effectiveFrom,
+      effectiveUntil: effectiveUntil ?? '',
+    };
+  });
+  protected readonly isControlled = linkedSignal(() => {
+    const from = this.from();
+    return from !== 'new' && from.origin === 'controlled';
+  });
+  protected readonly rows = linkedSignal<readonly DraftRow[]>(() => {
+    const from = this.from();
+    return (from === 'new' ? startingRows() : from.rows).map((row) => ({
+      ...row,
+      min: row.min === null ? '' : String(row.min),
+      max: row.max === null ? '' : String(row.max),
+    }));
+  });
+
+  protected titleOf(row: DraftRow): string {
+    return pointOf(row.point).title;
+  }
+
+  protected pointTitle(code: (typeof POINT_CODES)[number]): string {
+    return pointOf(code).title;
+  }
+
+  protected unitOf(row: DraftRow): string | null {
+    return pointOf(row.point).number?.unit ?? null;
+  }
+
+  protected nameOf(family: Family): string {
+    return familyName(family);
+  }
+
+  protected setHead(key: HeadKey, event: Event): void {
+    this.head.update((head) => ({ ...head, [key]: valueOf(event) }));
+  }
+
+  protected set(index: number, key: 'measured' | 'min' | 'max' | 'outside' | 'text', event: Event): void {
+    this.change(index, { [key]: valueOf(event) });
+  }
+
+  protected setFamily(index: number, event: Event): void {
+    const family = FAMILIES.find((f) => f === valueOf(event));
+    this.change(index, { families: family ? [family] : [] });
+  }
+
+  protected turn(index: number, finding: Finding): void {
+    const row = this.rows()[index];
+    if (!row) return;
+    const findings = FINDINGS.filter((f) => (f === finding ? !row.findings.includes(f) : row.findings.includes(f)));
+    this.change(index, { findings });
+  }
+
+  private change(index: number, changes: Partial<DraftRow>): void {
+    this.rows.update((rows) => rows.map((row, i) => (i === index ? { ...row, ...changes } : row)));
+  }
+
+  protected remove(index: number): void {
+    this.rows.update((rows) => rows.filter((_, i) => i !== index));
+  }
+
+  protected add(event: Event): void {
+    const row = startingRows().find((r) => r.point === valueOf(event));
+    (event.target as HTMLSelectElement).value = '';
+    if (row) this.rows.update((rows) => [...rows, { ...row, min: '', max: '' }]);
+  }
+
+  protected async keep(event: Event): Promise<void> {
+    event.preventDefault();
+    const numbers: LookRow[] = [];
+    for (const [i, row] of this.rows().entries()) {
+      const read = (text: string) => (text.trim() === '' ? null : plainNumber(text));
+      const [min, max] = [read(row.min), read(row.max)];
+      if ((min === null && row.min.trim()) || (max === null && row.max.trim())) {
+        return this.wrong.set(`Row ${i + 1}, ${this.titleOf(row)}: the ends of a range are numbers, or empty.`);
+      }
+      numbers.push({ ...row, min, max });
+    }
+    const { effectiveUntil, ...head } = this.head();
+    try {
+      const records = await this.api.keepLookDraft({
+        ...head,
+        effectiveUntil: effectiveUntil.trim() || null,
+        origin: this.isControlled() ? 'controlled' : 'made-up',
+        status: 'draft',
+        rows: numbers,
+      });
+      this.kept.emit(records);
+    } catch (error) {
+      this.problem.set(toProblem(error));
+      this.wrong.set('');
+    }
+  }
+}

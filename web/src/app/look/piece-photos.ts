@@ -1,0 +1,191 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { Problem } from '@tug-mark/contract';
+import { VIEWS, type View } from '@tug-mark/core';
+import { Hand } from '../hand/hand';
+import { Api, toProblem } from '../http/api';
+import { timeOrderedId } from '../http/uuid';
+import { ProblemNotice } from '../parts/problem-notice';
+import { valueOf } from '../parts/value-of';
+
+/** What may be sent; the server decides, this only spares the wait. */
+const MOST_BYTES = 16 * 1024 * 1024;
+
+/** Photographs of one piece: from a file, the camera or the clipboard; each opens to be measured. */
+@Component({
+  selector: 'tm-piece-photos',
+  imports: [RouterLink, ProblemNotice],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:paste)': 'paste($event)' },
+  template: `
+    <section aria-labelledby="photos-head">
+      <h2 id="photos-head">Photographs of piece {{ piece() }}</h2>
+      <div class="row">
+        @for (photo of photos(); track photo.id) {
+          <a [routerLink]="address(photo)" class="photo">
+            <img
+              [src]="small(photo.body.photo.id)"
+              [alt]="'Piece ' + piece() + ', ' + photo.body.shows"
+              width="112"
+              height="84"
+            />
+            <span>{{ photo.body.shows }}</span>
+          </a>
+        }
+        <div class="add">
+          <label for="photo-shows">Shows it</label>
+          <select id="photo-shows" (change)="shows.set(viewOf($event))">
+            @for (v of views; track v) {
+              <option [value]="v" [selected]="v === (shows() ?? view())">{{ v }}</option>
+            }
+          </select>
+          <input
+            id="photo-file"
+            class="out-of-sight"
+            type="file"
+            accept="image/jpeg,image/png,image/webp"
+            (change)="choose($event)"
+          />
+          <label class="file-choice" for="photo-file">Add a photograph <kbd>P</kbd></label>
+          <input
+            id="photo-camera"
+            class="out-of-sight"
+            type="file"
+            accept="image/*"
+            capture="environment"
+            (change)="choose($event)"
+          />
+          <label class="file-choice" for="photo-camera">Camera</label>
+        </div>
+      </div>
+      @if (sending()) {
+        <p role="status">Sending the photograph ...</p>
+      }
+      @if (problem(); as found) {
+        <tm-problem [problem]="found" />
+        @if (waiting()) {
+          <p><button class="file-choice" type="button" (click)="again()">Try again</button> It is still here.</p>
+        }
+      }
+    </section>
+  `,
+  styles: `
+    h2 {
+      font-size: 16px;
+    }
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 10px;
+    }
+    .photo {
+      color: var(--ink);
+      display: grid;
+      font-size: 14px;
+      min-height: 44px;
+    }
+    .photo img {
+      background: var(--shade);
+      border: 1px solid var(--line);
+      object-fit: cover;
+    }
+    .add {
+      align-items: center;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px 10px;
+    }
+    select {
+      min-height: 44px;
+    }
+  `,
+})
+export class PiecePhotos {
+  private readonly hand = inject(Hand);
+  private readonly api = inject(Api);
+  readonly piece = input.required<number>();
+  readonly lot = input.required<number | null>();
+  readonly view = input.required<View>();
+  protected readonly views = VIEWS;
+  protected readonly shows = signal<View | null>(null);
+  protected readonly sending = signal(false);
+  protected readonly problem = signal<Problem | null>(null);
+  /** A picture that could not be sent: nothing chosen is lost. */
+  protected readonly waiting = signal<Blob | null>(null);
+  private readonly id = computed(() => this.hand.view()?.combination.id ?? '');
+  protected readonly photos = computed(() => {
+    const lot = this.lot();
+    const all = lot === null ? this.hand.of('photo') : this.hand.ofLot(lot, 'photo');
+    return all.filter((e) => e.body.piece === this.piece());
+  });
+
+  protected viewOf(event: Event): View {
+    return VIEWS.find((v) => v === valueOf(event)) ?? 'from the side';
+  }
+
+  protected small(photo: string): string {
+    return `/api/combinations/${this.id()}/photos/${photo}/small`;
+  }
+
+  protected address(photo: { body: { photo: { id: string }; shows: View } }): unknown[] {
+    return [photo.body.shows === 'section' ? '/sections' : '/photos', this.id(), photo.body.photo.id];
+  }
+
+  protected choose(event: Event): void {
+    const field = event.target as HTMLInputElement;
+    const file = field.files?.[0];
+    field.value = '';
+    if (file) void this.send(file);
+    field.blur();
+  }
+
+  protected paste(event: ClipboardEvent): void {
+    const file = [...(event.clipboardData?.files ?? [])].find((f) => f.type.startsWith('image/'));
+    if (!file) return;
+    event.preventDefault();
+    void this.send(file);
+  }
+
+  protected again(): void {
+    const file = this.waiting();
+    if (file) void this.send(file);
+  }
+
+  private async send(file: Blob): Promise<void> {
+    if (file.size > MOST_BYTES) {
+      this.problem.set({
+        type: 'about:blank',
+        status: 422,
+        code: 'photo-too-heavy',
+        title: `The file has ${(file.size / 1024 / 1024).toFixed(1)} MB; 16 MB is the most.`,
+        detail: 'Save it with a little less quality, or take only the part that shows the piece.',
+      });
+      return;
+    }
+    this.sending.set(true);
+    this.problem.set(null);
+    const [piece, lot, shows] = [this.piece(), this.lot(), this.shows() ?? this.view()];
+    try {
+      const { id, digest } = await this.api.putPhoto(this.id(), timeOrderedId(Date.now()), file);
+      this.waiting.set(null);
+      const refusal = this.hand.put({
+        kind: 'photo',
+        piece,
+        ...(lot === null ? {} : { lot }),
+        photo: { id, digest },
+        shows,
+        note: '',
+      });
+      if (refusal) {
+        this.problem.set({ type: 'about:blank', status: 422, code: refusal.code, title: refusal.text, detail: '' });
+      }
+    } catch (error) {
+      const problem = toProblem(error);
+      this.problem.set(problem);
+      // Refused for what it is, another try would not help; not sent, it waits here.
+      this.waiting.set(problem.status === 422 ? null : file);
+    } finally {
+      this.sending.set(false);
+    }
+  }
+}

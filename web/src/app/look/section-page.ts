@@ -1,0 +1,521 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  type ElementRef,
+  inject,
+  input,
+  signal,
+  viewChild,
+} from '@angular/core';
+import { RouterLink } from '@angular/router';
+import {
+  metalArea,
+  pixelsPerMm,
+  readNumber,
+  SECTION_LABELS,
+  type Picture,
+  type SectionLabel,
+  type SectionStroke,
+} from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import type { SectionAnswer, SectionRequest } from '../../workers/section.messages';
+import { Mark } from '../parts/mark';
+import { valueOf } from '../parts/value-of';
+import { Keys } from '../shell/keys';
+import { PhotoInHand } from './photo-in-hand';
+
+/** Colour of each label over the picture; the share of it that covers. */
+const TINTS: Readonly<Record<SectionLabel, readonly [number, number, number, number]>> = {
+  outside: [0, 0, 0, 0],
+  barrel: [60, 110, 190, 90],
+  void: [230, 40, 160, 200],
+  strand: [40, 160, 90, 95],
+};
+const BRUSHES = [4, 8, 16, 32] as const;
+
+/** The section of a cut crimp: read by itself, shown as a mask, mended by hand where it is wrong, judged by its numbers. */
+@Component({
+  selector: 'tm-section-page',
+  imports: [RouterLink, NzButtonModule, NzInputModule, Mark],
+  providers: [PhotoInHand],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="page">
+      <div class="page-head">
+        <div>
+          <h1>{{ headline() }}</h1>
+          <p class="soft">
+            @if (photo.shown(); as shown) {
+              Piece {{ shown.piece }}, cut. {{ shown.note }}
+            }
+            <a [routerLink]="['/bench', id(), photo.lot() === null ? 'look' : 'lot']">Back to the bench</a> ·
+            <a [routerLink]="['/photos', id(), photoId()]">Set the scale on the picture</a>
+          </p>
+        </div>
+      </div>
+      <div class="columns">
+        <div>
+          <div class="stack">
+            <img #picture [src]="photo.address()" alt="Micrograph of the cut crimp" (load)="loaded()" />
+            <canvas
+              #mask
+              [class.away]="!isShown()"
+              role="img"
+              [attr.aria-label]="said()"
+              (pointerdown)="begin($event)"
+              (pointermove)="draw($event)"
+              (pointerup)="end()"
+            ></canvas>
+          </div>
+          <div class="tools" role="toolbar" aria-label="Mend the mask">
+            <button type="button" class="file-choice" [attr.aria-pressed]="isShown()" (click)="isShown.set(!isShown())">
+              <kbd>V</kbd> {{ isShown() ? 'Hide the mask' : 'Show the mask' }}
+            </button>
+            @for (label of labels; track label; let i = $index) {
+              <button
+                type="button"
+                class="file-choice"
+                [class.here]="label === brush()"
+                [attr.aria-pressed]="label === brush()"
+                (click)="brush.set(label)"
+              >
+                <kbd>{{ i + 1 }}</kbd> <span class="chip" [class]="label"></span> {{ label }}
+              </button>
+            }
+            <label for="brush-size">Brush</label>
+            <select id="brush-size" (change)="radius.set(sizeOf($event))">
+              @for (size of brushes; track size) {
+                <option [value]="size" [selected]="size === radius()">{{ size }} cells</option>
+              }
+            </select>
+            @if (strokes().length) {
+              <button type="button" class="file-choice" (click)="undo()">
+                <kbd>Backspace</kbd> Take the last stroke back
+              </button>
+            }
+          </div>
+          <p class="soft">
+            Green is strand, magenta void, blue barrel. Draw over it where it is wrong; by keys: choose a label, move
+            with the arrows, Space sets a spot.
+          </p>
+        </div>
+        <aside aria-label="Figures of the section">
+          <form (submit)="setScale($event)">
+            <label for="px-mm">Pixels to a millimetre</label>
+            <input nz-input id="px-mm" inputmode="decimal" [value]="pxText()" (input)="pxText.set(value($event))" />
+            <button nz-button class="bench-button" type="submit">Read the section</button>
+          </form>
+          @if (working()) {
+            <p role="status">Reading the picture ...</p>
+          }
+          @for (reason of declined(); track reason.code) {
+            <p class="notice bad" role="alert">It is not read: {{ reason.text }}</p>
+          }
+          @if (figures(); as f) {
+            <dl class="facts">
+              <dt>Metal of the strands</dt>
+              <dd>{{ f.metal.toFixed(3) }} mm² of {{ wireArea().toFixed(3) }}</dd>
+              <dt>Compression</dt>
+              <dd>
+                {{ (100 * f.compression).toFixed(1) }} %
+                @if (rangeOf('compression'); as r) {
+                  <tm-mark [state]="isIn(100 * f.compression, r) ? 'pass' : 'fail'" [size]="16" />
+                  <span class="soft">{{ r.min }}–{{ r.max }}</span>
+                }
+              </dd>
+              <dt>Voids</dt>
+              <dd>
+                {{ (100 * f.voids).toFixed(1) }} %
+                @if (rangeOf('voids'); as r) {
+                  <tm-mark [state]="isIn(100 * f.voids, r) ? 'pass' : 'fail'" [size]="16" />
+                  <span class="soft">up to {{ r.max }}</span>
+                }
+              </dd>
+              <dt>Height, width</dt>
+              <dd>{{ f.height.toFixed(2) }}, {{ f.width.toFixed(2) }} mm</dd>
+              <dt>Left, right roll</dt>
+              <dd>{{ (100 * f.left).toFixed(1) }}, {{ (100 - 100 * f.left).toFixed(1) }} % of the metal</dd>
+              <dt>Strands</dt>
+              <dd>
+                {{ f.strands }} found, {{ strands() }} in the wire
+                @if (f.strands !== strands()) {
+                  <tm-mark state="note" [size]="16" />
+                }
+              </dd>
+            </dl>
+            <p class="soft">
+              Against made-up pictures with known numbers: metal within 2 %, voids within 1 point; strands that touch
+              may be miscounted. A cut that is not square makes metal look like more.
+            </p>
+            <form (submit)="keep($event)">
+              @if (photo.section()) {
+                <label for="section-why">A section is on record for this picture. Why is this one better?</label>
+                <input nz-input id="section-why" maxlength="500" [value]="why()" (input)="why.set(value($event))" />
+              }
+              <button nz-button nzType="primary" class="bench-button" type="submit" [disabled]="!photo.shown()">
+                Keep the section
+              </button>
+            </form>
+          }
+          @if (photo.section(); as kept) {
+            <p class="notice">
+              On record by {{ kept.by }}: {{ (100 * kept.body.figures.compression).toFixed(1) }} % compression,
+              {{ (100 * kept.body.figures.voids).toFixed(1) }} % voids{{
+                kept.body.mended.length ? ', mask mended by hand' : ''
+              }}.
+            </p>
+          }
+          @if (refusal()) {
+            <p class="notice bad" role="alert">{{ refusal() }}</p>
+          }
+        </aside>
+      </div>
+    </div>
+  `,
+  styleUrl: '../parts/stage.less',
+  styles: `
+    :host {
+      display: block;
+      padding: 0;
+    }
+    .columns {
+      align-items: start;
+      display: grid;
+      gap: 20px;
+      grid-template-columns: minmax(0, 1fr) 340px;
+    }
+    .stack {
+      border: 1px solid var(--line);
+      max-width: 860px;
+      position: relative;
+    }
+    .stack img,
+    .stack canvas {
+      display: block;
+      width: 100%;
+    }
+    .stack canvas {
+      cursor: crosshair;
+      height: 100%;
+      inset: 0;
+      position: absolute;
+      touch-action: none;
+    }
+    .away {
+      opacity: 0;
+    }
+    .tools {
+      align-items: center;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px 8px;
+      margin: 8px 0;
+    }
+    .tools .here {
+      background: var(--petrol-tint);
+      border-color: var(--petrol);
+    }
+    .chip {
+      border: 1px solid var(--ink-soft);
+      display: inline-block;
+      height: 12px;
+      width: 12px;
+    }
+    .chip.barrel {
+      background: #3c6ebe;
+    }
+    .chip.void {
+      background: #e628a0;
+    }
+    .chip.strand {
+      background: #28a05a;
+    }
+    aside {
+      background: var(--sheet);
+      border: 1px solid var(--line);
+      display: grid;
+      gap: 12px;
+      padding: 14px 16px;
+    }
+    form {
+      display: grid;
+      gap: 6px;
+    }
+    input,
+    select {
+      min-height: 44px;
+    }
+    @media (max-width: 1100px) {
+      .columns {
+        grid-template-columns: 1fr;
+      }
+    }
+  `,
+})
+export class SectionPage {
+  protected readonly photo = inject(PhotoInHand);
+  protected readonly value = valueOf;
+  readonly id = input.required<string>();
+  readonly photoId = input.required<string>();
+  private readonly picture = viewChild.required<ElementRef<HTMLImageElement>>('picture');
+  private readonly mask = viewChild.required<ElementRef<HTMLCanvasElement>>('mask');
+  protected readonly labels = SECTION_LABELS;
+  protected readonly brushes = BRUSHES;
+  protected readonly brush = signal<SectionLabel>('void');
+  protected readonly radius = signal<number>(8);
+  protected readonly isShown = signal(true);
+  protected readonly pxText = signal('');
+  protected readonly why = signal('');
+  protected readonly refusal = signal('');
+  protected readonly working = signal(false);
+  protected readonly declined = signal<SectionAnswer['reasons']>([]);
+  protected readonly strokes = signal<readonly SectionStroke[]>([]);
+  private readonly found = signal<SectionAnswer['found']>(null);
+  private readonly isLoaded = signal(false);
+  /** Where a spot is set by keys, in cells. */
+  private cross = { x: 0, y: 0 };
+  private stroke: { x: number; y: number }[] | null = null;
+  private worker: Worker | null = null;
+  private number = 0;
+
+  protected readonly figures = computed(() => this.found()?.figures ?? null);
+  protected readonly wireArea = computed(() =>
+    (this.photo.hand.setUp()?.wires ?? []).reduce((sum, w) => sum + metalArea(w.wire.conductor), 0),
+  );
+  protected readonly strands = computed(() =>
+    (this.photo.hand.setUp()?.wires ?? []).reduce((sum, w) => sum + w.wire.conductor.strands, 0),
+  );
+  protected readonly headline = computed(() => {
+    const figures = this.figures();
+    if (this.declined().length) return 'This picture is not read.';
+    if (!figures) return this.working() ? 'Reading the section ...' : 'Say the scale, then the section is read.';
+    const bad = (['compression', 'voids'] as const).find((code) => {
+      const range = this.rangeOf(code);
+      return range && !this.isIn(100 * figures[code], range);
+    });
+    const share = `${(100 * figures.compression).toFixed(1)} % of the metal left, ${(100 * figures.voids).toFixed(1)} % voids`;
+    return bad === 'voids'
+      ? `Loose inside: ${share}.`
+      : bad === 'compression'
+        ? `Pressed ${figures.compression < 0.8 ? 'too far' : 'too little'}: ${share}.`
+        : `Well filled: ${share}.`;
+  });
+  protected readonly said = computed(() => {
+    const f = this.figures();
+    return f ? `Mask of the section: ${f.strands} strands, ${(100 * f.voids).toFixed(1)} % voids` : 'No mask yet';
+  });
+
+  constructor() {
+    effect(() => {
+      this.photo.combination.set(this.id());
+      this.photo.id.set(this.photoId());
+    });
+    // The scale set on the picture, the one a section was kept with, or the one its note states.
+    const start = effect(() => {
+      const marks = this.photo.marks()?.body.marks;
+      const kept = this.photo.section()?.body;
+      const noted = /([\d.]+) pixels are 1 mm/.exec(this.photo.shown()?.note ?? '')?.[1];
+      const px = kept?.pxPerMm ?? pixelsPerMm(marks?.scale ?? null) ?? (noted ? Number(noted) : null);
+      if (px === null || !this.isLoaded() || this.wireArea() === 0) return;
+      start.destroy();
+      this.pxText.set(String(px));
+      if (kept) this.strokes.set(kept.mended);
+      this.read(px);
+    });
+    effect(() => {
+      const found = this.found();
+      if (found) this.paint(found);
+    });
+    inject(DestroyRef).onDestroy(() => this.worker?.terminate());
+    inject(Keys).use(
+      [
+        { key: '1-4', does: 'label to draw: outside, barrel, void, strand' },
+        { key: 'V', does: 'show or hide the mask' },
+        { key: 'arrows', does: 'move the spot' },
+        { key: 'Space', does: 'set a spot' },
+        { key: 'Backspace', does: 'take the last stroke back' },
+      ],
+      (key, event) => this.handle(key, event),
+    );
+  }
+
+  private handle(key: string, event: KeyboardEvent): boolean {
+    const label = SECTION_LABELS[Number(key) - 1];
+    const step = event.shiftKey ? 25 : 5;
+    const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[key];
+    if (label) this.brush.set(label);
+    else if (by) {
+      this.cross = { x: this.cross.x + (by[0] ?? 0), y: this.cross.y + (by[1] ?? 0) };
+      const found = this.found();
+      if (found) this.paint(found);
+    } else if (key === ' ' && this.found()) this.add([this.cross]);
+    else if (key === 'Backspace') this.undo();
+    else if (key.toLowerCase() === 'v') this.isShown.set(!this.isShown());
+    else return false;
+    return true;
+  }
+
+  protected loaded(): void {
+    this.isLoaded.set(true);
+  }
+
+  protected sizeOf(event: Event): number {
+    return Number(valueOf(event));
+  }
+
+  protected rangeOf(code: 'compression' | 'voids'): { min: number; max: number } | null {
+    return this.photo.criteria().find((c) => c.code === code)?.number?.range ?? null;
+  }
+
+  protected isIn(value: number, { min, max }: { min: number; max: number }): boolean {
+    return value >= min - 1e-9 && value <= max + 1e-9;
+  }
+
+  protected setScale(event: Event): void {
+    event.preventDefault();
+    const read = readNumber(this.pxText().trim());
+    if (read.outcome !== 'number' || read.rest !== '' || !(read.value > 0)) {
+      return this.refusal.set('Pixels to a millimetre is a number above 0. Set the scale on the picture to find it.');
+    }
+    this.refusal.set('');
+    this.read(read.value);
+  }
+
+  private read(pxPerMm: number): void {
+    const image = this.picture().nativeElement;
+    const canvas = document.createElement('canvas');
+    canvas.width = image.naturalWidth;
+    canvas.height = image.naturalHeight;
+    const context = canvas.getContext('2d', { willReadFrequently: true });
+    if (!context || !canvas.width) return;
+    context.drawImage(image, 0, 0);
+    const { width, height, data } = context.getImageData(0, 0, canvas.width, canvas.height);
+    const picture: Picture = { width, height, data };
+    this.working.set(true);
+    this.declined.set([]);
+    const about = { pxPerMm, wireArea: this.wireArea() };
+    this.ask({ number: ++this.number, kind: 'read', picture, about }, [data.buffer]);
+    if (this.strokes().length) this.mend();
+  }
+
+  private mend(): void {
+    const pxPerMm = Number(this.pxText());
+    const about = { pxPerMm, wireArea: this.wireArea() };
+    this.ask({ number: ++this.number, kind: 'mend', strokes: this.strokes(), about }, []);
+  }
+
+  private ask(request: SectionRequest, transfer: Transferable[]): void {
+    this.worker ??= this.open();
+    this.worker.postMessage(request, transfer);
+  }
+
+  private open(): Worker {
+    const worker = new Worker(new URL('../../workers/section.worker', import.meta.url), { type: 'module' });
+    worker.onmessage = ({ data }: MessageEvent<SectionAnswer>) => {
+      if (data.number < this.number && data.found) return;
+      this.working.set(false);
+      this.declined.set(data.reasons);
+      this.found.set(data.found);
+    };
+    return worker;
+  }
+
+  private paint({ columns, rows, labels }: NonNullable<SectionAnswer['found']>): void {
+    const canvas = this.mask().nativeElement;
+    if (canvas.width !== columns || canvas.height !== rows) {
+      canvas.width = columns;
+      canvas.height = rows;
+      this.cross = { x: Math.round(columns / 2), y: Math.round(rows / 2) };
+    }
+    const context = canvas.getContext('2d');
+    if (!context) return;
+    const image = context.createImageData(columns, rows);
+    labels.forEach((label, i) => {
+      image.data.set(TINTS[SECTION_LABELS[label] ?? 'outside'], i * 4);
+    });
+    context.putImageData(image, 0, 0);
+    context.strokeStyle = '#16242a';
+    context.beginPath();
+    context.arc(this.cross.x, this.cross.y, this.radius(), 0, 2 * Math.PI);
+    context.stroke();
+  }
+
+  private at(event: PointerEvent): { x: number; y: number } {
+    const canvas = this.mask().nativeElement;
+    const { left, top, width, height } = canvas.getBoundingClientRect();
+    return {
+      x: Math.round(((event.clientX - left) / width) * canvas.width),
+      y: Math.round(((event.clientY - top) / height) * canvas.height),
+    };
+  }
+
+  protected begin(event: PointerEvent): void {
+    if (!this.found()) return;
+    this.stroke = [this.at(event)];
+    (event.target as HTMLElement).setPointerCapture(event.pointerId);
+  }
+
+  protected draw(event: PointerEvent): void {
+    const { stroke } = this;
+    if (!stroke || stroke.length >= 400) return;
+    const at = this.at(event);
+    stroke.push(at);
+    const context = this.mask().nativeElement.getContext('2d');
+    if (!context) return;
+    context.fillStyle = '#16242a';
+    context.beginPath();
+    context.arc(at.x, at.y, this.radius(), 0, 2 * Math.PI);
+    context.fill();
+  }
+
+  protected end(): void {
+    const { stroke } = this;
+    this.stroke = null;
+    if (stroke) this.add(stroke);
+  }
+
+  private add(points: readonly { x: number; y: number }[]): void {
+    this.strokes.update((list) => [...list, { label: this.brush(), radius: this.radius(), points }]);
+    this.mend();
+  }
+
+  protected undo(): void {
+    this.strokes.update((list) => list.slice(0, -1));
+    this.mend();
+  }
+
+  protected keep(event: Event): void {
+    event.preventDefault();
+    const [shown, figures] = [this.photo.shown(), this.figures()];
+    if (!shown || !figures) return;
+    const standing = this.photo.section();
+    const lot = this.photo.lot();
+    const refusal = this.photo.hand.put(
+      {
+        kind: 'section',
+        piece: shown.piece,
+        ...(lot === null ? {} : { lot }),
+        photo: this.photoId(),
+        pxPerMm: Number(this.pxText()),
+        figures,
+        mended: this.strokes(),
+        note: '',
+      },
+      standing ? { corrects: standing.id, why: this.why() } : null,
+    );
+    this.refusal.set(refusal?.text ?? '');
+    if (refusal) return;
+    this.why.set('');
+    for (const [code, value] of [
+      ['compression', 100 * figures.compression],
+      ['voids', 100 * figures.voids],
+    ] as const) {
+      const criterion = this.photo.criteria().find((c) => c.code === code);
+      if (criterion?.number) this.refusal.set(this.photo.putNumber(criterion, value, 'section'));
+    }
+  }
+}

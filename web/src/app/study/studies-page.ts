@@ -1,0 +1,223 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { may, type CombinationLine, type Problem, type StudyLine } from '@tug-mark/contract';
+import { ROUNDS } from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { Api, toProblem } from '../http/api';
+import { timeOrderedId } from '../http/uuid';
+import { plainNumber } from '../parts/plain-number';
+import { ProblemNotice } from '../parts/problem-notice';
+import { showTime } from '../parts/show-time';
+import { valueOf } from '../parts/value-of';
+import { sessionFeature } from '../session/session.state';
+
+/** Studies of how well inspectors agree, with the key and with each other. */
+@Component({
+  selector: 'tm-studies-page',
+  imports: [RouterLink, NzButtonModule, NzInputModule, ProblemNotice],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="page">
+      <div class="page-head">
+        <div>
+          <h1>Do our inspectors agree?</h1>
+          <p class="soft">
+            Everybody looks at the same pieces blind, twice, in another order each time. Drawn pieces have a key that is
+            computed; a study of real pieces needs photographs with a known answer. Misses cost more than false alarms.
+          </p>
+        </div>
+        @if (maySet() && !isNew()) {
+          <button nz-button nzType="primary" class="bench-button" type="button" (click)="begin()">Begin a study</button>
+        }
+      </div>
+      @if (problem(); as found) {
+        <tm-problem [problem]="found" />
+      }
+      @if (isNew()) {
+        <form (submit)="keep($event)">
+          <div class="field">
+            <label for="study-name">Name</label>
+            <input nz-input id="study-name" maxlength="60" [value]="name()" (input)="name.set(value($event))" />
+          </div>
+          <div class="field">
+            <label for="study-of">Pieces of</label>
+            <select id="study-of" (change)="of.set(value($event))">
+              @for (line of lines(); track line.id) {
+                <option [value]="line.id" [selected]="line.id === of()">
+                  {{ line.terminalLabel }} on {{ line.wireLabel }}, {{ line.list }}
+                </option>
+              }
+            </select>
+          </div>
+          <div class="field">
+            <label for="study-count">Pieces drawn</label>
+            <input nz-input id="study-count" inputmode="numeric" [value]="count()" (input)="count.set(value($event))" />
+          </div>
+          <button nz-button nzType="primary" class="bench-button" type="submit">Begin it</button>
+          <button nz-button class="bench-button" type="button" (click)="isNew.set(false)">Leave it</button>
+        </form>
+      }
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Study</th>
+            <th scope="col">Pieces</th>
+            <th scope="col">Begun</th>
+            <th scope="col">Who has answered</th>
+            <th scope="col"></th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (study of studies(); track study.id) {
+            <tr>
+              <th scope="row">
+                {{ study.name }} <span class="soft">{{ study.terminal }} on {{ study.wire }}</span>
+              </th>
+              <td class="figures">{{ study.items }}</td>
+              <td>{{ time(study.at) }}, {{ study.by }}</td>
+              <td>
+                @for (who of study.people; track who.person) {
+                  <span class="who">{{ who.person }} {{ who.answers }} of {{ rounds * study.items }}</span>
+                } @empty {
+                  <span class="soft">nobody yet</span>
+                }
+              </td>
+              <td class="acts">
+                @if (study.closedAt) {
+                  <a class="file-choice" [routerLink]="['/studies', study.id]">Results</a>
+                } @else {
+                  <a class="file-choice" [routerLink]="['/studies', study.id]">Look at the pieces</a>
+                  @if (maySet()) {
+                    <button nz-button class="bench-button" type="button" (click)="close(study)">
+                      Close {{ study.name }}
+                    </button>
+                  }
+                }
+              </td>
+            </tr>
+          } @empty {
+            <tr>
+              <td colspan="5" class="soft">
+                {{ loaded() ? 'No study yet. Quality or an engineer begins one.' : 'Loading ...' }}
+              </td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    </div>
+  `,
+  styles: `
+    form {
+      align-items: end;
+      background: var(--sheet);
+      border: 1px solid var(--line);
+      display: flex;
+      flex-wrap: wrap;
+      gap: 12px 16px;
+      margin-bottom: 16px;
+      padding: 14px 16px;
+    }
+    .field {
+      display: grid;
+    }
+    select {
+      max-width: 420px;
+    }
+    input,
+    select {
+      min-height: 44px;
+    }
+    table {
+      border-collapse: collapse;
+      width: 100%;
+    }
+    th,
+    td {
+      border-bottom: 1px solid var(--line);
+      padding: 8px 14px 8px 0;
+      text-align: left;
+    }
+    tbody th span {
+      display: block;
+      font-weight: 400;
+    }
+    .who {
+      display: block;
+    }
+    .acts {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+      justify-content: end;
+    }
+  `,
+})
+export class StudiesPage {
+  private readonly api = inject(Api);
+  private readonly router = inject(Router);
+  private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
+  protected readonly value = valueOf;
+  protected readonly time = showTime;
+  protected readonly rounds = ROUNDS;
+  protected readonly studies = signal<readonly StudyLine[]>([]);
+  protected readonly lines = signal<readonly CombinationLine[]>([]);
+  protected readonly loaded = signal(false);
+  protected readonly isNew = signal(false);
+  protected readonly name = signal('');
+  protected readonly of = signal('');
+  protected readonly count = signal('20');
+  protected readonly problem = signal<Problem | null>(null);
+  protected readonly maySet = computed(() => may(this.person()?.role ?? 'technician', 'set-study'));
+
+  constructor() {
+    void this.load();
+  }
+
+  private async load(): Promise<void> {
+    try {
+      this.studies.set(await this.api.studies());
+      this.loaded.set(true);
+    } catch (error) {
+      this.problem.set(toProblem(error));
+    }
+  }
+
+  protected async begin(): Promise<void> {
+    this.isNew.set(true);
+    try {
+      const { lines } = await this.api.combinations(0);
+      this.lines.set(lines.filter((l) => l.stages[0] !== 'fail'));
+      this.of.set(this.lines()[0]?.id ?? '');
+    } catch (error) {
+      this.problem.set(toProblem(error));
+    }
+  }
+
+  protected async keep(event: Event): Promise<void> {
+    event.preventDefault();
+    try {
+      const id = timeOrderedId(Date.now());
+      await this.api.beginStudy({
+        id,
+        name: this.name(),
+        combination: this.of(),
+        drawn: plainNumber(this.count()) ?? NaN,
+        photos: [],
+      });
+      await this.router.navigate(['/studies', id]);
+    } catch (error) {
+      this.problem.set(toProblem(error));
+    }
+  }
+
+  protected async close(study: StudyLine): Promise<void> {
+    try {
+      await this.api.closeStudy(study.id);
+      await this.load();
+    } catch (error) {
+      this.problem.set(toProblem(error));
+    }
+  }
+}
