@@ -43,3 +43,25 @@ export const chartAboutSchema = z.object({
   baseline: z.object({ body: baselineBodySchema, by: z.string(), at: z.string(), note: z.string() }).nullable(),
 });
 export type ChartAbout = z.infer<typeof chartAboutSchema>;
+
+/** Crimp heights of one combination, each with the pull of the same piece. */
+export const heightChartSchema = z.object({
+  label: z.string(),
+  /** What the terminal's sheet gives for this wire, mm; null where it gives none. */
+  range: z.object({ min: z.number(), max: z.number() }).nullable(),
+  /** Least force, N. */
+  limit: z.number().nullable(),
+  /** How far one step of the tool's adjustment goes, mm. */
+  step: z.number().nullable(),
+  points: z.array(
+    z.object({
+      at: z.string(),
+      lot: z.number().int().nullable(),
+      piece: z.number().int(),
+      height: z.number(),
+      /** N; null where the piece was not pulled, or not validly. */
+      force: z.number().nullable(),
+    }),
+  ),
+});
+export type HeightChart = z.infer<typeof heightChartSchema>;

@@ -35,7 +35,7 @@ export async function setUpByKeys(browser: Browser, steps: number, strip: string
   await browser.sees('is taken.');
   await browser.keys(Key.ENTER);
   await browser.sees('End on, before the bite');
-  await measureByKeys(browser, 'strip', strip);
+  await measureByKeys(browser, strip);
   for (let i = 0; i < steps; i++) {
     await browser.keys(Key.ENTER);
     await browser.driver.wait(
@@ -47,26 +47,84 @@ export async function setUpByKeys(browser: Browser, steps: number, strip: string
   await browser.sees('sample pieces just like this');
 }
 
-/** Types the same measured length for the first three pieces, by keys alone. */
-export async function measureByKeys(browser: Browser, what: 'strip' | 'height', typed: string): Promise<void> {
+/** Types the same strip length for the first three pieces, by keys alone. */
+export async function measureByKeys(browser: Browser, typed: string): Promise<void> {
   for (let piece = 1; piece <= 3; piece++) {
-    await browser.shown(By.id(`${what}-typed`));
+    await browser.shown(By.id('strip-typed'));
     await browser.keys(...(piece === 1 ? ['m'] : []), typed, Key.ENTER);
     await browser.driver.wait(
       async () =>
-        (await browser.driver.findElements(By.css(`section[aria-labelledby=measure-${what}] .pass`))).length === piece,
+        (await browser.driver.findElements(By.css('section[aria-labelledby=measure-strip] .pass'))).length === piece,
       10_000,
-      `${what} of piece ${piece} was not kept`,
+      `the strip of piece ${piece} was not kept`,
     );
   }
 }
 
-/** Accepts every point of every piece with the key 1. */
-export async function lookByKeys(browser: Browser, points: number): Promise<void> {
+/** What Look asks for now: whether all is looked at, the point in hand, and the middle of its range where a number is asked. */
+async function askedInLook(browser: Browser): Promise<{ done: boolean; at: string; middle: string | null }> {
+  return browser.driver.executeScript(`
+    const here = document.querySelector('#points li.here');
+    const range = /([\\d.]+) to ([\\d.]+) mm (over|across)/.exec(here?.textContent ?? '');
+    const asked = here?.textContent?.includes('to be measured') && range;
+    return {
+      done: (document.querySelector('tm-look-stage h1')?.textContent ?? '').startsWith('All 5 pieces'),
+      at: document.querySelector('tm-look-stage h1')?.textContent ?? '',
+      middle: asked ? ((Number(range[1]) + Number(range[2])) / 2).toFixed(3) : null,
+    };`);
+}
+
+/** Says of every point of every piece that it is as drawn, and measures what is asked for, by `answer` and `measure`. */
+async function lookThrough(
+  browser: Browser,
+  answer: () => Promise<void>,
+  measure: (middle: string) => Promise<void>,
+): Promise<void> {
   await browser.sees('Piece 1 of 5');
-  for (let i = 0; i < points; i += 10)
-    await browser.keys(...Array.from({ length: Math.min(10, points - i) }, () => '1'));
-  await browser.sees('All 5 pieces are looked at.');
+  for (let i = 0; i < 150; i++) {
+    const asked = await askedInLook(browser);
+    if (asked.done) return;
+    if (asked.middle !== null) await measure(asked.middle);
+    else await answer();
+    await browser.driver.wait(
+      async () => (await askedInLook(browser)).at !== asked.at,
+      5_000,
+      `'${asked.at}' was not kept`,
+    );
+  }
+  throw new Error('there is no end to the points');
+}
+
+/** Looks at all pieces by keys alone: 1 for each point, a typed number where one is asked. */
+export function lookByKeys(browser: Browser): Promise<void> {
+  return lookThrough(
+    browser,
+    () => browser.keys('1'),
+    async (middle) => {
+      // The cursor waits in the field of a point only a caliper can answer.
+      await browser.driver.wait(
+        async () => (await browser.driver.executeScript('return document.activeElement?.id')) === 'measured',
+        5_000,
+      );
+      await browser.keys(middle, Key.ENTER);
+    },
+  );
+}
+
+/** The same with the mouse. */
+export function lookByMouse(browser: Browser): Promise<void> {
+  return lookThrough(
+    browser,
+    async () => {
+      await (await browser.shown(By.css('tm-look-stage .foot .ant-btn-primary'))).click();
+    },
+    async (middle) => {
+      const field = await browser.shown(By.id('measured'));
+      await field.click();
+      await browser.keys(middle);
+      await browser.press('Keep');
+    },
+  );
 }
 
 /** Types one force, says how it let go and keeps it, by keys alone. */

@@ -23,7 +23,8 @@ describe('A lot of 400 with the stand-in gauge', () => {
     server = await Server.open('demo');
     await startGauge();
     const marek = await server.as('Marek');
-    const [first] = (await (await marek('GET', 'gauges')).json()) as { id: string }[];
+    const gauges = (await (await marek('GET', 'gauges')).json()) as { id: string }[];
+    const first = gauges.find((g) => g.id === 'G-1');
     await marek('PUT', 'gauges', { ...first, port });
     browser = await Browser.open(server.address);
     await takeSeat(browser, 'Odile');

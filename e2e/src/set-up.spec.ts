@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
 import { expectAccessible } from './accessibility';
-import { climbTo, lookByKeys, measureByKeys, openCombination, pullByKeys, takeSeat } from './bench';
+import { climbTo, lookByKeys, lookByMouse, measureByKeys, openCombination, pullByKeys, takeSeat } from './bench';
 import { Browser } from './browser';
 import { Server } from './server';
 
@@ -14,13 +14,13 @@ const FAMILIES = [
   { name: 'insulated terminal', terminal: 'FL-FK-0406', wire: 'FL-W-0100', strip: '7.8', limit: 108 },
   { name: 'terminal with shrink sleeve', terminal: 'FL-RS-0510', wire: 'FL-W-0075', strip: '8.2', limit: 85 },
   { name: 'bare terminal', terminal: 'FL-RB-0516', wire: 'FL-W-0150', strip: '9.6', limit: 155 },
-  { name: 'open-barrel contact', terminal: 'FL-OC-4810', wire: 'FL-W-0100', strip: '6.2', height: '1.55', limit: 108 },
-  { name: 'sealed contact', terminal: 'FL-SC-1510', wire: 'FL-W-0075', strip: '5.6', height: '1.30', limit: 85 },
+  { name: 'open-barrel contact', terminal: 'FL-OC-4810', wire: 'FL-W-0100', strip: '6.2', limit: 108 },
+  { name: 'sealed contact', terminal: 'FL-SC-1510', wire: 'FL-W-0075', strip: '5.6', limit: 85 },
   { name: 'machined contact', terminal: 'FL-MC-16S', wire: 'FL-W-A20', strip: '7', limit: 60, check: 'It stands at 5' },
-  { name: 'signal contact', terminal: 'FL-SG-0502', wire: 'FL-W-0025', strip: '2.7', height: '0.62', limit: 28 },
+  { name: 'signal contact', terminal: 'FL-SG-0502', wire: 'FL-W-0025', strip: '2.7', limit: 28 },
   { name: 'butt splice', terminal: 'FL-BS-10', wire: 'FL-W-0100', strip: '8.2', limit: 108 },
   { name: 'window splice', terminal: 'FL-WS-10', wire: 'FL-W-0100', strip: '7.7', limit: 108, check: 'It passes' },
-  { name: 'open-barrel splice', terminal: 'FL-OS-10', wire: 'FL-W-0100', strip: '5.7', height: '1.50', limit: 108 },
+  { name: 'open-barrel splice', terminal: 'FL-OS-10', wire: 'FL-W-0100', strip: '5.7', limit: 108 },
   { name: 'wire-end ferrule', terminal: 'FL-FE-0075', wire: 'FL-W-0075', strip: '8.3', limit: 85 },
   { name: 'compression lug', terminal: 'FL-LG-2508', wire: 'FL-W-2500', strip: '25.1', limit: 950 },
 ] as const;
@@ -46,10 +46,6 @@ describe('Setting up every family of the demo', () => {
   const accessible = () => expectAccessible(browser);
   const confirmed = async () => (await browser.driver.findElements(By.css('tm-crimp-stage ol li .pass'))).length;
   const steps = async () => (await browser.driver.findElements(By.css('tm-crimp-stage ol li'))).length;
-  const points = async () => {
-    await browser.shown(By.css('#points li'));
-    return (await browser.driver.findElements(By.css('#points li'))).length;
-  };
   const stepDone = (count: number) =>
     browser.driver.wait(async () => (await confirmed()) === count, 10_000, `step ${count} was not confirmed`);
 
@@ -90,8 +86,7 @@ describe('Setting up every family of the demo', () => {
     await browser.shown(By.css('tm-crimp-stage ol'));
     const wanted = await steps();
     for (let step = 1; step <= wanted; step++) {
-      if ((await browser.heading()).startsWith('Look at the stripped end'))
-        await measureByKeys(browser, 'strip', family.strip);
+      if ((await browser.heading()).startsWith('Look at the stripped end')) await measureByKeys(browser, family.strip);
       await browser.keys(Key.ENTER);
       await stepDone(step);
     }
@@ -99,8 +94,7 @@ describe('Setting up every family of the demo', () => {
     if (!isProvedWhole(family)) return;
     await browser.keys(Key.ENTER);
     await browser.sees('Piece 1 of 5');
-    if ('height' in family) await measureByKeys(browser, 'height', family.height);
-    await lookByKeys(browser, 5 * (await points()));
+    await lookByKeys(browser);
     await browser.keys(Key.ENTER);
     for (const force of forcesOf(family)) await pullByKeys(browser, force);
   };
@@ -133,9 +127,7 @@ describe('Setting up every family of the demo', () => {
     await browser.sees('sample pieces just like this');
     if (!isProvedWhole(family)) return;
     await browser.press('Go on to Look');
-    if ('height' in family) await measureByKeys(browser, 'height', family.height);
-    const looks = 5 * (await points());
-    for (let i = 0; i < looks; i++) await (await browser.shown(By.css('tm-look-stage .foot .ant-btn-primary'))).click();
+    await lookByMouse(browser);
     await browser.press('Go on to Tug');
     for (const force of forcesOf(family)) await pullByKeys(browser, force);
   };

@@ -13,7 +13,8 @@ const server = await Server.open('demo');
 const gauge = new ForceGauge({ port: 0, seed: 3, rate: 1000, model: {} });
 const gaugePort = await gauge.listen();
 const marek = await server.as('Marek');
-const [firstGauge] = (await (await marek('GET', 'gauges')).json()) as { id: string }[];
+const gauges = (await (await marek('GET', 'gauges')).json()) as { id: string }[];
+const firstGauge = gauges.find((g) => g.id === 'G-1');
 await marek('PUT', 'gauges', { ...firstGauge, port: gaugePort });
 const browser = await Browser.open(server.address);
 const picture = async (name: string) => {

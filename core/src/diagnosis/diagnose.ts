@@ -1,5 +1,6 @@
 import { BY_CHANCE, CAUSES, type Cause } from './causes';
-import { EVIDENCE, readEvidence, type Evidence, type EvidenceKind } from './evidence';
+import { FAULTS } from '../look';
+import { AT, EVIDENCE, evidenceTitle, readEvidence, type Evidence, type EvidenceKind } from './evidence';
 
 /** A cause this shop has confirmed, with what was known then. */
 export interface ConfirmedCase {
@@ -76,7 +77,7 @@ export function diagnose(evidence: Evidence, confirmed: readonly ConfirmedCase[]
       return { code, found, weight: Math.log(found ? p / usual : (1 - p) / (1 - usual)) };
     });
     const say = ({ code, found }: { code: string; found: boolean }) => {
-      const title = EVIDENCE.find((e) => e.code === code)?.title ?? code;
+      const title = evidenceTitle(code);
       return found ? title : `not seen: ${title.toLowerCase()}`;
     };
     const sorted = told.sort((a, b) => b.weight - a.weight);
@@ -115,13 +116,16 @@ function learn(confirmed: readonly ConfirmedCase[]) {
     }
     seen.set(cause, own);
   }
-  return {
-    cases: (cause: Cause) => seen.get(cause.code)?.cases ?? 0,
-    chance: (cause: Cause, code: string) => {
-      const own = seen.get(cause.code);
-      const usual = cause.shows[code] ?? BY_CHANCE;
-      const p = (WEIGHT * usual + (own?.found.get(code) ?? 0)) / (WEIGHT + (own?.looked.get(code) ?? 0));
-      return Math.min(1 - LEAST, Math.max(LEAST, p));
-    },
-  };
+  /** Something wrong at a point: any of its faults, each by itself. */
+  const anyOf = (cause: Cause, point: string) =>
+    1 - FAULTS.filter((f) => f.point === point).reduce((none, f) => none * (1 - chance(cause, f.code)), 1);
+  return { cases: (cause: Cause) => seen.get(cause.code)?.cases ?? 0, chance };
+
+  function chance(cause: Cause, code: string): number {
+    if (code.startsWith(AT)) return anyOf(cause, code.slice(AT.length));
+    const own = seen.get(cause.code);
+    const usual = cause.shows[code] ?? BY_CHANCE;
+    const p = (WEIGHT * usual + (own?.found.get(code) ?? 0)) / (WEIGHT + (own?.looked.get(code) ?? 0));
+    return Math.min(1 - LEAST, Math.max(LEAST, p));
+  }
 }

@@ -110,8 +110,10 @@ describe('The cause of bad pieces', () => {
     });
     expect(evidence.get('brush-long')).toBeTrue();
     expect(evidence.get('brush-short')).toBeFalse();
-    // a bad gap nobody named may be either: nothing is said
+    // a bad gap nobody named may be either: only that something is wrong there is known
     expect(evidence.has('gap-long')).toBeFalse();
+    expect(evidence.get('at gap')).toBeTrue();
+    expect(first({ ...nothing, looked: [{ point: 'seam', bad: true, fault: null }] })).toBe('upside-down');
   });
 
   it('names every piece of evidence it goes by', () => {

@@ -1,4 +1,4 @@
-import { FAULTS } from '../look';
+import { FAULTS, POINT_CODES, pointOf } from '../look';
 
 /** What can be known of bad pieces beside the faults seen on them. */
 const MEASURED_EVIDENCE = [
@@ -26,6 +26,9 @@ export interface EvidenceKind {
   readonly check: string;
 }
 
+/** Before a point's code: something is wrong there, and nobody said what. */
+export const AT = 'at ';
+
 /** Everything a diagnosis can rest on: each fault the eye knows, and what force, caliper, gauge and section say. */
 export const EVIDENCE: readonly EvidenceKind[] = [
   ...FAULTS.map(({ code, title, point }) => ({
@@ -35,6 +38,13 @@ export const EVIDENCE: readonly EvidenceKind[] = [
   })),
   ...MEASURED_EVIDENCE,
 ];
+
+/** What a code of evidence says. */
+export function evidenceTitle(code: string): string {
+  const point = POINT_CODES.find((p) => `${AT}${p}` === code);
+  if (point) return `Something wrong at '${pointOf(point).title.toLowerCase()}'`;
+  return EVIDENCE.find((e) => e.code === code)?.title ?? code;
+}
 
 /** What is known: true where it was found, false where it was looked for and not found; absent where nobody looked. */
 export type Evidence = ReadonlyMap<string, boolean>;

@@ -2,7 +2,7 @@ import { FAULTS, type PointCode } from '../look';
 import { isValidMode, type FailureMode } from '../tug';
 import { theilSen } from '../statistics';
 import type { Range } from '../terminal';
-import type { Evidence } from './evidence';
+import { AT, type Evidence } from './evidence';
 
 /** What was found on pieces, as far as a diagnosis asks. */
 export interface Findings {
@@ -40,7 +40,7 @@ const BY_NUMBER: Readonly<Partial<Record<PointCode | 'strip', readonly [below: s
 
 /**
  * What findings, numbers and forces say, sign by sign. A point looked at and good on every piece says of each of its faults
- * that it is not there; a bad point without a named fault says it only where the point has one fault.
+ * that it is not there; a bad point without a named fault says that something is wrong there, or where the point has one fault, that one.
  */
 export function evidenceFrom(found: Findings): Evidence {
   const evidence = new Map<string, boolean>();
@@ -52,7 +52,8 @@ export function evidenceFrom(found: Findings): Evidence {
     const isNamed = own.some((l) => l.bad && (l.fault === fault.code || (l.fault === null && only)));
     const isOpen = own.some((l) => l.bad && l.fault === null && !only);
     if (isNamed) say(fault.code, true);
-    else if (!isOpen) say(fault.code, false);
+    else if (isOpen) say(`${AT}${fault.point}`, true);
+    else say(fault.code, false);
   }
   for (const { point, value, range } of found.numbers) {
     const [below = null, above = null] = BY_NUMBER[point] ?? [];

@@ -60,6 +60,8 @@ export type DispositionKind = (typeof DISPOSITIONS)[number];
 export const DISPOSITION_CAUSES = [
   'below-limit',
   'look',
+  'measure',
+  'section',
   'tool-check',
   'not-checked',
   'limit-withdrawn',

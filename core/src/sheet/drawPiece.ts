@@ -16,16 +16,18 @@ const tin = { fill: 'tin', stroke: 'tin-edge', width: 1.4 } as const;
  * A finished crimp from the side, `width` units wide, drawn from the numbers of the piece alone. Shapes carry the part
  * they show ('wire-end', 'insulation', 'bite' ...), so that a test can measure the drawing.
  *
- * @param point the point in hand: its number is drawn as a dimension
+ * @param point the point in hand: its number is drawn as a dimension. 'blind': everything there is to see, a scale, and
+ *   no word about any of it
  * @returns null where the terminal's sheet leaves out a dimension the drawing needs
  */
 export function drawPieceSide(
   context: LookContext,
   piece: Piece,
-  point: PointCode | null = null,
+  point: PointCode | 'blind' | null = null,
   width = 460,
 ): Drawing | null {
   const { terminal, wire, nest, bites } = context;
+  const isBlind = point === 'blind';
   const { depth, inspection } = terminal.barrel;
   const known = knownSizes(context);
   if (!known) return null;
@@ -38,7 +40,7 @@ export function drawPieceSide(
   const left = splice && !isOpen ? -2 * body : -length;
   const grips = terminal.barrel.betweenGrips ?? 0;
   const support = terminal.barrel.supportLength;
-  const sleeve = piece.sleeve && (point === null || point === 'seal') ? sleevePlace() : null;
+  const sleeve = piece.sleeve && (point === null || isBlind || point === 'seal') ? sleevePlace() : null;
   const front = left - (splice ? (isOpen ? 5 : 3) : isOpen ? terminal.brushMax + TONGUE / 2 : TONGUE);
   const from = Math.min(front, sleeve ? sleeve.left - 2 : front);
   const to = Math.max(Math.max(grips + support, piece.edge) + WIRE_SHOWN, sleeve ? sleeve.right + 3 : 0);
@@ -297,14 +299,24 @@ export function drawPieceSide(
         path(`M${x(-length * 0.85)} ${y(half * 0.15)}${d.join('')}`, { stroke: 'ink', width: 2.4, part: 'crack' }),
       );
     }
-    if (point === 'mark') {
-      const label = { right: nest.mark, faint: `${nest.mark}, faint`, wrong: 'another mark' }[piece.mark];
+    if (point === 'mark' || isBlind) {
+      const label = isBlind
+        ? markShown(nest.mark, piece.mark)
+        : { right: nest.mark, faint: `${nest.mark}, faint`, wrong: 'another mark' }[piece.mark];
       shapes.push(
         text(x(left / 2), -half * k - 14, label, {
           anchor: 'middle',
           size: 17,
-          bold: piece.mark === 'right',
-          ink: piece.mark === 'wrong' ? 'fail' : piece.mark === 'faint' ? 'soft' : 'ink',
+          bold: isBlind || piece.mark === 'right',
+          ink: isBlind
+            ? piece.mark === 'faint'
+              ? 'line'
+              : 'soft'
+            : piece.mark === 'wrong'
+              ? 'fail'
+              : piece.mark === 'faint'
+                ? 'soft'
+                : 'ink',
         }),
       );
     }
@@ -333,7 +345,7 @@ export function drawPieceSide(
         }
       }
     }
-    if (piece.uncovered !== null && point === 'cover') {
+    if (piece.uncovered !== null && (isBlind || point === 'cover')) {
       const a = left - 1 + piece.uncovered;
       shapes.push(
         rect(x(a), y(-half - 0.6), (grips + support + 4 - a) * k, (outerDiameter + 1.2) * k, {
@@ -349,6 +361,10 @@ export function drawPieceSide(
   /** The number of the point in hand, as a dimension line under the piece. */
   function dimension(): void {
     const base = tall * k + 24;
+    if (isBlind) {
+      shapes.push(line(x(from) + 6, base, x(from) + 6 + 5 * k, base, 'ink', 2), text(x(from) + 6, base + 18, '5 mm'));
+      return;
+    }
     const span = (a: number, b: number, label: string) => {
       shapes.push(line(x(a), y(half) + 3, x(a), base + 5, 'ink'), line(x(b), y(half) + 3, x(b), base + 5, 'ink'));
       shapes.push(line(x(a), base, x(b), base, 'ink', 1.4));
@@ -391,6 +407,13 @@ export function drawPieceSide(
   }
 }
 
+/** The mark a piece shows: the nest's own, or that of another one, which differs in its figure or is no such mark at all. */
+function markShown(own: string, state: Piece['mark']): string {
+  if (state !== 'wrong') return own;
+  const other = own.replace(/\d/, (digit) => String((Number(digit) + 3) % 10));
+  return other === own ? (own.includes('three') ? 'one dot' : 'three dots') : other;
+}
+
 /** Length and outer diameter of the barrel; null where the sheet leaves out a dimension the drawing needs. */
 function knownSizes({ terminal }: LookContext): { length: number; outerDiameter: number } | null {
   const { length, outerDiameter, innerDiameter } = terminal.barrel;
@@ -398,7 +421,11 @@ function knownSizes({ terminal }: LookContext): { length: number; outerDiameter:
 }
 
 /** A finished crimp end on, seen from the wire, from the numbers of the piece alone. See {@link drawPieceSide}. */
-export function drawPieceEnd(context: LookContext, piece: Piece, point: PointCode | null = null): Drawing | null {
+export function drawPieceEnd(
+  context: LookContext,
+  piece: Piece,
+  point: PointCode | 'blind' | null = null,
+): Drawing | null {
   const { terminal, nest, orientation } = context;
   const { outerDiameter, seam } = terminal.barrel;
   if (outerDiameter === null) return null;
@@ -479,18 +506,20 @@ export function drawPieceEnd(context: LookContext, piece: Piece, point: PointCod
   if (point === 'width' && piece.width !== null) label(`${piece.width.toFixed(2)} mm wide`);
   const left = Math.max(wide * 0.75, wide / 2 + 30);
   let right = left;
-  if (point === 'insulation-grip' && piece.grip !== null) {
+  if ((point === 'insulation-grip' || point === 'blind') && piece.grip !== null) {
     const r = 34;
     const cx = right + r + 24;
     shapes.push(circle(cx, 0, r, { fill: 'insulation', stroke: 'insulation-light' }));
-    shapes.push(
-      circle(cx, 0, r * piece.grip, { stroke: 'tin-edge', width: 7, part: 'insulation-grip' }),
-      text(cx, tall / 2 + 34, piece.grip > 1.06 ? 'open' : piece.grip < 0.86 ? 'cuts in' : 'snug', {
-        anchor: 'middle',
-        bold: true,
-        size: 17,
-      }),
-    );
+    shapes.push(circle(cx, 0, r * piece.grip, { stroke: 'tin-edge', width: 7, part: 'insulation-grip' }));
+    if (point !== 'blind') {
+      shapes.push(
+        text(cx, tall / 2 + 34, piece.grip > 1.06 ? 'open' : piece.grip < 0.86 ? 'cuts in' : 'snug', {
+          anchor: 'middle',
+          bold: true,
+          size: 17,
+        }),
+      );
+    }
     right = cx + r * 1.3 + 8;
   }
   const low = tall / 2 + 44;

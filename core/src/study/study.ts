@@ -3,6 +3,7 @@ import {
   criteria,
   FAULTS,
   faultsOf,
+  isCaliperOnly,
   isGood,
   judgePiece,
   spoil,
@@ -51,7 +52,9 @@ export interface StudyAnswer {
 export function drawnItems(context: LookContext, sheet: LookSheet, count: number, seed: number): StudyItem[] {
   const next = random(seed);
   const list = criteria(context, sheet);
-  const faults = faultsOf(context).filter((f) => list.some((c) => c.code === f.point && c.view !== 'section'));
+  // What only a caliper or a cut tells cannot be asked of an eye.
+  const seen = list.filter((c) => !isCaliperOnly(c)).map((c) => c.code);
+  const faults = faultsOf(context).filter((f) => seen.includes(f.point));
   const right = asDrawn(context);
   const shuffledFaults = shuffle(faults, next);
   const items = Array.from({ length: count }, (_, i): StudyItem => {

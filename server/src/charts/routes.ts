@@ -1,10 +1,17 @@
-import { CHART_KINDS, chartAboutSchema, chartChoiceSchema, newBaselineSchema } from '@tug-mark/contract';
+import {
+  CHART_KINDS,
+  chartAboutSchema,
+  chartChoiceSchema,
+  heightChartSchema,
+  newBaselineSchema,
+} from '@tug-mark/contract';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import type { Knex } from 'knex';
 import { Readable } from 'node:stream';
 import { z } from 'zod';
 import { refusals } from '../http/problems';
 import { only, signedIn } from '../people/session';
+import { readHeights } from './heights';
 import { keepBaseline, listChoices, readAbout, streamPoints } from './store';
 
 const query = z.object({ kind: z.enum(CHART_KINDS), value: z.string().min(1).max(200) });
@@ -15,6 +22,15 @@ export const chartRoutes: FastifyPluginAsyncZod<{ db: Knex }> = (app, { db }) =>
     signedIn(request);
     return listChoices(db);
   });
+
+  app.get(
+    '/charts/heights/:id',
+    { schema: { params: z.object({ id: z.uuid() }), response: { 200: heightChartSchema } } },
+    (request) => {
+      signedIn(request);
+      return readHeights(db, request.params.id);
+    },
+  );
 
   const find = async (kind: (typeof CHART_KINDS)[number], value: string) => {
     const found = (await listChoices(db)).find((choice) => choice.kind === kind && choice.value === value);

@@ -101,6 +101,11 @@ export const routes: Routes = [
     loadComponent: () => import('./charts/charts-page').then((m) => m.ChartsPage),
   },
   {
+    path: 'heights/:id',
+    title: 'Crimp heights · Tug Mark',
+    loadComponent: () => import('./charts/heights-page').then((m) => m.HeightsPage),
+  },
+  {
     path: 'curves/:id/:lot',
     title: 'Curves · Tug Mark',
     loadComponent: () => import('./records/curves-page').then((m) => m.CurvesPage),

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, input, signal } from '@angular/core';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may, type ChartAbout, type ChartChoice, type ChartKind, type Problem } from '@tug-mark/contract';
 import { FORCE_UNITS, fromNewtons, showNumber, type ForceUnit } from '@tug-mark/core';
@@ -31,7 +31,7 @@ const REST_MS = 120;
 /** Readings over time: whether what is made stays as it was, what happened on the way, and where it is going. */
 @Component({
   selector: 'tm-charts-page',
-  imports: [NzButtonModule, NzInputModule, ChartCanvas, Mark, ProblemNotice],
+  imports: [RouterLink, NzButtonModule, NzInputModule, ChartCanvas, Mark, ProblemNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -69,6 +69,9 @@ const REST_MS = 120;
           </label>
         </div>
       </div>
+      @if (kind() === 'combination' && value()) {
+        <p><a [routerLink]="['/heights', value()]">Crimp heights beside these pulls</a></p>
+      }
       @if (problem(); as found) {
         <tm-problem [problem]="found" />
       }

@@ -4,8 +4,8 @@ import {
   AS_DRAWN,
   CAUSES,
   diagnose,
-  EVIDENCE,
   evidenceFrom,
+  evidenceTitle,
   isGood,
   POINT_CODES,
   writeEvidence,
@@ -253,9 +253,7 @@ export class CauseStage {
     return `${first.cause.title}, or ${second?.cause.title.toLowerCase() ?? 'another cause'}: one check tells.`;
   });
   protected readonly why = computed(() => {
-    const bad = [...this.evidence()]
-      .filter(([, shows]) => shows)
-      .map(([code]) => EVIDENCE.find((e) => e.code === code)?.title.toLowerCase() ?? code);
+    const bad = [...this.evidence()].filter(([, shows]) => shows).map(([code]) => evidenceTitle(code).toLowerCase());
     return bad.length ? `Seen: ${bad.join(', ')}.` : 'Look at pieces and pull them; what is found shows here.';
   });
 

@@ -11,6 +11,7 @@ import {
   type CombinationView,
   type FirstEngineer,
   type Gauge,
+  type HeightChart,
   type Here,
   type KeptEntry,
   type LimitRecord,
@@ -92,6 +93,7 @@ export class Api {
       `combinations/${combination}/photos/${id}`,
       file,
     );
+  heights = (combination: string) => this.json<HeightChart>('GET', `charts/heights/${combination}`);
   causes = () => this.json<{ cause: string; evidence: string[] }[]>('GET', 'causes');
   looks = () => this.json<LookRecord[]>('GET', 'looks');
   keepLookDraft = (sheet: LookSheet) => this.json<LookRecord[]>('PUT', 'looks/draft', sheet);

@@ -30,7 +30,7 @@ const MEASURED = {
           <h1>{{ headline() }}</h1>
           <p class="soft">
             Pieces are looked at by the one released sheet of their class that was in effect when the tool was taken.
-            <a routerLink="/limits">Pull limits</a>
+            <a routerLink="/limits">Pull limits</a> · <a routerLink="/studies">Do our inspectors agree?</a>
           </p>
         </div>
         @if (mayDraft() && !sheets().length) {
@@ -346,7 +346,9 @@ export class LooksPage {
     const unit = pointOf(point).number?.unit;
     if (!unit || measured === 'never') return '';
     if (min === null && max === null) return 'as the set-up gives it';
-    return `${min ?? 'from the set-up'} to ${max ?? 'as the set-up'} ${unit}`;
+    const space = unit === '°' ? '' : ' ';
+    if (min === null) return `up to ${max ?? ''}${space}${unit}`;
+    return max === null ? `from ${min}${space}${unit}` : `${min} to ${max}${space}${unit}`;
   }
 
   protected before(row: LookRow): LookRow | undefined {

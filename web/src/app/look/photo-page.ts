@@ -202,7 +202,7 @@ const ZOOMS = [1, 1.5, 2, 3, 4, 6, 8] as const;
     .view {
       background: var(--shade);
       border: 1px solid var(--line);
-      height: min(62vh, 640px);
+      max-height: min(62vh, 640px);
       overflow: auto;
     }
     svg {

@@ -28,13 +28,15 @@ export class PieceView {
   readonly look = input.required<LookContext>();
   readonly piece = input.required<Piece>();
   readonly view = input.required<View>();
-  /** The point whose number is drawn; null draws none. */
-  readonly point = input<PointCode | null>(null);
+  /** The point whose number is drawn; null draws none, 'blind' everything and no word about it. */
+  readonly point = input<PointCode | 'blind' | null>(null);
   readonly said = input.required<string>();
+  /** Width in the drawing's own units: text keeps its size, so a narrow one has it larger beside the piece. */
+  readonly width = input(460);
   protected readonly drawing = computed(() =>
     this.view() === 'end on'
       ? drawPieceEnd(this.look(), this.piece(), this.point())
-      : drawPieceSide(this.look(), this.piece(), this.point()),
+      : drawPieceSide(this.look(), this.piece(), this.point(), this.width()),
   );
 }
 

@@ -44,6 +44,7 @@ const STATE = { accept: 'pass', note: 'note', rework: 'hold', reject: 'fail' } a
               [piece]="example.piece"
               [view]="viewOf(example)"
               [point]="criterion().code"
+              [width]="250"
               [said]="example.title + ', ' + example.finding + '. ' + example.why"
             />
             <span class="soft">{{ example.kind === 'wrong' ? example.why : 'still good' }}</span>

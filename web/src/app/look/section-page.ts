@@ -190,7 +190,7 @@ const BRUSHES = [4, 8, 16, 32] as const;
     }
     .stack {
       border: 1px solid var(--line);
-      max-width: 860px;
+      max-width: 720px;
       position: relative;
     }
     .stack img,

@@ -252,6 +252,7 @@ describe('What was put on record for a lot', () => {
 describe('A pull on the station’s gauge', () => {
   const gauge: Gauge = {
     id: 'G-1',
+    kind: 'force' as const,
     label: 'Gauge G-1',
     host: '127.0.0.1',
     port: 4881,

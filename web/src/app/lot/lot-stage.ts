@@ -4,6 +4,8 @@ import { Store } from '@ngrx/store';
 import { may, type Problem } from '@tug-mark/contract';
 import {
   AS_DRAWN,
+  faultsOf,
+  isCaliperOnly,
   CHANGES,
   changeName,
   fromNewtons,
@@ -114,7 +116,17 @@ export class LotStage {
     return lot === undefined ? null : (this.hand.setUp()?.lots.get(lot)?.[this.wire() - 1]?.limit?.force ?? null);
   });
   protected readonly breaks = computed(() => this.wires()[this.wire() - 1]?.breaks ?? 0);
-  protected readonly criteria = computed(() => this.hand.setUp()?.criteria ?? []);
+  protected readonly criteria = computed(() => {
+    const lot = this.head()?.lot;
+    const own = lot === undefined ? undefined : this.hand.setUp()?.lotCriteria.get(lot);
+    return (own ?? []).filter((c) => !isCaliperOnly(c));
+  });
+  /** Faults of the point that differs, to be named; and the one that was. */
+  protected readonly faults = computed(() => {
+    const look = this.hand.setUp()?.look;
+    return look ? faultsOf(look).filter((f) => f.point === this.differs()) : [];
+  });
+  protected readonly fault = signal<string | null>(null);
 
   protected readonly madeText = signal('');
   protected readonly change = signal<LotChange>('wire-reel');
@@ -314,25 +326,35 @@ export class LotStage {
   protected notAsDrawn(): void {
     const code = this.differs();
     if (!code) return this.message.set('Say which point is not as drawn.');
-    if (!this.differNote().trim()) return this.message.set('Say what you see.');
-    this.putFinding(code, 'reject', this.differNote().trim());
+    if (!this.differNote().trim() && !this.fault()) return this.message.set('Say what you see.');
+    this.putFinding(code, 'reject', this.differNote().trim(), this.fault());
   }
 
-  private putFinding(criterion: string, finding: 'accept' | 'reject', note: string): void {
+  private putFinding(criterion: string, finding: 'accept' | 'reject', note: string, fault: string | null = null): void {
     const head = this.head();
     const piece = this.target();
     if (!head || piece === null || this.check()?.look === 'accepted' || this.check()?.look === 'rejected') return;
-    const refusal = this.hand.put({ kind: 'finding', lot: head.lot, piece, criterion, finding, note });
+    const refusal = this.hand.put({
+      kind: 'finding',
+      lot: head.lot,
+      piece,
+      criterion,
+      finding,
+      ...(fault && { fault }),
+      note,
+    });
     this.message.set(refusal?.text ?? '');
     if (refusal) return;
     this.panel.set('none');
     this.differs.set(null);
+    this.fault.set(null);
     this.differNote.set('');
     this.settled();
   }
 
   protected chooseDiffers(event: Event): void {
     this.differs.set(valueOf(event) || null);
+    this.fault.set(null);
   }
 
   protected count(event: Event): void {

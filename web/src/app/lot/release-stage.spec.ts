@@ -89,7 +89,7 @@ describe('Measured lengths', () => {
   };
 
   it('are typed piece by piece in either unit, judged at once, and corrected with a reason', async () => {
-    bench = await Bench.open(Measures, { view: measuring(), inputs: { what: 'strip' } });
+    bench = await Bench.open(Measures, { view: measuring() });
     await bench.type('strip-typed', 'nine');
     await bench.submit();
     expect(bench.text).toContain('is not a number');
@@ -118,7 +118,7 @@ describe('Measured lengths', () => {
   });
 
   it('wait for a tool, and are not asked for where the sheet gives nothing to compare with', async () => {
-    bench = await Bench.open(Measures, { view: { ...measuring(), entries: [] }, inputs: { what: 'strip' } });
+    bench = await Bench.open(Measures, { view: { ...measuring(), entries: [] } });
     expect(bench.text).toContain('Take a tool first');
     bench.close();
     bench = await Bench.open(LookStage, { view: measuring() });

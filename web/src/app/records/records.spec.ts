@@ -17,6 +17,7 @@ const record = (changes: Partial<CombinationRecord> = {}): CombinationRecord => 
     exportedAt: new Date().toISOString(),
     shop: { name: 'Fennick Lane', isDemo: true },
     ...view,
+    photos: [],
     curves: [],
     judgement: { verdict: 'open', headline: '', stages: [] },
     ...changes,

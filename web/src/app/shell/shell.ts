@@ -31,7 +31,6 @@ import { SignInForm } from './sign-in-form';
         <a routerLink="/practices" routerLinkActive="here" ariaCurrentWhenActive="page">Practices</a>
         <a routerLink="/charts" routerLinkActive="here" ariaCurrentWhenActive="page">Charts</a>
         <a routerLink="/records" routerLinkActive="here" ariaCurrentWhenActive="page">Records</a>
-        <a routerLink="/studies" routerLinkActive="here" ariaCurrentWhenActive="page">Studies</a>
         @if (isEngineer()) {
           <a routerLink="/people" routerLinkActive="here" ariaCurrentWhenActive="page">People</a>
         }

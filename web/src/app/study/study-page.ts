@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { setUpContext, type Problem, type StudyResults, type StudyTurn } from '@tug-mark/contract';
-import { computeSetUp, pointOf, type Kappa, type Piece, type PointCode } from '@tug-mark/core';
+import { computeSetUp, isCaliperOnly, pointOf, type Kappa, type Piece, type PointCode } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
@@ -41,16 +41,15 @@ const POINT_KEYS = '123456789bcdefghij';
                 [look]="l"
                 [piece]="piece()"
                 view="from the side"
+                point="blind"
                 said="The piece to be judged, from the side"
               />
-              <tm-piece-view [look]="l" [piece]="piece()" view="end on" said="The piece to be judged, end on" />
               <tm-piece-view
-                class="small"
                 [look]="l"
                 [piece]="piece()"
                 view="end on"
-                point="insulation-grip"
-                said="The insulation grip, end on"
+                point="blind"
+                said="The piece to be judged, end on"
               />
             }
           </div>
@@ -158,7 +157,7 @@ const POINT_KEYS = '123456789bcdefghij';
       border: 1px solid var(--line);
       display: grid;
       gap: 24px;
-      grid-template-columns: minmax(0, 3fr) minmax(0, 1fr) minmax(0, 1fr);
+      grid-template-columns: minmax(0, 5fr) minmax(0, 2fr);
       padding: 20px;
     }
     .piece img {
@@ -182,6 +181,7 @@ const POINT_KEYS = '123456789bcdefghij';
       min-width: 640px;
     }
     caption {
+      caption-side: top;
       font: 600 17px var(--figures);
       text-align: left;
     }
@@ -214,7 +214,7 @@ export class StudyPage {
     return computeSetUp({ ...context, cabinet: [], newest: setUp.revisions }, [], line.at);
   });
   protected readonly look = computed(() => this.setUp()?.look ?? null);
-  protected readonly criteria = computed(() => (this.setUp()?.criteria ?? []).filter((c) => c.view !== 'section'));
+  protected readonly criteria = computed(() => (this.setUp()?.criteria ?? []).filter((c) => !isCaliperOnly(c)));
   protected readonly piece = computed(() => {
     const shows = this.turn()?.shows;
     return (shows?.kind === 'drawn' ? shows.piece : {}) as unknown as Piece;
@@ -222,7 +222,7 @@ export class StudyPage {
   /** The numbers an inspector would have beside the piece. */
   protected readonly l = computed(() =>
     this.criteria()
-      .filter((c) => c.code === 'brush' || c.code === 'gap' || c.code === 'seam')
+      .filter((c) => ['brush', 'gap', 'seam', 'mark', 'bellmouth'].includes(c.code))
       .map((c) => c.accept)
       .join(' '),
   );

@@ -170,6 +170,11 @@ export class Bench<T> {
     TestBed.inject(Live).gaugeEvents.next(event);
   }
 
+  /** The button of this station's caliper is pressed. */
+  measure(millimetres: number): void {
+    TestBed.inject(Live).caliperEvents.next({ kind: 'length', gauge: 'C-1', millimetres });
+  }
+
   get element(): HTMLElement {
     return this.fixture.nativeElement as HTMLElement;
   }

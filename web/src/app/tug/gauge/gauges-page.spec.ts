@@ -5,6 +5,7 @@ import { GaugesPage } from './gauges-page';
 
 const gauge = (changes: Partial<Gauge> = {}): Gauge => ({
   id: 'G-1',
+  kind: 'force',
   label: 'Gauge G-1',
   host: '127.0.0.1',
   port: 4881,

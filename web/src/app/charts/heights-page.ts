@@ -1,0 +1,289 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import type { HeightChart, Problem } from '@tug-mark/contract';
+import { adjustHeight, heightWindow, LEAST_PAIRS, makeBaseline, runSignals } from '@tug-mark/core';
+import { Api, toProblem } from '../http/api';
+import { Mark } from '../parts/mark';
+import { ProblemNotice } from '../parts/problem-notice';
+import { ChartCanvas, inks } from './chart-canvas';
+
+/** Pieces an adjustment goes by: the last ones, as they are made now. */
+const LATEST = 5;
+
+/** Crimp heights over time beside the pulls of the same pieces, and one against the other with the window where both hold. */
+@Component({
+  selector: 'tm-heights-page',
+  imports: [RouterLink, ChartCanvas, Mark, ProblemNotice],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="page">
+      <div class="page-head">
+        <div>
+          <h1>{{ headline() }}</h1>
+          <p class="soft">
+            {{ chart()?.label }}
+            <a [routerLink]="['/bench', id()]">To the bench</a> ·
+            <a [routerLink]="['/charts']" [queryParams]="{ asked: 'combination', of: id() }">All its pulls</a>
+          </p>
+        </div>
+      </div>
+      @if (problem(); as found) {
+        <tm-problem [problem]="found" />
+      }
+      @if (points().length) {
+        <div class="two">
+          <figure>
+            <figcaption>Does the crimp height stay where it was? mm, piece by piece</figcaption>
+            <div class="canvas"><tm-chart-canvas [options]="overTime()" [label]="toldHeights()" /></div>
+          </figure>
+          <figure>
+            <figcaption>At which heights does it hold? N against mm, the same pieces</figcaption>
+            <div class="canvas"><tm-chart-canvas [options]="against()" [label]="toldWindow()" /></div>
+          </figure>
+        </div>
+        <section aria-label="What follows">
+          <p>
+            <tm-mark [state]="outside() ? 'fail' : 'pass'" /> {{ outside() }} of {{ points().length }} heights lie
+            outside {{ span() }}.
+          </p>
+          @if (advice(); as text) {
+            <p><tm-mark weight="note" /> Mean of the last {{ latest().length }}: {{ text }}</p>
+          }
+          @for (s of signals(); track $index) {
+            <p><tm-mark state="hold" /> {{ s }}</p>
+          }
+          <p><tm-mark [state]="window()?.holds ? 'pass' : 'missing'" /> {{ toldWindow() }}</p>
+        </section>
+      } @else if (chart()) {
+        <p class="notice">
+          No crimp height is measured yet. It is measured in Look on the first pieces, and in a lot where somebody
+          measures.
+        </p>
+      }
+    </div>
+  `,
+  styles: `
+    .two {
+      display: grid;
+      gap: 20px;
+      grid-template-columns: repeat(auto-fit, minmax(440px, 1fr));
+    }
+    figure {
+      margin: 0;
+    }
+    figcaption {
+      font: 600 17px var(--figures);
+    }
+    .canvas {
+      background: var(--sheet);
+      border: 1px solid var(--line);
+      height: 400px;
+    }
+    section {
+      display: grid;
+      gap: 6px;
+      margin-top: 14px;
+    }
+  `,
+})
+export class HeightsPage {
+  private readonly api = inject(Api);
+  readonly id = input.required<string>();
+  protected readonly chart = signal<HeightChart | null>(null);
+  protected readonly problem = signal<Problem | null>(null);
+  protected readonly points = computed(() => this.chart()?.points ?? []);
+  private readonly range = computed(() => this.chart()?.range ?? null);
+  protected readonly span = computed(() => {
+    const range = this.range();
+    return range ? `${range.min.toFixed(2)}–${range.max.toFixed(2)} mm` : 'any range: the sheet gives none';
+  });
+  protected readonly outside = computed(() => {
+    const range = this.range();
+    return range ? this.points().filter((p) => p.height < range.min - 1e-9 || p.height > range.max + 1e-9).length : 0;
+  });
+  protected readonly latest = computed(() =>
+    this.points()
+      .slice(-LATEST)
+      .map((p) => p.height),
+  );
+  protected readonly advice = computed(() => {
+    const [range, heights] = [this.range(), this.latest()];
+    return range && heights.length ? adjustHeight(heights, range, this.chart()?.step ?? null).text : null;
+  });
+  private readonly baseline = computed(() =>
+    makeBaseline(
+      this.points().map((p) => p.height),
+      1,
+    ),
+  );
+  protected readonly signals = computed(() => {
+    const limits = this.baseline()?.level;
+    if (!limits) return [];
+    const heights = this.points().map((p) => p.height);
+    return runSignals(heights, limits)
+      .slice(-3)
+      .map((s) => s.text);
+  });
+  private readonly pairs = computed(() =>
+    this.points().flatMap(({ height, force }) => (force === null ? [] : [{ height, force }])),
+  );
+  protected readonly window = computed(() => {
+    const limit = this.chart()?.limit ?? null;
+    return limit === null ? null : heightWindow(this.pairs(), limit);
+  });
+  /** Where the pull holds and the sheet's range agrees. */
+  private readonly both = computed(() => {
+    const [holds, range] = [this.window()?.holds, this.range()];
+    if (!holds) return null;
+    const min = Math.max(holds.min, range?.min ?? -Infinity);
+    const max = Math.min(holds.max, range?.max ?? Infinity);
+    return min < max ? { min, max } : null;
+  });
+  protected readonly headline = computed(() => {
+    if (!this.chart()) return 'Crimp height and pull';
+    const both = this.both();
+    return both
+      ? `Height and pull both hold from ${both.min.toFixed(3)} to ${both.max.toFixed(3)} mm.`
+      : this.points().length
+        ? 'No window yet where height and pull are both known to hold.'
+        : 'No crimp height is measured yet.';
+  });
+  protected readonly toldHeights = computed(() => {
+    const heights = this.points().map((p) => p.height);
+    const mean = heights.reduce((sum, h) => sum + h, 0) / Math.max(1, heights.length);
+    return `${heights.length} crimp heights, mean ${mean.toFixed(3)} mm; ${this.span()} is good.`;
+  });
+  protected readonly toldWindow = computed(() => {
+    const found = this.window();
+    if (!found) {
+      return `${this.pairs().length} pieces were both measured and pulled; a window needs ${LEAST_PAIRS} of at least three heights.`;
+    }
+    return found.holds
+      ? `By ${this.pairs().length} pieces the next pull holds with 95 % from ${found.holds.min.toFixed(3)} to ${found.holds.max.toFixed(3)} mm; nothing is said beyond what was tried.`
+      : `By ${this.pairs().length} pieces no height is known at which the next pull holds with 95 %.`;
+  });
+
+  constructor() {
+    effect(() => {
+      const id = this.id();
+      this.api
+        .heights(id)
+        .then((chart) => {
+          this.chart.set(chart);
+        })
+        .catch((error: unknown) => {
+          this.problem.set(toProblem(error));
+        });
+    });
+  }
+
+  protected readonly overTime = computed(() => {
+    const ink = inks();
+    const text = { color: ink('ink-soft'), fontFamily: 'Saira Semi Condensed, sans-serif', fontSize: 14 };
+    const heights = this.points().map((p) => p.height);
+    const limits = this.baseline()?.level ?? null;
+    const range = this.range();
+    const lines = [
+      ...(range ? [mark(range.max, 'most', ink('fail')), mark(range.min, 'least', ink('fail'))] : []),
+      ...(limits ? [mark(limits.upper, 'upper', ink('petrol')), mark(limits.lower, 'lower', ink('petrol'))] : []),
+    ];
+    const all = [...heights, ...lines.map((l) => l.yAxis)];
+    const [low, high] = all.reduce(([a, b], v) => [Math.min(a, v), Math.max(b, v)], [Infinity, -Infinity]);
+    const room = Math.max(0.01, (high - low) * 0.1);
+    return {
+      animation: false,
+      textStyle: text,
+      grid: { left: 70, right: 96, top: 20, bottom: 50 },
+      tooltip: { trigger: 'axis' as const },
+      xAxis: {
+        type: 'category' as const,
+        data: this.points().map((p) => `${p.lot === null ? 'set-up' : `lot ${p.lot}`}, ${p.piece}`),
+        name: 'piece',
+        nameLocation: 'middle' as const,
+        nameGap: 30,
+        axisLabel: text,
+      },
+      yAxis: {
+        type: 'value' as const,
+        min: Number((low - room).toFixed(3)),
+        max: Number((high + room).toFixed(3)),
+        name: 'mm',
+        axisLabel: { ...text, formatter: (value: number) => value.toFixed(3) },
+      },
+      series: [
+        {
+          type: 'line' as const,
+          data: heights,
+          symbolSize: 7,
+          lineStyle: { color: ink('ink-soft'), width: 1 },
+          itemStyle: { color: ink('petrol') },
+          markLine: { silent: true, symbol: 'none', data: lines },
+        },
+      ],
+    };
+  });
+
+  protected readonly against = computed(() => {
+    const ink = inks();
+    const text = { color: ink('ink-soft'), fontFamily: 'Saira Semi Condensed, sans-serif', fontSize: 14 };
+    const pairs = this.pairs();
+    const found = this.window();
+    const [range, limit, both] = [this.range(), this.chart()?.limit ?? null, this.both()];
+    const heights = pairs.map((p) => p.height).sort((a, b) => a - b);
+    const [first = range?.min ?? 0, last = range?.max ?? 1] = [heights[0], heights.at(-1)];
+    const grid = Array.from({ length: 41 }, (_, i) => first + ((last - first) * i) / 40);
+    const room = Math.max(0.01, (last - first) * 0.15);
+    const curve = (of: (height: number) => number, type: 'solid' | 'dashed') => ({
+      type: 'line' as const,
+      showSymbol: false,
+      data: grid.map((h) => [h, of(h)]),
+      lineStyle: { color: ink('petrol'), width: 1.5, type },
+      itemStyle: { color: ink('petrol') },
+    });
+    return {
+      animation: false,
+      textStyle: text,
+      grid: { left: 60, right: 40, top: 40, bottom: 50 },
+      tooltip: { trigger: 'item' as const },
+      xAxis: {
+        type: 'value' as const,
+        min: Number((Math.min(first, range?.min ?? first) - room).toFixed(3)),
+        max: Number((Math.max(last, range?.max ?? last) + room).toFixed(3)),
+        name: 'crimp height, mm',
+        nameLocation: 'middle' as const,
+        nameGap: 30,
+        axisLabel: { ...text, formatter: (value: number) => value.toFixed(3) },
+      },
+      yAxis: { type: 'value' as const, scale: true, name: 'N', axisLabel: text },
+      series: [
+        {
+          type: 'scatter' as const,
+          data: pairs.map((p) => [p.height, p.force]),
+          symbolSize: 9,
+          itemStyle: { color: ink('copper') },
+          markLine: {
+            silent: true,
+            symbol: 'none',
+            data: [
+              ...(limit === null ? [] : [mark(limit, 'least force', ink('fail'))]),
+              ...(range ? [upright(range.min, 'sheet', ink('fail')), upright(range.max, 'sheet', ink('fail'))] : []),
+              ...(both ? [upright(both.min, 'holds', ink('pass')), upright(both.max, 'holds', ink('pass'))] : []),
+            ],
+          },
+        },
+        ...(found ? [curve(found.mean, 'solid'), curve(found.lower, 'dashed')] : []),
+      ],
+    };
+  });
+}
+
+const mark = (yAxis: number, name: string, color: string) => ({
+  yAxis,
+  lineStyle: { color, type: 'dashed' as const },
+  label: { formatter: name, color },
+});
+const upright = (xAxis: number, name: string, color: string) => ({
+  xAxis,
+  lineStyle: { color, type: 'dashed' as const },
+  label: { formatter: name, color },
+});

@@ -1,0 +1,188 @@
+import type { LookRecord } from '@tug-mark/contract';
+import { makeMicrograph, PLAIN_SHEET, SOUND_MICROGRAPH, startingRows, type LookSheet } from '@tug-mark/core';
+import { StudyPage } from '../study/study-page';
+import { Bench, kept, TOOL_TAKEN, viewOf } from '../testing/bench';
+import { LooksPage } from './looks-page';
+import { PhotoPage } from './photo-page';
+import { SectionPage } from './section-page';
+
+const PHOTO = '01890000-0000-7000-8000-000000000001';
+const shown = (shows: 'section' | 'from the side', note = '') =>
+  kept({ kind: 'photo', piece: 1, photo: { id: PHOTO, digest: '0'.repeat(64) }, shows, note });
+
+describe('Measuring on a photograph', () => {
+  let bench: Bench<PhotoPage>;
+  afterEach(() => {
+    bench.close();
+  });
+
+  it('is done by keys alone: scale, then a length, judged against the point it answers', async () => {
+    const sheet: LookSheet = { ...PLAIN_SHEET, document: 'LK', revision: 'A', class: '2', rows: startingRows() };
+    const look = { document: 'LK', revision: 'A', class: '2' };
+    const tool = kept({ kind: 'tool', tool: 'HT', die: 'A', nest: '1', look });
+    bench = await Bench.open(PhotoPage, {
+      view: viewOf({ looks: [sheet], entries: [tool, shown('from the side')] }),
+      inputs: { id: 'c1', photoId: PHOTO },
+    });
+    const draw = async (steps: number) => {
+      await bench.key(' ');
+      for (let i = 0; i < steps; i++) await bench.key('ArrowRight');
+      await bench.key(' ');
+    };
+    expect(bench.headline).toBe('Set the scale by a length you know.');
+    await draw(10);
+    await bench.type('known', '1');
+    await bench.submit('aside form');
+    expect(bench.text).toContain('10.0 pixels are 1 mm.');
+    await bench.key('l');
+    await draw(15);
+    expect(bench.text).toContain('1.500 mm');
+    const answers = bench.element.querySelector<HTMLSelectElement>('#answers-0');
+    if (!answers) throw new Error('nothing to answer');
+    answers.value = 'brush';
+    answers.dispatchEvent(new Event('change', { bubbles: true }));
+    await bench.settle();
+    expect(bench.text).toContain('In range');
+    await bench.submit('aside form:last-of-type');
+    expect(bench.put.map((e) => e.body.kind)).toEqual(['marks', 'measure']);
+    expect(bench.put[1]?.body).toEqual(jasmine.objectContaining({ what: 'brush', value: 1.5, from: 'photo' }));
+  });
+});
+
+describe('The section of a cut crimp', () => {
+  it('is read in the background, mended by hand and kept with its numbers', async () => {
+    const { picture, truth } = makeMicrograph({ ...SOUND_MICROGRAPH, width: 640, height: 480, pxPerMm: 250 });
+    const canvas = document.createElement('canvas');
+    canvas.width = picture.width;
+    canvas.height = picture.height;
+    const pixels = new ImageData(new Uint8ClampedArray(picture.data), picture.width, picture.height);
+    canvas.getContext('2d')?.putImageData(pixels, 0, 0);
+    const bench = await Bench.open(SectionPage, {
+      view: viewOf({ entries: [TOOL_TAKEN(), shown('section', '250 pixels are 1 mm.')] }),
+      inputs: { id: 'c1', photoId: PHOTO },
+    });
+    const image = bench.element.querySelector('img');
+    if (!image) throw new Error('no picture');
+    image.src = canvas.toDataURL();
+    for (let i = 0; i < 200 && !bench.has('Keep the section'); i++) await new Promise((r) => setTimeout(r, 50));
+    await bench.settle();
+    expect(bench.headline).toContain('% voids');
+    await bench.key('3');
+    await bench.key(' ');
+    for (let i = 0; i < 40; i++) await bench.settle();
+    await bench.press('Keep the section');
+    const body = bench.put[0]?.body;
+    if (body?.kind !== 'section') throw new Error('no section kept');
+    expect(Math.abs(body.figures.metal / truth.metal - 1)).toBeLessThan(0.03);
+    expect(body.mended.map((s) => s.label)).toEqual(['void']);
+    bench.close();
+  });
+});
+
+describe('Sheets of what to look at', () => {
+  const sheet: LookSheet = { ...PLAIN_SHEET, document: 'LK', revision: 'B', class: '2', rows: startingRows() };
+  const record = (changes: Partial<LookSheet>): LookRecord => ({
+    sheet: { ...sheet, rows: [...sheet.rows].map((r) => ({ ...r })), ...changes } as LookRecord['sheet'],
+    draftedBy: 'Marek',
+    releasedBy: null,
+    releasedAt: null,
+    withdrawnBy: null,
+    withdrawnAt: null,
+    problems: [],
+  });
+
+  it('show what differs between two revisions, and are drafted from one that stands', async () => {
+    const kept: LookSheet[] = [];
+    const rows = startingRows().map((r) => (r.point === 'voids' ? { ...r, max: 5 } : r));
+    const bench = await Bench.open(LooksPage, {
+      role: 'quality',
+      api: {
+        looks: () => Promise.resolve([record({}), record({ revision: 'C', status: 'draft', rows })]),
+        keepLookDraft: (draft: LookSheet) => {
+          kept.push(draft);
+          return Promise.resolve([record({})]);
+        },
+      },
+    });
+    await bench.settle();
+    const compare = bench.element.querySelector<HTMLSelectElement>('#compare-with');
+    if (!compare) throw new Error('nothing to compare with');
+    compare.value = 'LK/C/2';
+    compare.dispatchEvent(new Event('change', { bubbles: true }));
+    await bench.settle();
+    expect(bench.text).toContain('1 rows differ');
+    await bench.press('Draft a new revision from it');
+    await bench.type('look-revision', 'D');
+    await bench.type('min-0', 'one');
+    await bench.submit('form');
+    expect(bench.text).toContain('the ends of a range are numbers, or empty');
+    expect(kept).toEqual([]);
+    await bench.type('min-0', '');
+    await bench.submit('form');
+    expect([kept[0]?.revision, kept[0]?.rows.length]).toEqual(['D', sheet.rows.length]);
+    bench.close();
+  });
+});
+
+describe('A study', () => {
+  it('is answered by keys: good, or the point a piece is bad at', async () => {
+    const given: unknown[] = [];
+    const view = viewOf();
+    const { combination, wire, together, terminal, practice, revisions, strippers, tools, checks, limits, looks } =
+      view;
+    const line = {
+      id: 's1',
+      name: 'Trial',
+      combination: 'c1',
+      terminal: 'RB',
+      wire: 'W',
+      items: 2,
+      by: 'Ines',
+      at: new Date().toISOString(),
+      closedAt: null,
+      people: [],
+    };
+    const turn = {
+      line,
+      round: 1,
+      item: 0,
+      answered: 0,
+      shows: { kind: 'photo', combination: 'c1', photo: PHOTO },
+      setUp: {
+        combination,
+        wire,
+        together,
+        terminal,
+        practice,
+        revisions,
+        strippers,
+        tools,
+        checks,
+        limits,
+        looks,
+        entries: [],
+      },
+    };
+    const bench = await Bench.open(StudyPage, {
+      inputs: { id: 's1' },
+      api: {
+        studyTurn: () => Promise.resolve(turn),
+        answerStudy: (_: string, answer: unknown) => {
+          given.push(answer);
+          return Promise.resolve({ ...turn, answered: given.length });
+        },
+      },
+    });
+    await bench.settle();
+    expect(bench.headline).toBe('Round 1: is this piece good?');
+    await bench.key('1');
+    await bench.key('2');
+    expect(bench.text).toContain('At which point?');
+    await bench.key('1');
+    expect(given).toEqual([
+      jasmine.objectContaining({ answer: 'accept', point: null }),
+      jasmine.objectContaining({ answer: 'reject', point: 'tongue' }),
+    ]);
+    bench.close();
+  });
+});
