@@ -6,6 +6,8 @@ import { firstLoad } from './firstLoad';
 import { load, type LoadResult, type Station } from './load';
 import { benchImport, benchLotPage, callAs } from './lots';
 import { median } from './median';
+import { demoLooks, diagnosisTrial } from './diagnosis';
+import { benchSection, sectionAccuracy } from './section';
 import { benchTolerance } from './tolerance';
 import { benchTrace } from './trace';
 
@@ -189,6 +191,20 @@ for (const wires of [60, 20_000]) {
 const trace = benchTrace();
 say(
   `curve of 50,000 samples read / one Math.max pass      ratio ${trace.ratio.toFixed(1)} (goal at most 10)   [${trace.milliseconds.toFixed(2)} against ${trace.baseline.toFixed(2)} ms]`,
+);
+const section = benchSection();
+say(
+  `section of 12 megapixels read / one pass over them    ratio ${section.ratio.toFixed(1)} (goal at most 25)   [${section.milliseconds.toFixed(0)} against ${section.baseline.toFixed(0)} ms]`,
+);
+const accuracy = sectionAccuracy();
+const percent = (share: number) => (100 * share).toFixed(2);
+say(
+  `section against the generator's truth, ${accuracy.images} images    metal off by ${accuracy.metal.map(percent).join(' / ')} %, voids by ${accuracy.voids.map(percent).join(' / ')} points, height by ${accuracy.height.map((h) => h.toFixed(3)).join(' / ')} mm (median / 95th / most); strands right in ${accuracy.strandsRight}, within 5 % in ${accuracy.strandsNear} of ${accuracy.read}; declined ${[...accuracy.declined].map(([code, n]) => `${n} ${code}`).join(', ') || 'none'}`,
+);
+const looks = demoLooks(shop, practice);
+const trial = diagnosisTrial(looks);
+say(
+  `cause of ${trial.lots} simulated lots, ${looks.length} families          first ${((100 * trial.first) / trial.lots).toFixed(1)} %, among three ${((100 * trial.amongThree) / trial.lots).toFixed(1)} %`,
 );
 const tolerance = benchTolerance();
 say(

@@ -413,8 +413,8 @@ export const partRevisionSchema = z.object({
 });
 export type PartRevision = z.infer<typeof partRevisionSchema>;
 
-export const limitRecordSchema = z.object({
-  table: limitTableSchema,
+/** What became of a document, and what stands against releasing a draft. */
+const documentHistory = {
   draftedBy: z.string(),
   releasedBy: z.string().nullable(),
   releasedAt: z.string().nullable(),
@@ -423,19 +423,17 @@ export const limitRecordSchema = z.object({
   problems: z.array(
     z.object({ row: z.number(), field: z.string(), weight: z.enum(['bad', 'note']), text: z.string() }),
   ),
+};
+
+export const limitRecordSchema = z.object({
+  table: limitTableSchema,
+  ...documentHistory,
 });
 export type LimitRecord = z.infer<typeof limitRecordSchema>;
 
 export const lookRecordSchema = z.object({
   sheet: lookSheetSchema,
-  draftedBy: z.string(),
-  releasedBy: z.string().nullable(),
-  releasedAt: z.string().nullable(),
-  withdrawnBy: z.string().nullable(),
-  withdrawnAt: z.string().nullable(),
-  problems: z.array(
-    z.object({ row: z.number(), field: z.string(), weight: z.enum(['bad', 'note']), text: z.string() }),
-  ),
+  ...documentHistory,
 });
 export type LookRecord = z.infer<typeof lookRecordSchema>;
 

@@ -1,7 +1,7 @@
 import { ForceGauge } from '@tug-mark/stand-ins/force-gauge';
 import { mkdir, writeFile } from 'node:fs/promises';
 import { By, Key } from 'selenium-webdriver';
-import { climbTo, openCombination, pullByKeys, setUpByKeys, takeSeat } from './bench';
+import { climbTo, lookByKeys, openCombination, pullByKeys, setUpByKeys, takeSeat } from './bench';
 import { Browser } from './browser';
 import { Server } from './server';
 
@@ -26,7 +26,6 @@ const picture = async (name: string) => {
 try {
   await browser.go('/');
   await browser.sees('Demo shop');
-  await picture('sign-in');
   await takeSeat(browser, 'Odile');
   await browser.press('Import a wire list');
   await browser.press('Take the demo');
@@ -37,7 +36,6 @@ try {
   await picture('bench');
   await openCombination(browser, 'FL-RT-0515', 'FL-W-0075', 'Sprayer loom');
   await browser.sees('does not belong together');
-  await picture('match');
 
   await openCombination(browser, 'FL-RB-0406', 'FL-W-0075', 'Sprayer loom');
   await browser.sees('Go on to Prepare');
@@ -60,10 +58,13 @@ try {
   await setUpByKeys(browser, 5, '7.6');
   await browser.keys(Key.ENTER);
   await browser.sees('Piece 1 of 5');
-  for (let i = 0; i < 14; i++) await browser.keys('1');
+  await browser.press('Wire past the barrel');
+  await browser.keys('3');
+  await browser.sees('which fault?');
   await picture('look');
-  for (let i = 14; i < 45; i++) await browser.keys('1');
-  await browser.sees('All 5 pieces are looked at.');
+  await browser.keys(Key.ESCAPE);
+  await browser.press('Tongue');
+  await lookByKeys(browser);
   await climbTo(browser, 'Tug');
   for (const force of ['116.2', '112.2', '121.3']) await pullByKeys(browser, force);
   await (await browser.shown(By.css('#station-gauge option[value="G-1"]'))).click();
@@ -82,6 +83,27 @@ try {
   await browser.sees('Pull piece 101');
   await browser.driver.sleep(900);
   await picture('lot');
+  const cut = /bench\/([0-9a-f-]+)/.exec(await browser.driver.getCurrentUrl())?.[1] ?? '';
+  await browser.go(`/heights/${cut}`);
+  await browser.sees('Height and pull both hold');
+  await browser.driver.sleep(600);
+  await picture('heights');
+  await openCombination(browser, 'FL-OC-1508', 'FL-W-0100', 'Sensor bar');
+  await climbTo(browser, 'Look');
+  await browser.press('Piece 2');
+  const section = await browser.shown(By.xpath("//tm-piece-photos//a[contains(., 'section')]"));
+  await browser.go((await section.getAttribute('href'))?.replace(/^https?:\/\/[^/]+/, '') ?? '');
+  await browser.sees('Pressed too little');
+  await picture('section');
+  await openCombination(browser, 'FL-RB-0406', 'FL-W-0075', 'Chassis loom');
+  await climbTo(browser, 'Look');
+  await browser.press('What caused it?');
+  await browser.sees('confirmed cases');
+  await picture('cause');
+  await browser.go('/studies');
+  await browser.press('Results');
+  await browser.sees('Kappa with the key');
+  await picture('study');
   await openCombination(browser, 'FL-RT-0406', 'FL-W-0100', 'Sensor bar');
   await climbTo(browser, 'Lot');
   await browser.press('Chart');
@@ -91,7 +113,6 @@ try {
   await openCombination(browser, 'FL-SC-1510', 'FL-W-0075', 'Mast loom');
   await climbTo(browser, 'Release');
   await browser.sees('Next: mount and check.');
-  await picture('release');
   await browser.press('Set-up sheet');
   await browser.shown(By.css('.sheet svg'));
   await picture('sheet');
@@ -100,9 +121,6 @@ try {
   await (await browser.field('What is stamped')).sendKeys('2-5');
   await browser.sees('best first.');
   await picture('finder');
-  await browser.press('Tools');
-  await browser.press('Check the next');
-  await picture('tools');
   await browser.press('Practices');
   await browser.sees('Strand lay');
   await browser.driver.findElement(By.css("#beside-profile option[value='charging-dock']")).click();
@@ -120,11 +138,10 @@ try {
   await browser.driver.findElement(By.css("#compare-with option[value='FL-SPEC-07/C/2']")).click();
   await browser.sees('rows differ');
   await picture('limits');
-  await browser.press('Sign out');
-  await takeSeat(browser, 'Marek');
-  await browser.press('People');
-  await browser.sees('A new account');
-  await picture('people');
+  await browser.press('Looks');
+  await browser.driver.findElement(By.css("#compare-with option[value='FL-LOOK-03/A/2']")).click();
+  await browser.sees('rows differ');
+  await picture('looks');
 } finally {
   await browser.close();
   gauge.close();

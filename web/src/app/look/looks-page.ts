@@ -185,79 +185,16 @@ const MEASURED = {
       </div>
     </div>
   `,
+  styleUrl: '../parts/documents.less',
   styles: `
-    .columns {
-      align-items: start;
-      display: grid;
-      gap: 24px;
-      grid-template-columns: 250px minmax(0, 1fr);
-    }
-    ul {
-      display: grid;
-      gap: 6px;
-    }
-    li button {
-      align-items: baseline;
-      background: var(--sheet);
-      border: 1px solid var(--line);
-      color: var(--ink);
-      cursor: pointer;
-      display: grid;
-      font: inherit;
-      gap: 2px 10px;
-      grid-template-columns: 1fr auto;
-      min-height: 46px;
-      padding: 7px 12px;
-      text-align: left;
-      width: 100%;
-    }
-    li button.here {
-      border-color: var(--petrol);
-      box-shadow: inset 4px 0 0 var(--petrol);
-    }
-    .state {
-      color: var(--ink-soft);
-      grid-column: 1 / -1;
-    }
-    .state.released {
-      color: var(--pass);
-      font-weight: 600;
-    }
-    section {
-      background: var(--sheet);
-      border: 1px solid var(--line);
-      display: grid;
-      gap: 12px;
-      padding: 18px 20px;
-    }
-    .acts {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 10px;
-    }
     .compare {
       align-items: center;
       display: flex;
       flex-wrap: wrap;
       gap: 8px 12px;
     }
-    select {
-      min-height: 44px;
-    }
-    .scroll {
-      overflow-x: auto;
-    }
     table {
-      border-collapse: collapse;
       font-size: 15px;
-      width: 100%;
-    }
-    th,
-    td {
-      border-bottom: 1px solid var(--line);
-      padding: 5px 10px 5px 0;
-      text-align: left;
-      vertical-align: top;
     }
     tr.changed {
       background: var(--petrol-tint);
@@ -265,11 +202,6 @@ const MEASURED = {
     s {
       color: var(--ink-soft);
       display: block;
-    }
-    @media (max-width: 1100px) {
-      .columns {
-        grid-template-columns: 1fr;
-      }
     }
   `,
 })

@@ -76,6 +76,7 @@ const ZOOMS = [1, 1.5, 2, 3, 4, 6, 8] as const;
             tabindex="0"
             role="application"
             aria-label="Photograph: arrows move the crosshair, Space sets a point"
+            (click)="click($event)"
             (keydown)="moved($event)"
           >
             <svg
@@ -83,7 +84,6 @@ const ZOOMS = [1, 1.5, 2, 3, 4, 6, 8] as const;
               [style.width.%]="100 * zoom()"
               role="img"
               [attr.aria-label]="'Photograph of the piece with ' + marks().length + ' marks'"
-              (click)="click($event)"
             >
               <image [attr.href]="photo.address()" [attr.width]="size().x" [attr.height]="size().y" />
               @if (scale(); as s) {
@@ -182,23 +182,8 @@ const ZOOMS = [1, 1.5, 2, 3, 4, 6, 8] as const;
       </div>
     </div>
   `,
+  styleUrl: './picture-page.less',
   styles: `
-    .columns {
-      align-items: start;
-      display: grid;
-      gap: 20px;
-      grid-template-columns: minmax(0, 1fr) 330px;
-    }
-    .tools {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 6px;
-      margin-bottom: 8px;
-    }
-    .tools .here {
-      background: var(--petrol-tint);
-      border-color: var(--petrol);
-    }
     .view {
       background: var(--shade);
       border: 1px solid var(--line);
@@ -236,21 +221,6 @@ const ZOOMS = [1, 1.5, 2, 3, 4, 6, 8] as const;
       stroke: #fcfbf8;
       stroke-width: 5px;
     }
-    aside {
-      background: var(--sheet);
-      border: 1px solid var(--line);
-      display: grid;
-      gap: 12px;
-      padding: 14px 16px;
-    }
-    form {
-      display: grid;
-      gap: 6px;
-    }
-    input,
-    select {
-      min-height: 44px;
-    }
     li {
       align-items: center;
       border-bottom: 1px solid var(--line);
@@ -266,11 +236,6 @@ const ZOOMS = [1, 1.5, 2, 3, 4, 6, 8] as const;
     }
     .verdict {
       flex-basis: 100%;
-    }
-    @media (max-width: 1100px) {
-      .columns {
-        grid-template-columns: 1fr;
-      }
     }
   `,
 })
@@ -388,7 +353,8 @@ export class PhotoPage {
   }
 
   protected click(event: MouseEvent): void {
-    const picture = (event.currentTarget as SVGSVGElement).getBoundingClientRect();
+    const picture = (event.currentTarget as HTMLElement).querySelector('svg')?.getBoundingClientRect();
+    if (!picture) return;
     const at = {
       x: ((event.clientX - picture.left) / picture.width) * this.size().x,
       y: ((event.clientY - picture.top) / picture.height) * this.size().y,

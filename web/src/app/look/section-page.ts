@@ -176,17 +176,11 @@ const BRUSHES = [4, 8, 16, 32] as const;
       </div>
     </div>
   `,
-  styleUrl: '../parts/stage.less',
+  styleUrls: ['../parts/stage.less', './picture-page.less'],
   styles: `
     :host {
       display: block;
       padding: 0;
-    }
-    .columns {
-      align-items: start;
-      display: grid;
-      gap: 20px;
-      grid-template-columns: minmax(0, 1fr) 340px;
     }
     .stack {
       border: 1px solid var(--line);
@@ -208,17 +202,6 @@ const BRUSHES = [4, 8, 16, 32] as const;
     .away {
       opacity: 0;
     }
-    .tools {
-      align-items: center;
-      display: flex;
-      flex-wrap: wrap;
-      gap: 6px 8px;
-      margin: 8px 0;
-    }
-    .tools .here {
-      background: var(--petrol-tint);
-      border-color: var(--petrol);
-    }
     .chip {
       border: 1px solid var(--ink-soft);
       display: inline-block;
@@ -233,26 +216,6 @@ const BRUSHES = [4, 8, 16, 32] as const;
     }
     .chip.strand {
       background: #28a05a;
-    }
-    aside {
-      background: var(--sheet);
-      border: 1px solid var(--line);
-      display: grid;
-      gap: 12px;
-      padding: 14px 16px;
-    }
-    form {
-      display: grid;
-      gap: 6px;
-    }
-    input,
-    select {
-      min-height: 44px;
-    }
-    @media (max-width: 1100px) {
-      .columns {
-        grid-template-columns: 1fr;
-      }
     }
   `,
 })

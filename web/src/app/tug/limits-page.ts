@@ -211,62 +211,14 @@ import { valueOf } from '../parts/value-of';
       </div>
     </div>
   `,
+  styleUrl: '../parts/documents.less',
   styles: `
-    .columns {
-      align-items: start;
-      display: grid;
-      gap: 28px;
-      grid-template-columns: 300px minmax(0, 820px);
-    }
-    ul {
-      display: grid;
-      gap: 6px;
-    }
-    li button {
-      align-items: baseline;
-      background: var(--sheet);
-      border: 1px solid var(--line);
-      color: var(--ink);
-      cursor: pointer;
-      display: grid;
-      font: inherit;
-      gap: 2px 10px;
-      grid-template-columns: 1fr auto;
-      min-height: 46px;
-      padding: 7px 12px;
-      text-align: left;
-      width: 100%;
-    }
-    li button.here {
-      border-color: var(--petrol);
-      box-shadow: inset 4px 0 0 var(--petrol);
-    }
-    .state {
-      color: var(--ink-soft);
-      grid-column: 1 / -1;
-    }
-    .state.released {
-      color: var(--pass);
-      font-weight: 600;
-    }
-    section {
-      background: var(--sheet);
-      border: 1px solid var(--line);
-      display: grid;
-      gap: 12px;
+    .columns > section {
       justify-items: start;
-      padding: 18px 20px;
+      max-width: 860px;
     }
     table {
-      border-collapse: collapse;
       font-size: 16px;
-      width: 100%;
-    }
-    th,
-    td {
-      border-bottom: 1px solid var(--line);
-      padding: 4px 12px 4px 0;
-      text-align: left;
     }
     .force {
       text-align: right;
@@ -274,19 +226,11 @@ import { valueOf } from '../parts/value-of';
     .changed td {
       background: var(--hold-tint);
     }
-    .acts {
-      align-items: center;
-      display: flex;
-      flex-wrap: wrap;
-      gap: 12px;
-    }
     .compare {
       min-width: 320px;
     }
     .scroll {
       max-height: 46vh;
-      overflow-y: auto;
-      width: 100%;
     }
     .touched a {
       line-height: 32px;
