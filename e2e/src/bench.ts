@@ -61,15 +61,24 @@ export async function measureByKeys(browser: Browser, typed: string): Promise<vo
   }
 }
 
-/** What Look asks for now: whether all is looked at, the point in hand, and the middle of its range where a number is asked. */
-async function askedInLook(browser: Browser): Promise<{ done: boolean; at: string; middle: string | null }> {
+/**
+ * What Look asks for now: whether all is looked at, the point in hand, the middle of its range where a number is asked, and
+ * how many points from here on the eye answers.
+ */
+async function askedInLook(
+  browser: Browser,
+): Promise<{ done: boolean; at: string; middle: string | null; ahead: number }> {
   return browser.driver.executeScript(`
     const here = document.querySelector('#points li.here');
     const range = /([\\d.]+) to ([\\d.]+) mm (over|across)/.exec(here?.textContent ?? '');
     const asked = here?.textContent?.includes('to be measured') && range;
+    const rest = [...document.querySelectorAll('#points li')];
+    const open = rest.slice(rest.indexOf(here)).filter((li) => !/not asked of this piece/.test(li.textContent));
+    const number = open.findIndex((li) => li.textContent.includes('to be measured'));
     return {
       done: (document.querySelector('tm-look-stage h1')?.textContent ?? '').startsWith('All 5 pieces'),
       at: document.querySelector('tm-look-stage h1')?.textContent ?? '',
+      ahead: number < 0 ? open.length : number,
       middle: asked ? ((Number(range[1]) + Number(range[2])) / 2).toFixed(3) : null,
     };`);
 }
@@ -77,7 +86,7 @@ async function askedInLook(browser: Browser): Promise<{ done: boolean; at: strin
 /** Says of every point of every piece that it is as drawn, and measures what is asked for, by `answer` and `measure`. */
 async function lookThrough(
   browser: Browser,
-  answer: () => Promise<void>,
+  answer: (ahead: number) => Promise<void>,
   measure: (middle: string) => Promise<void>,
 ): Promise<void> {
   await browser.sees('Piece 1 of 5');
@@ -85,7 +94,7 @@ async function lookThrough(
     const asked = await askedInLook(browser);
     if (asked.done) return;
     if (asked.middle !== null) await measure(asked.middle);
-    else await answer();
+    else await answer(asked.ahead);
     await browser.driver.wait(
       async () => (await askedInLook(browser)).at !== asked.at,
       5_000,
@@ -99,7 +108,7 @@ async function lookThrough(
 export function lookByKeys(browser: Browser): Promise<void> {
   return lookThrough(
     browser,
-    () => browser.keys('1'),
+    (ahead) => browser.keys(...Array.from({ length: Math.max(1, ahead) }, () => '1')),
     async (middle) => {
       // The cursor waits in the field of a point only a caliper can answer.
       await browser.driver.wait(

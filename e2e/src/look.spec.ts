@@ -55,7 +55,10 @@ describe('What the eye, the caliper and the section say', () => {
   });
 
   it('names the fault of a reject by keys alone, from drawings of this very contact, and ranks its cause', async () => {
-    await browser.press('Insulation edge');
+    // The point lies below the buttons: it is scrolled to, as a hand would.
+    const edge = await browser.button('Insulation edge');
+    await browser.driver.executeScript('arguments[0].scrollIntoView({ block: "center" })', edge);
+    await edge.click();
     await browser.keys('3');
     await browser.sees('Reject: which fault?');
     await browser.sees('Insulation in the barrel');
@@ -91,7 +94,8 @@ describe('What the eye, the caliper and the section say', () => {
   });
 
   it('measures on a photograph by keys alone', async () => {
-    const link = await browser.shown(By.css('tm-piece-photos a.photo'));
+    // The one just added is the last.
+    const link = await browser.shown(By.xpath('(//tm-piece-photos//a)[last()]'));
     await browser.go((await link.getAttribute('href'))?.replace(/^https?:\/\/[^/]+/, '') ?? '');
     await browser.sees('Set the scale by a length you know.');
     await browser.driver.wait(
@@ -130,9 +134,11 @@ describe('What the eye, the caliper and the section say', () => {
   });
 
   it('shows heights beside pulls, with the window where both hold', async () => {
+    await openCombination(browser, 'FL-OC-2825', 'FL-W-0150', 'Sensor bar');
     const id = /bench\/([0-9a-f-]+)/.exec(await browser.driver.getCurrentUrl())?.[1] ?? '';
     await browser.go(`/heights/${id}`);
     await browser.sees('Height and pull both hold from');
+    await browser.sees('one step down');
     await expectAccessible(browser);
   });
 

@@ -83,6 +83,7 @@ try {
   await browser.sees('Pull piece 101');
   await browser.driver.sleep(900);
   await picture('lot');
+  await openCombination(browser, 'FL-OC-2825', 'FL-W-0150', 'Sensor bar');
   const cut = /bench\/([0-9a-f-]+)/.exec(await browser.driver.getCurrentUrl())?.[1] ?? '';
   await browser.go(`/heights/${cut}`);
   await browser.sees('Height and pull both hold');

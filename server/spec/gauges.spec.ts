@@ -1,5 +1,6 @@
 import type { Gauge, GaugeEvent } from '@tug-mark/contract';
 import { packTrace, readTrace, simulatePull, SOUND_PULL, unpackTrace } from '@tug-mark/core';
+import { Caliper } from '@tug-mark/stand-ins/caliper';
 import { ForceGauge } from '@tug-mark/stand-ins/force-gauge';
 import { createHash, randomUUID } from 'node:crypto';
 import { GaugeBridge } from '../src/tug/gauges/bridge';
@@ -27,6 +28,30 @@ const until = async (holds: () => boolean, ms = 4000) => {
   while (!holds() && Date.now() < end) await new Promise((resolve) => setTimeout(resolve, 20));
   return holds();
 };
+
+describe('The bridge to a caliper', () => {
+  it('passes on one length for each press of its button, in mm whatever it sends, and is not told silent between', async () => {
+    const caliper = new Caliper({ port: 0, seed: 2, spread: 0, step: 0.001 });
+    const port = await caliper.listen();
+    const own = settings(port, { id: 'C-9', kind: 'caliper', pattern: 'L {value} {unit}', unit: 'mm' });
+    const bridge = new GaugeBridge(() => Promise.resolve(own));
+    const heard: GaugeEvent[] = [];
+    const end = bridge.follow('C-9', (event) => heard.push(event));
+    const lengths = () => heard.flatMap((e) => (e.kind === 'length' ? [e.millimetres] : []));
+    expect(await until(() => heard.some((e) => e.kind === 'state' && e.state === 'connected'))).toBeTrue();
+    caliper.measure(1.4867);
+    expect(await until(() => lengths().length === 1)).toBeTrue();
+    caliper.setUnit('in');
+    caliper.measure(2.54);
+    expect(await until(() => lengths().length === 2)).toBeTrue();
+    expect(lengths()).toEqual([1.487, 2.54]);
+    await new Promise((resolve) => setTimeout(resolve, 2300));
+    expect(heard.some((e) => e.kind === 'state' && e.state === 'silent')).toBeFalse();
+    end();
+    bridge.close();
+    caliper.close();
+  });
+});
 
 describe('The bridge to a gauge', () => {
   let gauge: ForceGauge;

@@ -43,8 +43,8 @@ const lotSchema = z.strictObject({
   fails: z.array(z.strictObject({ piece: z.number().int(), force: z.number() })),
   changes: z.array(z.strictObject({ at: z.number().int(), change: z.enum(CHANGES), to: z.string() })),
   finished: z.boolean(),
-  /** Crimp heights measured on each checked piece: their spread, mm, and N lost for each mm2 off the middle. */
-  heights: z.strictObject({ spread: z.number(), curve: z.number(), each: z.number().int() }).optional(),
+  /** Crimp heights measured on each checked piece: how far off the middle and spread, mm; N lost for each mm2 off it. */
+  heights: z.strictObject({ off: z.number(), spread: z.number(), curve: z.number() }).optional(),
 });
 
 export const workSchema = z.strictObject({
@@ -221,7 +221,7 @@ async function measured(
 ): Promise<number> {
   const range = criteria.find((c) => c.code === 'height')?.number?.range;
   if (!range || !heights) return 0;
-  const off = Number((heights.spread * normal()).toFixed(3));
+  const off = Number((heights.off + heights.spread * normal()).toFixed(3));
   const value = Number(((range.min + range.max) / 2 + off).toFixed(3));
   await bench.put({ ...measure(piece, 'height', value), lot: 1 } as EntryBody, at);
   return heights.curve * off * off;

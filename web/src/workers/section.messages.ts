@@ -1,8 +1,8 @@
-import type { Picture, Reason, SectionFigures, SectionStroke } from '@tug-mark/core';
+import type { Reason, SectionFigures, SectionStroke } from '@tug-mark/core';
 
-/** A picture to be read, or what was drawn over the one read last. */
+/** A picture to be read, one to be drawn into by hand, or what was drawn over the one taken last. */
 export type SectionRequest =
-  | { readonly number: number; readonly kind: 'read'; readonly picture: Picture; readonly about: SectionAbout }
+  | { readonly number: number; readonly kind: 'read' | 'blank'; readonly picture: Blob; readonly about: SectionAbout }
   | {
       readonly number: number;
       readonly kind: 'mend';
@@ -24,7 +24,6 @@ export interface SectionAnswer {
     readonly figures: SectionFigures;
     readonly columns: number;
     readonly rows: number;
-    readonly cell: number;
     /** 0 outside, 1 barrel, 2 void, 3 strand. */
     readonly labels: Uint8Array;
   } | null;

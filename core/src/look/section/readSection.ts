@@ -142,6 +142,24 @@ export function readSection(picture: Picture): SectionResult {
   };
 }
 
+/** An empty reading of a picture, for somebody to draw crimp, barrel and strands into where {@link readSection} declines. */
+export function blankSection({ width, height }: Pick<Picture, 'width' | 'height'>): SectionReading {
+  const cell = Math.max(1, Math.ceil(Math.max(width, height) / MASK_SIDE));
+  const columns = Math.floor(width / cell);
+  const rows = Math.floor(height / cell);
+  const size = columns * rows;
+  return {
+    columns,
+    rows,
+    cell,
+    labels: new Uint8Array(size),
+    cover: new Float32Array(size),
+    borders: new Uint8Array(size),
+    contrast: 0,
+    colour: 0,
+  };
+}
+
 /**
  * The figures of a reading.
  * @param pxPerMm of the picture

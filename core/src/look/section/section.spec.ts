@@ -1,6 +1,7 @@
 import { PRESSED } from '../../geometry';
 import type { NestProfile } from '../../tool';
 import {
+  blankSection,
   makeMicrograph,
   mendSection,
   readSection,
@@ -9,7 +10,7 @@ import {
   type MicrographModel,
 } from './index';
 
-const small: MicrographModel = { ...SOUND_MICROGRAPH, width: 640, height: 480, pxPerMm: 250 };
+const small: MicrographModel = { ...SOUND_MICROGRAPH, width: 480, height: 360, pxPerMm: 190 };
 const before = ({ strands, strandDiameter }: MicrographModel) => strands * (Math.PI / 4) * strandDiameter ** 2;
 
 function read(model: MicrographModel) {
@@ -63,13 +64,27 @@ describe('The section of a cut crimp', () => {
     const { result, figures } = read(small);
     const { reading } = result;
     const middle = { x: reading.columns / 2, y: reading.rows / 2 + 20 };
-    const mended = mendSection(reading, [{ label: 'void', radius: 8, points: [middle] }]);
+    const mended = mendSection(reading, [{ label: 'void', radius: 6, points: [middle] }]);
     const after = sectionFigures(mended, small.pxPerMm, before(small));
-    // a disc of radius 8 cells at 250 px/mm: pi 64 / 250^2 = 0.00322 mm2 less, if it was all metal
+    // a disc of radius 6 cells at 190 px/mm: pi 36 / 190^2 = 0.00313 mm2 less, if it was all metal
     const lost = figures.metal - after.metal;
     expect(lost).toBeGreaterThan(0.0024);
     expect(lost).toBeLessThan(0.0035);
     expect(after.height).toBe(figures.height);
+  });
+
+  it('can be drawn by hand where it is not read', () => {
+    const blank = blankSection({ width: 640, height: 480 });
+    const drawn = mendSection(blank, [
+      { label: 'barrel', radius: 100, points: [{ x: 320, y: 240 }] },
+      { label: 'strand', radius: 60, points: [{ x: 320, y: 240 }] },
+      { label: 'void', radius: 20, points: [{ x: 320, y: 240 }] },
+    ]);
+    const figures = sectionFigures(drawn, 100, 1);
+    // rings of radius 0.6 and 0.2 mm inside one of 1 mm: pi (0.36 - 0.04) = 1.005 mm2 of metal, 0.04 / 0.36 void
+    expect(figures.metal).toBeCloseTo(1.005, 1);
+    expect(figures.voids).toBeCloseTo(1 / 9, 2);
+    expect(figures.height).toBeCloseTo(2, 1);
   });
 
   describe('declines to answer', () => {
@@ -81,11 +96,11 @@ describe('The section of a cut crimp', () => {
     };
 
     it('when the crimp reaches the edge of the picture', () => {
-      expect(why({ ...small, width: 290 })).toBe('cut-off');
+      expect(why({ ...small, width: 220 })).toBe('cut-off');
     });
 
     it('when it is too small in the picture', () => {
-      expect(why({ ...small, pxPerMm: 70 })).toBe('too-small');
+      expect(why({ ...small, pxPerMm: 60 })).toBe('too-small');
     });
 
     it('when barrel and strands have one colour', () => {
@@ -105,7 +120,7 @@ describe('The section of a cut crimp', () => {
     });
 
     it('when it is out of focus', () => {
-      expect(why({ ...small, blur: 14, voids: 0.02 })).toBe('blurred');
+      expect(why({ ...small, blur: 11, voids: 0.02 })).toBe('blurred');
     });
   });
 });

@@ -3,6 +3,7 @@ import {
   doubtText,
   openLinePattern,
   PullWatch,
+  readCaliperLine,
   readGaugeLine,
   simulatePull,
   SOUND_PULL,
@@ -14,6 +15,21 @@ const open = (text: string, unit: 'N' | 'lbf' | 'kgf' = 'N') => {
   if (!read.ok) throw new Error(read.text);
   return read.pattern;
 };
+
+describe('A line of a caliper', () => {
+  const opened = openLinePattern('L {value} {unit}', 'mm');
+  const read = (line: string) => (opened.ok ? readCaliperLine(line, opened.pattern) : undefined);
+
+  it('is a length in mm by the unit it names itself', () => {
+    expect(read('L +1.487 mm')).toBe(1.487);
+    expect(read('L 0.1 in')).toBe(2.54);
+  });
+
+  it('is nothing when it is no length, in no unit of length, or below 0', () => {
+    for (const line of ['L err mm', 'L 3 N', 'L -0.2 mm', 'F 1.2 mm', ''])
+      expect(read(line)).withContext(line).toBeNull();
+  });
+});
 
 describe('A line of a gauge', () => {
   const pattern = open('F {value} {unit} {status}');

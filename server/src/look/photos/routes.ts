@@ -60,8 +60,10 @@ export const photoRoutes: FastifyPluginAsyncZod<{ db: Knex }> = (app, { db }) =>
         throw refusals.notFound('This combination');
       }
       const taken = await takePhoto(body, (request.headers['content-type'] ?? '').split(';')[0] ?? '');
-      const digest = await keepPhoto(db, { id, combination, sent, by: signedIn(request).name }, taken);
-      return { id, digest, width: taken.width, height: taken.height };
+      await keepPhoto(db, { id, combination, sent, by: signedIn(request).name }, taken);
+      const kept = await findPhoto(db, id);
+      if (kept?.sent !== sent || kept.combination !== combination) throw refusals.photoTaken();
+      return kept;
     },
   );
 

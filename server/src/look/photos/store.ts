@@ -34,17 +34,13 @@ export async function keepPhoto(
 ): Promise<string> {
   const digest = sha256(bytes);
   await db.transaction(async (trx) => {
-    await trx('photos').insert({
-      id,
-      combination,
-      digest,
-      sent,
-      width,
-      height,
-      size: bytes.length,
-      small,
-      by_name: by,
-    });
+    const kept = await trx('photos')
+      .insert({ id, combination, digest, sent, width, height, size: bytes.length, small, by_name: by })
+      .onConflict('id')
+      .ignore()
+      .returning('id');
+    // The same photograph sent twice at once: the other one keeps it.
+    if (!kept.length) return;
     for (let piece = 0; piece * PIECE < bytes.length; piece++) {
       await trx('photo_pieces').insert({
         photo: id,

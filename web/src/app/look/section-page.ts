@@ -16,7 +16,6 @@ import {
   pixelsPerMm,
   readNumber,
   SECTION_LABELS,
-  type Picture,
   type SectionLabel,
   type SectionStroke,
 } from '@tug-mark/core';
@@ -113,7 +112,10 @@ const BRUSHES = [4, 8, 16, 32] as const;
             <p role="status">Reading the picture ...</p>
           }
           @for (reason of declined(); track reason.code) {
-            <p class="notice bad" role="alert">It is not read: {{ reason.text }}</p>
+            <p class="notice bad" role="alert">
+              It is not read: {{ reason.text }}
+              <button nz-button class="bench-button" type="button" (click)="byHand()">Draw it by hand</button>
+            </p>
           }
           @if (figures(); as f) {
             <dl class="facts">
@@ -254,7 +256,7 @@ export class SectionPage {
   );
   protected readonly headline = computed(() => {
     const figures = this.figures();
-    if (this.declined().length) return 'This picture is not read.';
+    if (this.declined().length) return 'This picture is not read by itself.';
     if (!figures) return this.working() ? 'Reading the section ...' : 'Say the scale, then the section is read.';
     const bad = (['compression', 'voids'] as const).find((code) => {
       const range = this.rangeOf(code);
@@ -348,32 +350,37 @@ export class SectionPage {
     this.read(read.value);
   }
 
-  private read(pxPerMm: number): void {
-    const image = this.picture().nativeElement;
-    const canvas = document.createElement('canvas');
-    canvas.width = image.naturalWidth;
-    canvas.height = image.naturalHeight;
-    const context = canvas.getContext('2d', { willReadFrequently: true });
-    if (!context || !canvas.width) return;
-    context.drawImage(image, 0, 0);
-    const { width, height, data } = context.getImageData(0, 0, canvas.width, canvas.height);
-    const picture: Picture = { width, height, data };
+  private read(pxPerMm: number, kind: 'read' | 'blank' = 'read'): void {
     this.working.set(true);
     this.declined.set([]);
-    const about = { pxPerMm, wireArea: this.wireArea() };
-    this.ask({ number: ++this.number, kind: 'read', picture, about }, [data.buffer]);
-    if (this.strokes().length) this.mend();
+    void fetch(this.picture().nativeElement.currentSrc)
+      .then((answer) => answer.blob())
+      .then((picture) => {
+        this.ask({ number: ++this.number, kind, picture, about: { pxPerMm, wireArea: this.wireArea() } });
+        if (this.strokes().length) this.mend();
+      })
+      .catch(() => {
+        this.working.set(false);
+        this.refusal.set('The picture does not come. Is the server there? Try again.');
+      });
+  }
+
+  /** Where it is not read by itself, crimp and strands are drawn by hand. */
+  protected byHand(): void {
+    this.brush.set('barrel');
+    this.radius.set(32);
+    this.read(Number(this.pxText()), 'blank');
   }
 
   private mend(): void {
     const pxPerMm = Number(this.pxText());
     const about = { pxPerMm, wireArea: this.wireArea() };
-    this.ask({ number: ++this.number, kind: 'mend', strokes: this.strokes(), about }, []);
+    this.ask({ number: ++this.number, kind: 'mend', strokes: this.strokes(), about });
   }
 
-  private ask(request: SectionRequest, transfer: Transferable[]): void {
+  private ask(request: SectionRequest): void {
     this.worker ??= this.open();
-    this.worker.postMessage(request, transfer);
+    this.worker.postMessage(request);
   }
 
   private open(): Worker {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may, type CombinationLine, type Problem, type StudyLine } from '@tug-mark/contract';
-import { ROUNDS } from '@tug-mark/core';
+import { POINT_CODES, POINTS, ROUNDS, type Point } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Api, toProblem } from '../http/api';
@@ -43,7 +43,7 @@ import { sessionFeature } from '../session/session.state';
           </div>
           <div class="field">
             <label for="study-of">Pieces of</label>
-            <select id="study-of" (change)="of.set(value($event))">
+            <select id="study-of" (change)="choose(value($event))">
               @for (line of lines(); track line.id) {
                 <option [value]="line.id" [selected]="line.id === of()">
                   {{ line.terminalLabel }} on {{ line.wireLabel }}, {{ line.list }}
@@ -55,6 +55,20 @@ import { sessionFeature } from '../session/session.state';
             <label for="study-count">Pieces drawn</label>
             <input nz-input id="study-count" inputmode="numeric" [value]="count()" (input)="count.set(value($event))" />
           </div>
+          @for (photo of photos(); track photo.id) {
+            <div class="field">
+              <label [attr.for]="'photo-' + photo.id">
+                <img [src]="photo.small" alt="" width="96" height="72" /> Photograph of piece {{ photo.piece }}
+              </label>
+              <select [id]="'photo-' + photo.id" (change)="keyOf(photo.id, $event)">
+                <option value="">left out</option>
+                <option value="accept">known to be good</option>
+                @for (point of photo.points; track point.code) {
+                  <option [value]="point.code">bad: {{ point.title.toLowerCase() }}</option>
+                }
+              </select>
+            </div>
+          }
           <button nz-button nzType="primary" class="bench-button" type="submit">Begin it</button>
           <button nz-button class="bench-button" type="button" (click)="isNew.set(false)">Leave it</button>
         </form>
@@ -125,6 +139,10 @@ import { sessionFeature } from '../session/session.state';
     select {
       max-width: 420px;
     }
+    .field img {
+      object-fit: cover;
+      vertical-align: middle;
+    }
     input,
     select {
       min-height: 44px;
@@ -168,6 +186,11 @@ export class StudiesPage {
   protected readonly name = signal('');
   protected readonly of = signal('');
   protected readonly count = signal('20');
+  /** Photographs of the combination chosen, and what is known of those taken up. */
+  protected readonly photos = signal<readonly { id: string; piece: number; small: string; points: readonly Point[] }[]>(
+    [],
+  );
+  private readonly keys = signal<ReadonlyMap<string, string>>(new Map());
   protected readonly problem = signal<Problem | null>(null);
   protected readonly maySet = computed(() => may(this.person()?.role ?? 'technician', 'set-study'));
 
@@ -189,10 +212,48 @@ export class StudiesPage {
     try {
       const { lines } = await this.api.combinations(0);
       this.lines.set(lines.filter((l) => l.stages[0] !== 'fail'));
-      this.of.set(this.lines()[0]?.id ?? '');
+      this.choose(this.lines()[0]?.id ?? '');
     } catch (error) {
       this.problem.set(toProblem(error));
     }
+  }
+
+  /** Takes the combination, and offers its photographs. */
+  protected choose(id: string): void {
+    this.of.set(id);
+    this.photos.set([]);
+    this.keys.set(new Map());
+    this.api
+      .combination(id)
+      .then(({ entries }) => {
+        if (this.of() !== id) return;
+        this.photos.set(
+          entries.flatMap(({ body }) =>
+            body.kind === 'photo' && body.shows !== 'section'
+              ? [
+                  {
+                    id: body.photo.id,
+                    piece: body.piece,
+                    small: `/api/combinations/${id}/photos/${body.photo.id}/small`,
+                    points: POINTS.filter((p) => p.view !== 'section'),
+                  },
+                ]
+              : [],
+          ),
+        );
+      })
+      .catch((error: unknown) => {
+        this.problem.set(toProblem(error));
+      });
+  }
+
+  protected keyOf(photo: string, event: Event): void {
+    this.keys.update((keys) => {
+      const next = new Map(keys);
+      if (valueOf(event)) next.set(photo, valueOf(event));
+      else next.delete(photo);
+      return next;
+    });
   }
 
   protected async keep(event: Event): Promise<void> {
@@ -204,7 +265,11 @@ export class StudiesPage {
         name: this.name(),
         combination: this.of(),
         drawn: plainNumber(this.count()) ?? NaN,
-        photos: [],
+        photos: [...this.keys()].map(([photo, key]) => ({
+          photo,
+          key: key === 'accept' ? ('accept' as const) : ('reject' as const),
+          point: POINT_CODES.find((code) => code === key) ?? null,
+        })),
       });
       await this.router.navigate(['/studies', id]);
     } catch (error) {
