@@ -34,6 +34,8 @@ export interface Diagnosis {
 
 /** How many cases the built-in numbers weigh as much as. */
 const WEIGHT = 8;
+/** A sign that goes with a cause at least this often is one it is known by. */
+const TELLING = 0.5;
 /** Neither certain nor impossible: evidence is given by people. */
 const LEAST = 0.01;
 
@@ -44,12 +46,21 @@ const LEAST = 0.01;
  * The built-in numbers count as {@link WEIGHT} cases of each cause; every confirmed case of the shop moves them:
  * p = (8 p0 + n with the sign) / (8 + n where the sign was looked for), prior = (1 + n of the cause) / (causes + n).
  *
+ * @param impossible signs this combination can not show: causes known by these alone are left out
  * @returns null while nothing bad is known
  */
-export function diagnose(evidence: Evidence, confirmed: readonly ConfirmedCase[] = []): Diagnosis | null {
+export function diagnose(
+  evidence: Evidence,
+  confirmed: readonly ConfirmedCase[] = [],
+  impossible: ReadonlySet<string> = new Set(),
+): Diagnosis | null {
   if (![...evidence.values()].some(Boolean)) return null;
   const learnt = learn(confirmed);
-  const weights = CAUSES.map((cause) => {
+  // A ring without an insulation grip is never bad because of it.
+  const causes = CAUSES.filter(({ shows }) =>
+    Object.entries(shows).some(([code, p]) => p >= TELLING && !impossible.has(code)),
+  );
+  const weights = causes.map((cause) => {
     let log = Math.log((1 + learnt.cases(cause)) / (CAUSES.length + confirmed.length));
     for (const [code, found] of evidence) {
       const p = learnt.chance(cause, code);
@@ -60,12 +71,14 @@ export function diagnose(evidence: Evidence, confirmed: readonly ConfirmedCase[]
   const most = Math.max(...weights);
   const shares = weights.map((w) => Math.exp(w - most));
   const sum = shares.reduce((total, s) => total + s, 0);
-  const ranked = CAUSES.map((cause, i) => ({
-    cause,
-    share: (shares[i] ?? 0) / sum,
-    ...speaks(cause),
-    cases: learnt.cases(cause),
-  })).sort((a, b) => b.share - a.share);
+  const ranked = causes
+    .map((cause, i) => ({
+      cause,
+      share: (shares[i] ?? 0) / sum,
+      ...speaks(cause),
+      cases: learnt.cases(cause),
+    }))
+    .sort((a, b) => b.share - a.share);
   const [first, second] = ranked;
   return { ranked, next: first && second ? tellApart(first.cause, second.cause) : null, cases: confirmed.length };
 
@@ -91,11 +104,11 @@ export function diagnose(evidence: Evidence, confirmed: readonly ConfirmedCase[]
   }
 
   function average(code: string): number {
-    return CAUSES.reduce((total, cause) => total + learnt.chance(cause, code), 0) / CAUSES.length;
+    return causes.reduce((total, cause) => total + learnt.chance(cause, code), 0) / causes.length;
   }
 
   function tellApart(a: Cause, b: Cause): Diagnosis['next'] {
-    const open = EVIDENCE.filter((e) => !evidence.has(e.code))
+    const open = EVIDENCE.filter((e) => !evidence.has(e.code) && !impossible.has(e.code))
       .map((e) => ({ e, gain: learnt.chance(a, e.code) - learnt.chance(b, e.code) }))
       .sort((x, y) => Math.abs(y.gain) - Math.abs(x.gain));
     const [best] = open;

@@ -63,6 +63,15 @@ describe('The cause of bad pieces', () => {
     expect(first({ ...nothing, looked: [{ point: 'mark', bad: true, fault: null }] })).toBe('wrong-nest');
   });
 
+  it('is never one this combination can not have', () => {
+    const seam: Findings = { ...nothing, looked: [{ point: 'seam', bad: true, fault: null }] };
+    const codes = (impossible: string[]) =>
+      diagnose(evidenceFrom(seam), [], new Set(impossible))?.ranked.map((r) => r.cause.code) ?? [];
+    expect(codes([])).toContain('grip-setting');
+    expect(codes(['grip-open', 'grip-cuts'])).not.toContain('grip-setting');
+    expect(codes(['grip-open', 'grip-cuts'])).toContain('set-low');
+  });
+
   it('comes with the sign that would tell the first from the second', () => {
     const told = diagnose(
       evidenceFrom({

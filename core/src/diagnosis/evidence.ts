@@ -34,7 +34,7 @@ export const EVIDENCE: readonly EvidenceKind[] = [
   ...FAULTS.map(({ code, title, point }) => ({
     code,
     title,
-    check: `Look at '${point.replace('-', ' ')}' of the next pieces: ${title.toLowerCase()}?`,
+    check: `Look at '${pointOf(point).title.toLowerCase()}' of the next pieces: ${title.toLowerCase()}?`,
   })),
   ...MEASURED_EVIDENCE,
 ];

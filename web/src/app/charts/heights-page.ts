@@ -185,7 +185,12 @@ export class HeightsPage {
     const range = this.range();
     const lines = [
       ...(range ? [mark(range.max, 'most', ink('fail')), mark(range.min, 'least', ink('fail'))] : []),
-      ...(limits ? [mark(limits.upper, 'upper', ink('petrol')), mark(limits.lower, 'lower', ink('petrol'))] : []),
+      ...(limits
+        ? [
+            mark(limits.upper, 'upper', ink('petrol'), 'insideStartTop'),
+            mark(limits.lower, 'lower', ink('petrol'), 'insideStartTop'),
+          ]
+        : []),
     ];
     const all = [...heights, ...lines.map((l) => l.yAxis)];
     const [low, high] = all.reduce(([a, b], v) => [Math.min(a, v), Math.max(b, v)], [Infinity, -Infinity]);
@@ -193,7 +198,7 @@ export class HeightsPage {
     return {
       animation: false,
       textStyle: text,
-      grid: { left: 70, right: 96, top: 20, bottom: 50 },
+      grid: { left: 70, right: 60, top: 40, bottom: 50 },
       tooltip: { trigger: 'axis' as const },
       xAxis: {
         type: 'category' as const,
@@ -267,7 +272,12 @@ export class HeightsPage {
             data: [
               ...(limit === null ? [] : [mark(limit, 'least force', ink('fail'))]),
               ...(range ? [upright(range.min, 'sheet', ink('fail')), upright(range.max, 'sheet', ink('fail'))] : []),
-              ...(both ? [upright(both.min, 'holds', ink('pass')), upright(both.max, 'holds', ink('pass'))] : []),
+              ...(both
+                ? [
+                    upright(both.min, 'holds', ink('pass'), 'insideMiddleTop'),
+                    upright(both.max, 'holds', ink('pass'), 'insideMiddleTop'),
+                  ]
+                : []),
             ],
           },
         },
@@ -277,13 +287,13 @@ export class HeightsPage {
   });
 }
 
-const mark = (yAxis: number, name: string, color: string) => ({
+const mark = (yAxis: number, name: string, color: string, position: 'end' | 'insideStartTop' = 'end') => ({
   yAxis,
   lineStyle: { color, type: 'dashed' as const },
-  label: { formatter: name, color },
+  label: { formatter: name, color, position },
 });
-const upright = (xAxis: number, name: string, color: string) => ({
+const upright = (xAxis: number, name: string, color: string, position: 'end' | 'insideMiddleTop' = 'end') => ({
   xAxis,
   lineStyle: { color, type: 'dashed' as const },
-  label: { formatter: name, color },
+  label: { formatter: name, color, position },
 });

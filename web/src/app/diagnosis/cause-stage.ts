@@ -6,6 +6,8 @@ import {
   diagnose,
   evidenceFrom,
   evidenceTitle,
+  FAULTS,
+  faultsOf,
   isGood,
   POINT_CODES,
   writeEvidence,
@@ -238,7 +240,13 @@ export class CauseStage {
     return { looked, numbers, pulls, limit, toolFailed: check ? !(check.goPassed && check.noGoStopped) : null };
   });
   protected readonly evidence = computed<Evidence>(() => new Map([...evidenceFrom(this.found()), ...this.said()]));
-  protected readonly diagnosis = computed(() => diagnose(this.evidence(), this.cases()));
+  /** Faults this very combination can not show. */
+  private readonly impossible = computed(() => {
+    const look = this.hand.setUp()?.look;
+    const can = look ? faultsOf(look).map((f) => f.code) : FAULTS.map((f) => f.code);
+    return new Set(FAULTS.map((f) => f.code).filter((code) => !can.includes(code)));
+  });
+  protected readonly diagnosis = computed(() => diagnose(this.evidence(), this.cases(), this.impossible()));
   protected readonly shown = computed(() =>
     (this.diagnosis()?.ranked ?? []).slice(0, SHOWN).filter((r, i) => i < 3 || r.share > 0.02),
   );
