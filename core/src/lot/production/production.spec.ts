@@ -1,5 +1,8 @@
 import fc from 'fast-check';
 import { random } from '../../statistics';
+import type { Criterion } from '../../look';
+import { pieceChecks } from './readLot';
+import type { Entry, EntryBody } from '../Entry';
 import {
   bracketPlan,
   checksDue,
@@ -314,3 +317,49 @@ describe('The bracketing plan', () => {
 function range(from: number, to: number, by: number): number[] {
   return Array.from({ length: Math.ceil((to - from) / by) }, (_, i) => from + i * by);
 }
+
+describe('A check of a piece with numbers', () => {
+  const height = (measured: 'first' | 'each'): Criterion => ({
+    code: 'height',
+    title: 'Crimp height',
+    view: 'from the side',
+    accept: '',
+    findings: ['accept', 'reject'],
+    number: { what: 'crimp height', unit: 'mm', range: { min: 1.45, max: 1.55 }, measured, outside: 'reject' },
+  });
+  const entry = (body: EntryBody, i: number): Entry => ({
+    id: String(i),
+    at: '2026-11-25T08:00:00.000Z',
+    by: 'Odile',
+    body,
+    corrects: null,
+    why: null,
+    limit: null,
+  });
+  const looked: EntryBody = { kind: 'finding', lot: 1, piece: 5, criterion: 'as-drawn', finding: 'accept', note: '' };
+  const of = (value: number): EntryBody => ({
+    kind: 'measure',
+    lot: 1,
+    piece: 5,
+    what: 'height',
+    value,
+    typed: String(value),
+    unit: 'mm',
+    note: '',
+  });
+  const look = (measured: 'first' | 'each', ...bodies: EntryBody[]) =>
+    pieceChecks(bodies.map(entry), 1, [], [height(measured)])[0];
+
+  it('is bad when a number lies outside its range, whatever the eye said, and says which', () => {
+    expect(look('first', looked, of(1.5))?.look).toBe('accepted');
+    const bad = look('first', looked, of(1.58));
+    expect(bad?.look).toBe('rejected');
+    expect(bad?.text).toBe('Piece 5 is rejected: crimp height 1.58 mm.');
+  });
+
+  it('stays open while a number asked of each piece is missing', () => {
+    expect(look('each', looked)?.look).toBe('open');
+    expect(look('each', looked, of(1.5))?.look).toBe('accepted');
+    expect(look('first', looked)?.look).toBe('accepted');
+  });
+});

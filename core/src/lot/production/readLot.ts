@@ -94,9 +94,13 @@ export function pieceChecks(
           : [];
       });
       const rejected = [...seen.filter((f) => !isGood(f.finding)), ...out];
+      const isMeasured = points
+        .filter((c) => c.number?.measured === 'each')
+        .every((c) => measured.get(piece)?.some((m) => m.what === c.code));
       const isWhole =
-        seen.some((f) => f.criterion === AS_DRAWN) ||
-        points.filter((c) => !isCaliperOnly(c)).every((c) => seen.some((f) => f.criterion === c.code));
+        isMeasured &&
+        (seen.some((f) => f.criterion === AS_DRAWN) ||
+          points.filter((c) => !isCaliperOnly(c)).every((c) => seen.some((f) => f.criterion === c.code)));
       const look = rejected.length
         ? ('rejected' as const)
         : isWhole && seen.length
@@ -147,7 +151,7 @@ function tell(
 ): string {
   const pull = force === null ? '' : ` at ${force.toFixed(1)} N`;
   if (outcome === 'good') return `Piece ${piece} is as drawn and holds${pull}.`;
-  if (look === 'rejected') return `Piece ${piece} is rejected by eye${note ? `: ${note}` : ''}.`;
+  if (look === 'rejected') return `Piece ${piece} is rejected${note ? `: ${note}` : ''}.`;
   if (tug === 'below') return `Piece ${piece} does not hold${pull}.`;
   if (outcome === 'void') return `The pull of piece ${piece} was no test; take the piece after it.`;
   if (tug === 'quality') return `Piece ${piece} is low and was called not valid: quality rules on it.`;

@@ -30,6 +30,7 @@ import { GaugeBar } from '../tug/gauge/gauge-bar';
 import { PullAsk } from '../tug/pull/pull-ask';
 import { PullEntry, type PulledForce } from '../tug/pull/pull-entry';
 import { PullField } from '../tug/pull/pull-field';
+import { LotMeasure } from '../look/lot-measure';
 import { Disposition } from './disposition';
 import { LotOpen } from './lot-open';
 
@@ -42,6 +43,7 @@ import { LotOpen } from './lot-open';
     NzInputModule,
     Disposition,
     GaugeBar,
+    LotMeasure,
     LotOpen,
     Mark,
     PullAsk,
@@ -221,6 +223,7 @@ export class LotStage {
         help: [
           { key: 'A', does: 'piece is as drawn' },
           { key: 'X', does: 'piece is not as drawn' },
+          { key: 'K', does: 'type a number of the piece' },
           { key: 'M', does: 'count what is made' },
           { key: 'C', does: 'check another piece' },
           { key: 'H', does: 'something was changed' },
@@ -248,6 +251,9 @@ export class LotStage {
         return true;
       case 'x':
         if (this.target() !== null) this.panel.set('differs');
+        return true;
+      case 'k':
+        document.getElementById('lot-measured')?.focus();
         return true;
       case 'm':
         focus('made');
@@ -334,6 +340,12 @@ export class LotStage {
     const head = this.head();
     const piece = this.target();
     if (!head || piece === null || this.check()?.look === 'accepted' || this.check()?.look === 'rejected') return;
+    const isSaid = this.hand
+      .ofLot(head.lot, 'finding')
+      .some((e) => e.body.piece === piece && e.body.criterion === criterion);
+    if (isSaid && criterion === AS_DRAWN) {
+      return this.message.set('It is as drawn already; a number is still to be measured.');
+    }
     const refusal = this.hand.put({
       kind: 'finding',
       lot: head.lot,

@@ -1,0 +1,161 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { numberFinding, readLength, readNumber, showPoint, type EntryBody } from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { Hand } from '../hand/hand';
+import { Mark } from '../parts/mark';
+import { valueOf } from '../parts/value-of';
+import { CaliperBar } from './caliper-bar';
+import { StationCaliper } from './station-caliper';
+
+/** Numbers of one piece of a lot: typed or from the caliper, judged at once; measured before the pull takes the piece. */
+@Component({
+  selector: 'tm-lot-measure',
+  imports: [NzButtonModule, NzInputModule, CaliperBar, Mark],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (chosen(); as c) {
+      <form (submit)="keep($event)">
+        <label for="lot-what">Measure</label>
+        <select id="lot-what" (change)="what.set(value($event))">
+          @for (each of numbers(); track each.code) {
+            <option [value]="each.code" [selected]="each.code === c.code">{{ each.number!.what }}</option>
+          }
+        </select>
+        <label for="lot-measured" class="out-of-sight">{{ c.number!.what }}, {{ c.number!.unit }}</label>
+        <input
+          nz-input
+          id="lot-measured"
+          inputmode="decimal"
+          autocomplete="off"
+          [placeholder]="c.number!.unit + ' (K)'"
+          [value]="typed()"
+          (input)="typed.set(value($event))"
+        />
+        <button nz-button class="bench-button" type="submit">Keep</button>
+        <tm-caliper-bar />
+      </form>
+      @for (line of kept(); track line.id) {
+        <span class="figures"> <tm-mark [state]="line.good ? 'pass' : 'fail'" [size]="16" /> {{ line.text }} </span>
+      }
+      @for (title of asked(); track title) {
+        <span class="soft">{{ title }} is to be measured.</span>
+      }
+      @if (refusal()) {
+        <span class="notice bad" role="alert">{{ refusal() }}</span>
+      }
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 4px;
+    }
+    form {
+      align-items: center;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px 10px;
+    }
+    input {
+      font: 600 16px var(--figures);
+      min-height: 44px;
+      width: 100px;
+    }
+  `,
+})
+export class LotMeasure {
+  readonly piece = input.required<number>();
+  readonly lot = input.required<number>();
+  private readonly hand = inject(Hand);
+  private readonly caliper = inject(StationCaliper);
+  protected readonly value = valueOf;
+  protected readonly typed = signal('');
+  protected readonly refusal = signal('');
+  protected readonly numbers = computed(() =>
+    (this.hand.setUp()?.lotCriteria.get(this.lot()) ?? []).filter((c) => c.number && c.view !== 'section'),
+  );
+  protected readonly what = linkedSignal(
+    () => (this.numbers().find((c) => c.code === 'height') ?? this.numbers()[0])?.code as string | undefined,
+  );
+  protected readonly chosen = computed(() => this.numbers().find((c) => c.code === this.what()));
+  private readonly measures = computed(() =>
+    this.hand.ofLot(this.lot(), 'measure').filter((e) => e.body.piece === this.piece()),
+  );
+  protected readonly kept = computed(() =>
+    this.measures().flatMap(({ id, body }) => {
+      const criterion = this.numbers().find((c) => c.code === body.what);
+      if (!criterion?.number) return [];
+      const { range, unit, outside } = criterion.number;
+      const good = numberFinding(body.value, criterion.number) === 'accept';
+      const text = `${criterion.title} ${showPoint(body.value, unit)}${
+        good ? '' : `: ${outside}, ${showPoint(range.min, unit)} to ${showPoint(range.max, unit)} is good`
+      }`;
+      return [{ id, good, text }];
+    }),
+  );
+  /** Points a number is asked of on each piece, and has not come yet. */
+  protected readonly asked = computed(() =>
+    this.numbers()
+      .filter((c) => c.number?.measured === 'each' && !this.measures().some((e) => e.body.what === c.code))
+      .map((c) => c.title),
+  );
+
+  constructor() {
+    void this.caliper.open();
+    this.caliper.lengths.pipe(takeUntilDestroyed()).subscribe(({ millimetres, caliper }) => {
+      if (this.chosen()?.number?.unit === 'mm') this.put(millimetres, 'mm', String(millimetres), caliper);
+      else this.refusal.set(`The caliper sent ${millimetres} mm, but this is not measured in mm.`);
+    });
+  }
+
+  protected keep(event: Event): void {
+    event.preventDefault();
+    const unit = this.chosen()?.number?.unit;
+    const text = this.typed().trim();
+    if (!unit || !text) return;
+    if (unit === 'mm') {
+      const read = readLength(text, 'mm');
+      if (read.outcome === 'refused') this.refusal.set(read.text);
+      else this.put(read.millimetres, read.unit, text, null);
+      return;
+    }
+    const read = readNumber(text);
+    if (read.outcome !== 'number' || read.rest !== '') this.refusal.set(`'${text}' is no number.`);
+    else this.put(read.value, unit, text, null);
+  }
+
+  private put(
+    value: number,
+    unit: Extract<EntryBody, { kind: 'measure' }>['unit'],
+    typed: string,
+    from: string | null,
+  ): void {
+    const what = this.chosen()?.code;
+    if (!what) return;
+    const standing = this.measures().find((e) => e.body.what === what);
+    const refusal = this.hand.put(
+      {
+        kind: 'measure',
+        lot: this.lot(),
+        piece: this.piece(),
+        what,
+        value,
+        typed,
+        unit,
+        note: '',
+        ...(from === null ? {} : { from }),
+      },
+      standing ? { corrects: standing.id, why: 'measured again' } : null,
+    );
+    this.refusal.set(refusal?.text ?? '');
+    if (refusal) return;
+    this.typed.set('');
+    const field = document.getElementById('lot-measured');
+    if (field instanceof HTMLInputElement) {
+      field.value = '';
+      field.blur();
+    }
+  }
+}
