@@ -51,7 +51,7 @@ describe('Charts of the demo shop', () => {
 
   it('of a tool stand side by side as a share of their own limits, and only those made with it', async () => {
     const points = await pointsOf(choice('tool', 'HT-11'));
-    const others = await pointsOf(choice('tool', 'HT-16'));
+    const others = [...(await pointsOf(choice('tool', 'HT-16'))), ...(await pointsOf(choice('tool', 'PR-02')))];
     const all = await pointsOf(choice('person', 'Odile'));
     expect(points.length + others.length).toBe(all.length);
     // 1 mm2: about 160 of 108 N; 0.75 mm2: about 119 of 85 N
