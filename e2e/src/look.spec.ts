@@ -83,14 +83,12 @@ describe('What the eye, the caliper and the section say', () => {
     await writeFile(broken, 'not a picture');
     await browser.driver.findElement(By.id('photo-file')).sendKeys(broken);
     await browser.sees('This is no picture that can be read.');
+    const photos = async () => (await browser.driver.findElements(By.css('tm-piece-photos a.photo img'))).length;
+    const before = await photos();
     const whole = join(folder, 'whole.png');
     await writeFile(whole, Buffer.from(await browser.shot()));
     await browser.driver.findElement(By.id('photo-file')).sendKeys(whole);
-    await browser.driver.wait(
-      async () => (await browser.driver.findElements(By.css('tm-piece-photos a.photo img'))).length > 0,
-      20_000,
-      'the photograph was not kept',
-    );
+    await browser.driver.wait(async () => (await photos()) === before + 1, 20_000, 'the photograph was not kept');
   });
 
   it('measures on a photograph by keys alone', async () => {
