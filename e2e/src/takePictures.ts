@@ -136,11 +136,11 @@ try {
   await browser.press('Limits');
   await browser.sees('Withdraw rev');
   await browser.driver.findElement(By.xpath("//li//button[contains(., 'rev D')]")).click();
-  await browser.driver.findElement(By.css("#compare-with option[value='FL-SPEC-07/C/2']")).click();
+  await (await browser.shown(By.css("#compare-with option[value='FL-SPEC-07/C/2']"))).click();
   await browser.sees('rows differ');
   await picture('limits');
   await browser.press('Looks');
-  await browser.driver.findElement(By.css("#compare-with option[value='FL-LOOK-03/A/2']")).click();
+  await (await browser.shown(By.css("#compare-with option[value='FL-LOOK-03/A/2']"))).click();
   await browser.sees('rows differ');
   await picture('looks');
 } finally {
