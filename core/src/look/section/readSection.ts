@@ -339,22 +339,41 @@ function levels(
   hue: number,
   metal: number,
 ): { bright: number; dark: number } | null {
-  const bright: number[] = [];
-  const dark: number[] = [];
-  const resin: number[] = [];
+  const bright = new Quantiles(light.length);
+  const dark = new Quantiles(light.length);
+  const resin = new Quantiles(light.length);
   for (let i = 0; i < light.length; i++) {
     const value = light[i] ?? 0;
     if (!body[i]) {
-      if (i % 7 === 0) resin.push(value);
+      if (i % 7 === 0) resin.add(value);
     } else if (!inside[i]) continue;
-    else if (value > metal && (red[i] ?? 0) > hue) bright.push(value);
-    else if (value <= metal) dark.push(value);
+    else if (value > metal && (red[i] ?? 0) > hue) bright.add(value);
+    else if (value <= metal) dark.add(value);
   }
-  if (bright.length < 200) return null;
-  const at = (list: number[], share: number) => list.sort((a, b) => a - b)[Math.floor(list.length * share)] ?? 0;
+  if (bright.count < 200) return null;
   // Thin gaps never get fully dark in a cell; then what is around the crimp says what no metal looks like.
-  const around = at(resin, 0.5);
-  return { bright: at(bright, 0.5), dark: dark.length > 50 ? Math.min(around, at(dark, 0.1)) : around };
+  const around = resin.at(0.5);
+  return { bright: bright.at(0.5), dark: dark.count > 50 ? Math.min(around, dark.at(0.1)) : around };
+}
+
+/** A list of numbers of which a share is asked for: sorted as plain numbers, which is many times as fast as a list. */
+class Quantiles {
+  private readonly values: Float32Array;
+  count = 0;
+
+  constructor(most: number) {
+    this.values = new Float32Array(most);
+  }
+
+  add(value: number): void {
+    this.values[this.count++] = value;
+  }
+
+  /** The value below which this share of them lies; 0 without any. */
+  at(share: number): number {
+    const sorted = this.values.subarray(0, this.count).sort();
+    return sorted[Math.floor(this.count * share)] ?? 0;
+  }
 }
 
 /** Mean brightness of the plain strand cells near each cell: one strand is brighter than the next. */
@@ -409,15 +428,14 @@ function sharpness(
   columns: number,
   { bright, dark }: { bright: number; dark: number },
 ): number {
-  const steps: number[] = [];
+  const steps = new Quantiles(light.length);
   for (let i = columns; i < light.length - columns; i++) {
     if (!inside[i] || !inside[i + 1] || !inside[i + columns]) continue;
     const dx = Math.abs((light[i + 1] ?? 0) - (light[i] ?? 0));
     const dy = Math.abs((light[i + columns] ?? 0) - (light[i] ?? 0));
-    steps.push(Math.max(dx, dy) / (bright - dark));
+    steps.add(Math.max(dx, dy) / (bright - dark));
   }
-  steps.sort((a, b) => a - b);
-  return steps[Math.floor(steps.length * 0.99)] ?? 0;
+  return steps.at(0.99);
 }
 
 /** Mean over each cell and its eight neighbours. */
@@ -437,13 +455,12 @@ function smooth(values: Float32Array, columns: number, rows: number): Float32Arr
 
 /** Standard deviation of the grain left after smoothing over nine cells: a ninth of it is left of what it was. */
 function noiseOf(raw: Float32Array, inside: Uint8Array): number {
-  const steps: number[] = [];
+  const steps = new Quantiles(raw.length);
   for (let i = 1; i < raw.length - 1; i += 3) {
     if (inside[i] && inside[i - 1] && inside[i + 1]) {
-      steps.push(Math.abs((raw[i] ?? 0) - ((raw[i - 1] ?? 0) + (raw[i + 1] ?? 0)) / 2));
+      steps.add(Math.abs((raw[i] ?? 0) - ((raw[i - 1] ?? 0) + (raw[i + 1] ?? 0)) / 2));
     }
   }
-  steps.sort((a, b) => a - b);
   // Half of all steps are within 0.6745 sd, a step has the spread of 1.5 cells; the mean of nine a third of that.
-  return (steps[Math.floor(steps.length / 2)] ?? 0) / 0.6745 / Math.sqrt(1.5) / 3;
+  return steps.at(0.5) / 0.6745 / Math.sqrt(1.5) / 3;
 }

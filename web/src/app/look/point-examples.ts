@@ -11,7 +11,7 @@ const STATE = { accept: 'pass', note: 'note', rework: 'hold', reject: 'fail' } a
   imports: [Mark, PieceView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (right(); as good) {
+    @if (choosing() ? null : right(); as good) {
       <figure class="right">
         <figcaption><tm-mark state="pass" [size]="16" /> As drawn</figcaption>
         <tm-piece-view
@@ -117,7 +117,10 @@ export class PointExamples {
   protected readonly state = STATE;
   private readonly all = computed(() => examples(this.look(), this.criterion()));
   protected readonly right = computed(() => this.all()[0]);
-  protected readonly faulty = computed(() => this.all().slice(1));
+  /** While a fault is named only those that are wrong stand there, so that all of them are in sight. */
+  protected readonly faulty = computed(() =>
+    this.all().filter((e) => e.kind === 'wrong' || (e.fault && !this.choosing())),
+  );
 
   protected viewOf(example: Example) {
     return viewOfFault(this.criterion().view, example.fault?.code ?? null);
