@@ -84,7 +84,13 @@ run(async () => {
     }
   };
   const stations = combinations.map(async (combination) => {
-    await put(combination, { kind: 'tool', tool: 'HT-11', die: 'A', nest: '1' });
+    await put(combination, {
+      kind: 'tool',
+      tool: 'HT-11',
+      die: 'A',
+      nest: '1',
+      look: { document: 'FL-LOOK-03', revision: 'B', class: '2' },
+    });
     for (let piece = 1; !isOver && piece < 9999; piece++) {
       const force = 115 + (piece % 97) / 10;
       await put(combination, {

@@ -23,6 +23,8 @@ const say = (text: string) => process.stdout.write(`${text}\n`);
 const OURS = setting('BENCH_OURS');
 const BARE = setting('BENCH_BARE');
 const STATIONS = 16;
+/** The sheet of class 2 that is in effect in the demo shop. */
+const LOOK = { document: 'FL-LOOK-03', revision: 'B', class: '2' };
 
 async function signIn(name: string, password: string): Promise<string> {
   const answer = await fetch(`${OURS}/api/session`, {
@@ -81,7 +83,7 @@ async function prepare(count = STATIONS): Promise<{ cookie: string; stations: St
       headers: { 'content-type': 'application/json', cookie },
       body: JSON.stringify({
         id: crypto.randomUUID(),
-        body: { kind: 'tool', tool: 'HT-11', die: 'A', nest: '1' },
+        body: { kind: 'tool', tool: 'HT-11', die: 'A', nest: '1', look: LOOK },
         corrects: null,
         why: null,
       }),

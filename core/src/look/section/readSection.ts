@@ -109,10 +109,13 @@ export function readSection(picture: Picture): SectionResult {
   }
   const step = copper.bright - copper.dark;
   const cover = new Float32Array(light.length);
-  const deep = valleys(light, columns, rows, 4);
   const grain = noiseOf(raw, inside);
+  // Grain makes valleys of its own: the more of it, the more it is smoothed before they are looked for.
+  const isGrainy = grain > 0.012 * step;
+  const calm = isGrainy ? smooth(smooth(light, columns, rows), columns, rows) : light;
+  const deep = valleys(calm, columns, rows, isGrainy ? 5 : 4);
   // A line between strands is darker than what lies on both sides of it by more than the grain makes.
-  const least = Math.max(0.12 * step, 4.5 * grain);
+  const least = Math.max((isGrainy ? 0.09 : 0.12) * step, (isGrainy ? 3 : 4.5) * grain);
   const near = nearbyBright(
     light,
     (i) => inside[i] === 1 && (light[i] ?? 0) - copper.dark > 0.75 * step && (deep[i] ?? 0) < least,

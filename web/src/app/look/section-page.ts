@@ -150,8 +150,9 @@ const BRUSHES = [4, 8, 16, 32] as const;
               </dd>
             </dl>
             <p class="soft">
-              Against made-up pictures with known numbers: metal within 2 %, voids within 1 point; strands that touch
-              may be miscounted. A cut that is not square makes metal look like more.
+              Against made-up pictures with known numbers: metal within 2.3 % and voids within 1.6 points in 95 of 100;
+              strands may be miscounted in a grainy picture with thin gaps. A cut that is not square makes metal look
+              like more.
             </p>
             <form (submit)="keep($event)">
               @if (photo.section()) {
