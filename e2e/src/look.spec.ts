@@ -93,8 +93,11 @@ describe('What the eye, the caliper and the section say', () => {
 
   it('measures on a photograph by keys alone', async () => {
     // The one just added is the last.
-    const link = await browser.shown(By.xpath('(//tm-piece-photos//a)[last()]'));
-    await browser.go((await link.getAttribute('href'))?.replace(/^https?:\/\/[^/]+/, '') ?? '');
+    await browser.go(
+      await browser.driver.executeScript<string>(
+        `return [...document.querySelectorAll('tm-piece-photos a')].at(-1).pathname`,
+      ),
+    );
     await browser.sees('Set the scale by a length you know.');
     await browser.driver.wait(
       async () =>
@@ -119,8 +122,12 @@ describe('What the eye, the caliper and the section say', () => {
     await openCombination(browser, ...CUT);
     await climbTo(browser, 'Look');
     await browser.press('Piece 2');
-    const link = await browser.shown(By.xpath("//tm-piece-photos//a[contains(., 'section')]"));
-    await browser.go((await link.getAttribute('href'))?.replace(/^https?:\/\/[^/]+/, '') ?? '');
+    await browser.sees('Photographs of piece 2');
+    // Asked in the page: what was found may be drawn anew before it is read.
+    const address = await browser.driver.executeScript<string>(
+      `return [...document.querySelectorAll('tm-piece-photos a')].find((a) => a.textContent.includes('section')).pathname`,
+    );
+    await browser.go(address);
     await browser.sees('Pressed too little: 95.');
     await browser.sees('32 in the wire');
     await expectAccessible(browser);
