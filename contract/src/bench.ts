@@ -20,7 +20,7 @@ import {
 import { z } from 'zod';
 import {
   coveringSchema,
-  limitKeySchema,
+  documentKeySchema,
   limitTableSchema,
   lookSheetSchema,
   practiceSchema,
@@ -56,8 +56,8 @@ export const standsSchema = z.strictObject({
   nest: partId,
   setting: partId.nullable(),
   positioner: partId.nullable(),
-  limit: limitKeySchema,
-  look: limitKeySchema.optional(),
+  limit: documentKeySchema,
+  look: documentKeySchema.optional(),
   revisions: revisionsSchema,
 });
 
@@ -90,7 +90,7 @@ export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind'
     nest: partId,
     setting: partId.optional(),
     positioner: partId.optional(),
-    look: limitKeySchema.optional(),
+    look: documentKeySchema.optional(),
   }),
   z.strictObject({ kind: z.literal('gate'), run, gate: z.enum(GATES), answer: z.enum(['yes', 'no']), note }),
   z.strictObject({
@@ -276,7 +276,7 @@ export const keptEntrySchema = z.object({
   verdict: z
     .object({ verdict: z.string(), margin: z.number().nullable(), text: z.string(), force: z.number().nullable() })
     .nullable(),
-  limit: limitKeySchema.nullable(),
+  limit: documentKeySchema.nullable(),
   corrects: z.uuid().nullable(),
   why: z.string().nullable(),
   /** Hash of the row before in this combination; sixty-four zeros before the first. */
@@ -414,7 +414,7 @@ export const partRevisionSchema = z.object({
 export type PartRevision = z.infer<typeof partRevisionSchema>;
 
 /** What became of a document, and what stands against releasing a draft. */
-const documentHistory = {
+const documentHistorySchema = z.object({
   draftedBy: z.string(),
   releasedBy: z.string().nullable(),
   releasedAt: z.string().nullable(),
@@ -423,18 +423,13 @@ const documentHistory = {
   problems: z.array(
     z.object({ row: z.number(), field: z.string(), weight: z.enum(['bad', 'note']), text: z.string() }),
   ),
-};
-
-export const limitRecordSchema = z.object({
-  table: limitTableSchema,
-  ...documentHistory,
 });
+export type DocumentHistory = z.infer<typeof documentHistorySchema>;
+
+export const limitRecordSchema = documentHistorySchema.extend({ table: limitTableSchema });
 export type LimitRecord = z.infer<typeof limitRecordSchema>;
 
-export const lookRecordSchema = z.object({
-  sheet: lookSheetSchema,
-  ...documentHistory,
-});
+export const lookRecordSchema = documentHistorySchema.extend({ sheet: lookSheetSchema });
 export type LookRecord = z.infer<typeof lookRecordSchema>;
 
 /** A lot that was made with a tool between its last good check and the one that failed. */

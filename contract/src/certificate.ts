@@ -1,7 +1,7 @@
 import { DISPOSITIONS } from '@tug-mark/core';
 import { z } from 'zod';
 import { standsSchema } from './bench';
-import { limitKeySchema } from './parts';
+import { documentKeySchema } from './parts';
 
 /** Chains checked so far, and those that do not hold; `next` goes on from there, null after the last. */
 export const chainReportSchema = z.object({
@@ -33,7 +33,7 @@ export const certificateSchema = z.strictObject({
   }),
   stands: standsSchema,
   releasedBy: z.string(),
-  limits: z.array(z.strictObject({ wire: z.string(), force: z.number().nullable(), table: limitKeySchema })),
+  limits: z.array(z.strictObject({ wire: z.string(), force: z.number().nullable(), table: documentKeySchema })),
   checks: z.array(
     z.strictObject({
       piece: z.number(),

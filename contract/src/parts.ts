@@ -11,8 +11,8 @@ import {
   CONDUCTOR_MATERIALS,
   FAMILIES,
   GAP_RULES,
-  LIMIT_ORIGINS,
-  LIMIT_STATUSES,
+  DOCUMENT_ORIGINS,
+  DOCUMENT_STATUSES,
   NEST_PROFILES,
   PULL_EVIDENCE,
   SEAMS,
@@ -323,7 +323,7 @@ export const practiceDraftSchema = z.strictObject({
   choices: z.strictObject(choices).partial(),
 });
 
-export const limitKeySchema = z.strictObject({ document: label, revision: part, class: part });
+export const documentKeySchema = z.strictObject({ document: label, revision: part, class: part });
 
 const lookRowSchema: z.ZodType<LookRow> = z.strictObject({
   point: z.enum(POINT_CODES),
@@ -341,8 +341,8 @@ export const lookSheetSchema: z.ZodType<LookSheet> = z.strictObject({
   revision: part,
   class: part,
   owner: label,
-  origin: z.enum(LIMIT_ORIGINS),
-  status: z.enum(LIMIT_STATUSES),
+  origin: z.enum(DOCUMENT_ORIGINS),
+  status: z.enum(DOCUMENT_STATUSES),
   effectiveFrom: isoDate,
   effectiveUntil: isoDate.nullable(),
   rows: z.array(lookRowSchema).min(1, 'has no row'),
@@ -361,8 +361,8 @@ export const limitTableSchema: z.ZodType<LimitTable> = z.strictObject({
   revision: part,
   owner: label,
   class: part,
-  origin: z.enum(LIMIT_ORIGINS),
-  status: z.enum(LIMIT_STATUSES),
+  origin: z.enum(DOCUMENT_ORIGINS),
+  status: z.enum(DOCUMENT_STATUSES),
   effectiveFrom: isoDate,
   effectiveUntil: isoDate.nullable(),
   interpolates: z.boolean(),

@@ -4,6 +4,7 @@ export * from './wire';
 export * from './terminal';
 export * from './practice';
 export * from './verdict';
+export * from './document';
 export * from './statistics';
 export * from './match';
 export * from './prepare';

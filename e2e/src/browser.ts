@@ -88,7 +88,12 @@ export class Browser {
   }
 
   async press(text: string): Promise<void> {
-    await this.retry(async () => (await this.button(text)).click());
+    await this.retry(async () => {
+      const button = await this.button(text);
+      // As a person does: scrolled clear of what sticks to the foot of the page.
+      await this.driver.executeScript("arguments[0].scrollIntoView({ block: 'center' })", button);
+      await button.click();
+    });
   }
 
   /** Types keys into whatever has the focus. */

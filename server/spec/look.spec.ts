@@ -1,4 +1,11 @@
-import type { CombinationRecord, LookRecord, StudyLine, StudyResults, StudyTurn } from '@tug-mark/contract';
+import type {
+  CombinationRecord,
+  HeightChart,
+  LookRecord,
+  StudyLine,
+  StudyResults,
+  StudyTurn,
+} from '@tug-mark/contract';
 import { makeMicrograph, SOUND_MICROGRAPH, startingRows, type EntryBody, type LookSheet } from '@tug-mark/core';
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
@@ -332,6 +339,32 @@ describe('Confirmed causes', () => {
   });
 });
 
+describe('The chart of crimp heights', () => {
+  it('pairs the heights of a lot with the pulls of the same pieces, and leaves out what was corrected', async () => {
+    const shop = await Shop.open();
+    const odile = await shop.signIn('Odile');
+    const { id } = await odile.combination('FL-OC-2825', 'FL-W-0150', 'Sensor bar');
+    const read = () => odile.get<HeightChart>(`/api/charts/heights/${id}`);
+    const first = await read();
+    expect(first.points.filter((p) => p.lot === 1 && p.force !== null).length).toBe(21);
+    expect(first.range?.min).toBeLessThan(first.range?.max ?? 0);
+    expect(first.limit).toBeGreaterThan(0);
+    const { entries } = await odile.view(id);
+    const last = entries.findLast((e) => e.body.kind === 'measure' && e.body.what === 'height' && e.body.lot === 1);
+    if (last?.body.kind !== 'measure') throw new Error('no height in the lot');
+    const finished = problemOf(await odile.put(id, last.body, { corrects: last.id, why: 'read again' }));
+    expect(finished.code).toBe('lot-finished');
+    const run = entries.find((e) => e.body.kind === 'measure' && e.body.what === 'height' && !e.body.lot);
+    if (run?.body.kind !== 'measure') throw new Error('no height at the set-up');
+    const body = { ...run.body, value: 1.234, typed: '1.234' };
+    await odile.kept(id, body, { corrects: run.id, why: 'read again' });
+    const again = (await read()).points;
+    expect(again.length).toBe(first.points.length);
+    expect(again.filter((p) => p.height === 1.234).length).toBe(1);
+    await shop.close();
+  });
+});
+
 describe('A study of inspectors', () => {
   it('is answered blind, twice, in an order of each one’s own, and shows its key only once it is closed', async () => {
     const shop = await Shop.open();
@@ -365,6 +398,43 @@ describe('A study of inspectors', () => {
     expect([own?.person, own?.misses, own?.alarms]).toEqual(['Odile', own?.bad, 0]);
     const late = { id: randomUUID(), round: 1, item: 0, answer: 'accept', point: null };
     expect(problemOf(await ines.call('POST', `/api/studies/${id}/answers`, late)).code).toBe('study-closed');
+    await shop.close();
+  });
+
+  it('of real pieces takes photographs of its own combination, with the answer somebody knows', async () => {
+    const shop = await Shop.open();
+    const [ines, odile] = [await shop.signIn('Ines'), await shop.signIn('Odile')];
+    const { id: combination } = await odile.combination('FL-OC-1508', 'FL-W-0100', 'Sensor bar');
+    const { id: other } = await odile.combination('FL-RT-0406', 'FL-W-0075', 'Sensor bar');
+    const photos = (await odile.view(combination)).entries.flatMap(({ body }) =>
+      body.kind === 'photo' && body.shows !== 'section' ? [body.photo.id] : [],
+    );
+    expect(photos.length).toBeGreaterThan(1);
+    const [good = '', bad = ''] = photos;
+    const study = {
+      id: randomUUID(),
+      name: 'Real pieces',
+      combination,
+      drawn: 0,
+      photos: [
+        { photo: good, key: 'accept', point: null },
+        { photo: bad, key: 'reject', point: 'brush' },
+      ],
+    };
+    const foreign = await ines.call('POST', '/api/studies', { ...study, id: randomUUID(), combination: other });
+    expect(foreign.statusCode).toBe(404);
+    expect((await ines.call('POST', '/api/studies', study)).json<StudyLine>().items).toBe(2);
+    const url = `/api/studies/${study.id}`;
+    let turn = await odile.get<StudyTurn>(`${url}/turn`);
+    for (let i = 0; i < 4; i++) {
+      if (turn.shows?.kind !== 'photo') throw new Error('no photograph to look at');
+      const sees = turn.shows.photo === bad ? 'reject' : 'accept';
+      const answer = { round: turn.round, item: turn.item, answer: sees, point: sees === 'reject' ? 'brush' : null };
+      turn = (await odile.call('POST', `${url}/answers`, { id: randomUUID(), ...answer })).json();
+    }
+    await ines.call('POST', `${url}/close`);
+    const [own] = (await odile.get<StudyResults>(`${url}/results`)).result.inspectors;
+    expect([own?.misses, own?.alarms, own?.self.kappa, own?.key.kappa]).toEqual([0, 0, 1, 1]);
     await shop.close();
   });
 });

@@ -1,4 +1,4 @@
-import type { Range } from '../terminal';
+import { isInRange, type Range } from '../terminal';
 
 /** What to do about a measured crimp height. */
 export interface HeightAdjustment {
@@ -38,7 +38,7 @@ export function adjustHeight(heights: readonly number[], range: Range, step: num
   const after = mean + steps * step;
   const count = Math.abs(steps);
   const words = ['', 'one step', 'two steps', 'three steps', 'four steps', 'five steps'][count] ?? `${count} steps`;
-  const still = after < range.min - 1e-9 || after > range.max + 1e-9;
+  const still = !isInRange(after, range);
   return {
     off,
     steps,

@@ -1,2 +1,11 @@
-export { areaOf, extentOf, isInside, outlineCorners, outlinePath, type Extent, type Point2 } from './outline';
+export {
+  areaOf,
+  circleThrough,
+  extentOf,
+  isInside,
+  outlineCorners,
+  outlinePath,
+  type Extent,
+  type Point2,
+} from './outline';
 export { PRESSED } from './pressed';

@@ -63,6 +63,25 @@ export function extentOf(points: readonly Point2[]): Extent {
   return extent;
 }
 
+/**
+ * The circle through three points: where their perpendicular bisectors meet.
+ * @returns null where the three lie in line
+ */
+export function circleThrough(
+  a: Point2,
+  b: Point2,
+  c: Point2,
+): { readonly middle: Point2; readonly radius: number } | null {
+  // From one of the points, so that far from the origin no figures are lost.
+  const [bx, by, cx, cy] = [b.x - a.x, b.y - a.y, c.x - a.x, c.y - a.y];
+  const d = 2 * (bx * cy - by * cx);
+  if (Math.abs(d) < 1e-6) return null;
+  const [bb, cc] = [bx * bx + by * by, cx * cx + cy * cy];
+  const x = (cy * bb - by * cc) / d;
+  const y = (bx * cc - cx * bb) / d;
+  return { middle: { x: a.x + x, y: a.y + y }, radius: Math.hypot(x, y) };
+}
+
 /** Area of a closed outline, by the shoelace formula. */
 export function areaOf(corners: readonly Point2[]): number {
   let twice = 0;

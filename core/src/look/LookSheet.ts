@@ -1,5 +1,5 @@
+import { documentKey, type DocumentKey, type ShopDocument } from '../document';
 import type { Family } from '../terminal';
-import type { LIMIT_ORIGINS, LIMIT_STATUSES, LimitKey } from '../tug';
 import type { Finding } from './Finding';
 import { POINTS, type PointCode } from './points';
 
@@ -28,13 +28,7 @@ export interface LookRow {
 }
 
 /** One revision of what a class of work is looked at for. Like a limit table it is drafted, released and withdrawn. */
-export interface LookSheet extends LimitKey {
-  readonly owner: string;
-  readonly origin: (typeof LIMIT_ORIGINS)[number];
-  readonly status: (typeof LIMIT_STATUSES)[number];
-  /** ISO dates, inclusive; null: open. */
-  readonly effectiveFrom: string;
-  readonly effectiveUntil: string | null;
+export interface LookSheet extends ShopDocument {
   readonly rows: readonly LookRow[];
 }
 
@@ -77,6 +71,11 @@ export const PLAIN_SHEET: LookSheet = {
     text: '',
   })),
 };
+
+/** The key of a sheet of the shop's own, as it is kept with what it judged; undefined for {@link PLAIN_SHEET}. */
+export function ownSheet(sheet: LookSheet): DocumentKey | undefined {
+  return sheet === PLAIN_SHEET ? undefined : documentKey(sheet);
+}
 
 /** The rows a new sheet begins with: every point, its number where it has one. */
 export function startingRows(): LookRow[] {

@@ -1,4 +1,4 @@
-import type { LimitKey } from '../tug';
+import { inEffect, type DocumentKey } from '../document';
 import { PLAIN_SHEET, type LookSheet } from './LookSheet';
 
 /**
@@ -12,17 +12,9 @@ export function findLookSheet(
   sheets: readonly LookSheet[],
   className: string,
   day: string,
-  pinned: LimitKey | 'plain' | null = null,
+  pinned: DocumentKey | 'plain' | null = null,
 ): LookSheet {
   if (pinned === 'plain') return PLAIN_SHEET;
-  const found = sheets.filter(
-    pinned
-      ? (s) => s.document === pinned.document && s.revision === pinned.revision && s.class === pinned.class
-      : (s) =>
-          s.status === 'released' &&
-          s.class === className &&
-          s.effectiveFrom <= day &&
-          (s.effectiveUntil === null || day <= s.effectiveUntil),
-  );
-  return [...found].sort((a, b) => a.effectiveFrom.localeCompare(b.effectiveFrom)).at(-1) ?? PLAIN_SHEET;
+  const found = inEffect(sheets, className, day, pinned);
+  return found.sort((a, b) => a.effectiveFrom.localeCompare(b.effectiveFrom)).at(-1) ?? PLAIN_SHEET;
 }

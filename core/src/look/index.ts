@@ -16,8 +16,17 @@ export {
 } from './judgeLook';
 export { judgePiece } from './judgePiece';
 export { wallOf, type LookContext } from './LookContext';
-export { MEASURED, PLAIN_SHEET, startingRows, type LookRow, type LookSheet, type Measured } from './LookSheet';
+export {
+  MEASURED,
+  ownSheet,
+  PLAIN_SHEET,
+  startingRows,
+  type LookRow,
+  type LookSheet,
+  type Measured,
+} from './LookSheet';
 export { numberFinding } from './numberFinding';
+export { readPointNumber, type PointNumberRead } from './readPointNumber';
 export { type Piece } from './Piece';
 export {
   POINT_CODES,

@@ -31,6 +31,7 @@ import {
   PLAIN_SHEET,
   pointOf,
   POINTS,
+  readPointNumber,
   spoil,
   startingRows,
   type Criterion,
@@ -39,6 +40,7 @@ import {
   type LookSheet,
   type Piece,
   type PointCode,
+  type PointUnit,
 } from './index';
 
 /** A shop's own sheet: every point, with its number. */
@@ -399,6 +401,25 @@ describe('A fault', () => {
     });
   }
 
+  it('drawn for somebody to find is not given away in red, nor by a word', () => {
+    for (const family of FAMILIES) {
+      const context = lookOf(family);
+      for (const fault of faultsOf(context)) {
+        const piece = spoil(fault, asDrawn(context), context, 'wrong');
+        const shapes = [drawPieceSide(context, piece, 'blind'), drawPieceEnd(context, piece, 'blind')].flatMap(
+          (drawing) => drawing?.shapes ?? [],
+        );
+        expect(shapes.length).toBeGreaterThan(0);
+        const red = shapes.filter((s) => (s.kind === 'text' ? s.ink === 'fail' : [s.stroke, s.fill].includes('fail')));
+        expect(red).withContext(`${fault.code} on a ${family}`).toEqual([]);
+        const words = shapes.flatMap((s) => (s.kind === 'text' ? [s.text] : []));
+        expect(words.filter((w) => w !== '5 mm').length)
+          .withContext(words.join())
+          .toBeLessThan(2);
+      }
+    }
+  });
+
   it('of every kind has its claim checked and appears in some family', () => {
     const seen = new Set(FAMILIES.flatMap((family) => faultsOf(lookOf(family)).map((f) => f.code)));
     for (const { code } of FAULTS) {
@@ -539,6 +560,28 @@ describe('The verdict of looking', () => {
         }),
       );
     });
+  });
+});
+
+describe('A number typed for a point', () => {
+  const read = (text: string, unit: PointUnit) => {
+    const found = readPointNumber(text, unit);
+    return found.outcome === 'read' ? [Number(found.value.toFixed(4)), found.unit] : found.text;
+  };
+
+  it('becomes millimetres from inches, and keeps the unit it was typed in', () => {
+    expect(read('1,8', 'mm')).toEqual([1.8, 'mm']);
+    expect(read('0.071 in', 'mm')).toEqual([1.8034, 'in']);
+    expect(read('1/16', 'mm')).toEqual([1.5875, 'in']);
+  });
+
+  it('may carry the unit of its point, and is refused with a sentence otherwise', () => {
+    expect(read('12°', '°')).toEqual([12, '°']);
+    expect(read('3 strands', 'strands')).toEqual([3, 'strands']);
+    expect(read('94 %', '%')).toEqual([94, '%']);
+    expect(read('3 mm', '°')).toContain('is not in °');
+    expect(read('bent', '°')).toContain('is not a number');
+    expect(read('3 kg', 'mm')).toContain('no unit of length');
   });
 });
 

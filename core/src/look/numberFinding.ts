@@ -1,3 +1,4 @@
+import { isInRange } from '../terminal';
 import type { Criterion } from './criteria';
 import type { Finding } from './Finding';
 
@@ -6,6 +7,5 @@ export function numberFinding(
   value: number,
   number: Pick<NonNullable<Criterion['number']>, 'range' | 'outside'>,
 ): Finding {
-  const { min, max } = number.range;
-  return value < min - 1e-9 || value > max + 1e-9 ? number.outside : 'accept';
+  return isInRange(value, number.range) ? 'accept' : number.outside;
 }

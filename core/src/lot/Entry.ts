@@ -1,3 +1,4 @@
+import type { DocumentKey } from '../document';
 import type { Gate } from '../crimp';
 import {
   POINT_CODES,
@@ -8,7 +9,7 @@ import {
   type SectionStroke,
   type View,
 } from '../look';
-import type { FailureMode, LimitKey } from '../tug';
+import type { FailureMode } from '../tug';
 import type { ForceUnit, LengthUnit } from '../units';
 
 /** The newest revisions, or those a set-up was made from. */
@@ -27,9 +28,9 @@ export interface Standing {
   readonly nest: string;
   readonly setting: string | null;
   readonly positioner: string | null;
-  readonly limit: LimitKey;
+  readonly limit: DocumentKey;
   /** Sheet the pieces are looked at by; absent where the shop has none. */
-  readonly look?: LimitKey | undefined;
+  readonly look?: DocumentKey | undefined;
   readonly revisions: Revisions;
 }
 
@@ -96,7 +97,7 @@ export type EntryBody = { readonly run?: number | undefined } & (
       readonly setting?: string | undefined;
       readonly positioner?: string | undefined;
       /** Sheet the pieces of this run are looked at by; absent where the shop has none. */
-      readonly look?: LimitKey | undefined;
+      readonly look?: DocumentKey | undefined;
     }
   | { readonly kind: 'gate'; readonly gate: Gate; readonly answer: 'yes' | 'no'; readonly note: string }
   | {
@@ -263,5 +264,5 @@ export interface Entry {
   readonly corrects: string | null;
   readonly why: string | null;
   /** The limit table a reading was judged by when it was kept; null for other kinds and before the server has answered. */
-  readonly limit: LimitKey | null;
+  readonly limit: DocumentKey | null;
 }

@@ -1,12 +1,13 @@
+import { isSameDocument } from '../document';
 import { CAUSES } from '../diagnosis';
-import { AS_DRAWN, FAULTS, MARK_POINTS, isGood, numberFinding, PLAIN_SHEET } from '../look';
+import { AS_DRAWN, FAULTS, MARK_POINTS, isGood, numberFinding, ownSheet } from '../look';
 import { isValidMode, judgeReading, plausibleForce, type Limit, type ReadingVerdict } from '../tug';
 import type { SetUp } from './computeSetUp';
 import type { Judgement } from './judgeCombination';
 import { entriesOf } from './entriesOf';
 import type { Entry, EntryBody, Revisions, Standing } from './Entry';
 import { lapseReasons } from './judgeRelease';
-import { checkLotEntry, checkLotPiece } from './production/checkLotEntry';
+import { checkLotEntry, checkLotKnown, checkLotPiece } from './production/checkLotEntry';
 import { lotNumbers, readLot } from './production/readLot';
 import { currentRun, lotOf, ofCurrentRun, ofLot, runOf } from './runs';
 import { measureAsked } from './measureAsked';
@@ -125,13 +126,8 @@ export function checkEntry(
     if ((body.positioner ?? null) !== (wanted.positioner?.id ?? null)) {
       return refuse('positioner-wrong', 'positioner', `It needs ${wanted.positioner?.label ?? 'no positioner'}.`);
     }
-    const { lookInEffect } = setUp;
-    const named = lookInEffect === PLAIN_SHEET ? undefined : lookInEffect;
-    if (
-      body.look?.document !== named?.document ||
-      body.look?.revision !== named?.revision ||
-      body.look?.class !== named?.class
-    ) {
+    const named = ownSheet(setUp.lookInEffect);
+    if (!isSameDocument(body.look, named)) {
       return refuse(
         'look-stale',
         'look',
@@ -161,8 +157,8 @@ export function checkEntry(
     return why ? { ok: false, refusal: why } : fine;
   }
   const lot = lotOf(body);
-  if (lot !== null && 'piece' in body) {
-    const why = checkLotPiece(journal, lot, body.piece);
+  if (lot !== null) {
+    const why = 'piece' in body ? checkLotPiece(journal, lot, body.piece) : checkLotKnown(journal, lot);
     if (why) return { ok: false, refusal: why };
   }
   const wire = 'wire' in body ? (body.wire ?? 1) : 1;

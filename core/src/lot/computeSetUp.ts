@@ -1,3 +1,4 @@
+import type { DocumentKey } from '../document';
 import { aftercare, bites, gates, orientation, type Bite, type GateStep, type Orientation } from '../crimp';
 import { criteria, findLookSheet, type Criterion, type LookContext, type LookSheet } from '../look';
 import { judgeFit, nearestFits, type FitVerdict, type NearFit, type Use } from '../match';
@@ -5,7 +6,7 @@ import type { Practice } from '../practice';
 import { choosePreparation, type Preparation, type Stripper } from '../prepare';
 import type { Range, Terminal } from '../terminal';
 import { chooseTool, openToolBook, type Tool, type ToolCandidate, type ToolCheck, type ToolChoice } from '../tool';
-import { findLimit, type LimitFound, type LimitKey, type LimitTable } from '../tug';
+import { findLimit, type LimitFound, type LimitTable } from '../tug';
 import { breakingLoad, type Wire } from '../wire';
 import { entriesOf } from './entriesOf';
 import type { Entry, Revisions } from './Entry';
@@ -100,7 +101,7 @@ export function computeSetUp(
   const taken = entriesOf(entries, 'tool').at(-1)?.body;
   const judgedBy = entriesOf(entries, 'reading').at(-1)?.limit ?? null;
   const day = now.slice(0, 10);
-  const find = (each: Wire, pinned: LimitKey | null = null) =>
+  const find = (each: Wire, pinned: DocumentKey | null = null) =>
     findLimit(context.limits, each, terminal, context.class, day, pinned);
   const limit = find(wire);
   const fit = judgeFit(terminal, wires, use, practice);

@@ -20,6 +20,7 @@ export {
 export { entrySlot, lotSlot } from './entrySlot';
 export { inForce } from './inForce';
 export { entriesOf } from './entriesOf';
+export { findingsOf } from './findingsOf';
 export {
   judgeCombination,
   STAGES,

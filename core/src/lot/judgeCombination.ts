@@ -1,5 +1,5 @@
 import { judgeLook, type LookVerdict } from '../look';
-import { judgeTool, type Tool, type ToolCheck } from '../tool';
+import { checkPassed, judgeTool, type Tool, type ToolCheck } from '../tool';
 import type { Practice } from '../practice';
 import { isValidMode, judgeGroup, judgeHold, judgeReading, judgeRetention, type GroupVerdict } from '../tug';
 import { reason, type Reason } from '../verdict';
@@ -169,7 +169,7 @@ function judgeToolStage(
   const nextCheck = own.filter((c) => c.at > at).sort((a, b) => a.at.localeCompare(b.at))[0];
   const tool = tools.find((t) => t.part === body.tool);
   const name = tool?.label ?? body.tool;
-  if (nextCheck && !(nextCheck.goPassed && nextCheck.noGoStopped)) {
+  if (nextCheck && !checkPassed(nextCheck)) {
     const suspect = reason(
       'tool-failed-after',
       'bad',

@@ -1,4 +1,5 @@
-import { PLAIN_SHEET } from '../look';
+import { isSameDocument } from '../document';
+import { ownSheet, PLAIN_SHEET } from '../look';
 import { reason, type Reason } from '../verdict';
 import { entriesOf } from './entriesOf';
 import type { Entry, Revisions, Standing } from './Entry';
@@ -63,7 +64,7 @@ export function lapseReasons(setUp: SetUp, stands: Standing, now: Standing | nul
     lapse('lapsed-tool-state', why?.text ?? 'The tool is out of use.');
   }
   const applies = setUp.limit.limit?.table;
-  if (applies?.document !== stands.limit.document || applies.revision !== stands.limit.revision) {
+  if (!isSameDocument(applies, stands.limit)) {
     lapse(
       'lapsed-limit',
       `It was proved against ${stands.limit.document} rev ${stands.limit.revision}; ${
@@ -72,11 +73,7 @@ export function lapseReasons(setUp: SetUp, stands: Standing, now: Standing | nul
     );
   }
   const { lookInEffect } = setUp;
-  const isSame =
-    lookInEffect === PLAIN_SHEET
-      ? !stands.look
-      : lookInEffect.document === stands.look?.document && lookInEffect.revision === stands.look.revision;
-  if (!isSame) {
+  if (!isSameDocument(ownSheet(lookInEffect), stands.look)) {
     const by = stands.look ? `${stands.look.document} rev ${stands.look.revision}` : 'no sheet of the shop';
     lapse(
       'lapsed-look',

@@ -1,4 +1,4 @@
-import type { CrimpHeight, Range, Terminal } from '../terminal';
+import { isInRange, type CrimpHeight, type Range, type Terminal } from '../terminal';
 import { reason, type Reason } from '../verdict';
 import type { Wire } from '../wire';
 import { entriesOf } from './entriesOf';
@@ -38,7 +38,7 @@ export interface MeasureVerdict {
 export function judgeStrips(range: Range | null, entries: readonly Entry[], wanted: number): MeasureVerdict {
   if (!range || wanted === 0) return { state: 'pass', reasons: [] };
   const given = entriesOf(entries, 'measure').filter((e) => e.body.what === 'strip');
-  const out = given.filter(({ body }) => body.value < range.min - 1e-9 || body.value > range.max + 1e-9);
+  const out = given.filter(({ body }) => !isInRange(body.value, range));
   const missing = Array.from({ length: wanted }, (_, i) => i + 1).filter(
     (piece) => !given.some(({ body }) => body.piece === piece),
   );

@@ -1,3 +1,4 @@
+import { AS_DRAWN } from '../look';
 import {
   bareRing,
   checkAt,
@@ -15,6 +16,7 @@ import {
   checkEntry,
   computeSetUp,
   entrySlot,
+  findingsOf,
   inForce,
   judgeCombination,
   slotsToCheck,
@@ -219,6 +221,56 @@ describe('A combination', () => {
   });
 });
 
+describe('What was found on the pieces of a set-up', () => {
+  const found = (bench: Bench, checks = context.checks) => findingsOf(bench.setUp(), bench.entries, null, checks);
+
+  it('is handed to the diagnosis with its faults, ranges and pulls in the order of the pieces', () => {
+    const bench = new Bench().takeTool();
+    bench.put({ kind: 'finding', piece: 1, criterion: 'brush', finding: 'reject', fault: 'brush-long', note: '' });
+    bench.put({ kind: 'finding', piece: 2, criterion: 'brush', finding: 'note', note: 'near its end' });
+    bench.put({ kind: 'measure', piece: 1, what: 'strip', value: 7.4, typed: '7.4', unit: 'mm', note: '' });
+    bench.put(reading(2, 60));
+    bench.put(reading(1, 118));
+    const { looked, numbers, pulls, limit } = found(bench);
+    expect(looked).toEqual([
+      { point: 'brush', bad: true, fault: 'brush-long' },
+      { point: 'brush', bad: false, fault: null },
+    ]);
+    expect(numbers.map((n) => [n.point, n.value, n.range])).toEqual([
+      ['strip', 7.4, bench.setUp().measures.strip ?? { min: 0, max: 0 }],
+    ]);
+    expect(pulls.map((p) => p.force)).toEqual([118, 60]);
+    expect(limit).toBe(85);
+  });
+
+  it('takes a piece looked at as a whole for good at every point eyes can see, unless one of its points is bad', () => {
+    const whole = (piece: number): EntryBody => ({
+      kind: 'finding',
+      piece,
+      criterion: AS_DRAWN,
+      finding: 'accept',
+      note: '',
+    });
+    const bench = new Bench().takeTool();
+    bench.put(whole(1));
+    const seen = found(bench).looked;
+    expect(seen.length).toBeGreaterThan(5);
+    expect(seen.every((l) => !l.bad)).toBeTrue();
+    bench.put({ kind: 'finding', piece: 1, criterion: 'seam', finding: 'reject', note: '' });
+    expect(found(bench).looked).toEqual([{ point: 'seam', bad: true, fault: null }]);
+  });
+
+  it('leaves out what was corrected, and asks only checks made since the tool was taken', () => {
+    const bench = new Bench().takeTool();
+    const first = bench.put(reading(1, 60));
+    bench.put(reading(1, 118), first, 'digits swapped');
+    expect(found(bench).pulls.map((p) => p.force)).toEqual([118]);
+    expect(found(bench).toolFailed).toBeNull();
+    expect(found(bench, [...context.checks, checkAt('2026-11-25T11:30:00.000Z', true, false)]).toolFailed).toBeTrue();
+    expect(found(bench, [...context.checks, checkAt('2026-11-25T11:30:00.000Z')]).toolFailed).toBeFalse();
+  });
+});
+
 describe('An entry', () => {
   const bench = () => new Bench().takeTool();
 
@@ -265,6 +317,13 @@ describe('An entry', () => {
     expect(bench().check({ kind: 'finding', piece: 1, criterion: 'colour', finding: 'accept', note: '' })).toBe(
       'criterion-unknown',
     );
+  });
+
+  it('confirms a cause only of a lot there is', () => {
+    const cause: EntryBody = { kind: 'cause', step: 1, cause: 'strip-long', evidence: ['brush-long'], note: '' };
+    expect(bench().check(cause)).toBe('kept');
+    expect(bench().check({ ...cause, lot: 3 })).toBe('lot-unknown');
+    expect(bench().check({ ...cause, cause: 'the moon' })).toBe('cause-unknown');
   });
 
   it('corrects only with a reason', () => {

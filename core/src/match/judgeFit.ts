@@ -1,5 +1,5 @@
 import type { Practice } from '../practice';
-import { materialsPair, rangeLabel, type Terminal } from '../terminal';
+import { isInRange, materialsPair, rangeLabel, type Terminal } from '../terminal';
 import { reason, type Reason } from '../verdict';
 import { metalArea, nominalArea, sizeLabel, strandingClass, type Wire } from '../wire';
 
@@ -134,7 +134,7 @@ function conductorSize(terminal: Terminal, wires: readonly Wire[], practice: Pra
     }
   }
   if (sameScale) {
-    if (value >= min - 1e-9 && value <= max + 1e-9) {
+    if (isInRange(value, { min, max })) {
       if (area < min * (1 - band) || area > max * (1 + band)) {
         return reason(
           'conductor-metal',

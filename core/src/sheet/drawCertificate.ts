@@ -1,3 +1,4 @@
+import { documentName } from '../document';
 import { changeName, planRisk, type LotVerdict, type SetUp, type SetUpContext } from '../lot';
 import { MARGIN, PAPER_SIZES, PageWriter, type Page, type Paper } from './PageWriter';
 import { line, rect, text } from './shapes';
@@ -59,7 +60,11 @@ export function drawCertificate(input: CertificateInput, paper: Paper): Page[] {
       'Tool',
       `${stands.tool}, die ${stands.die}, nest ${stands.nest}${stands.setting ? `, setting ${stands.setting}` : ''}${stands.positioner ? `, ${stands.positioner}` : ''}`,
     ],
-    ['Document', limits.join(' ')],
+    ['Limits', limits.join(' ')],
+    [
+      'Looked at by',
+      stands.look ? documentName(stands.look) : 'the points that come with Tug Mark; no sheet of the shop',
+    ],
     ['Practice', `${context.practice.label}, revision ${stands.revisions.practice}`],
   ]);
   const { plan } = head;

@@ -28,6 +28,8 @@ export function drawPieceSide(
 ): Drawing | null {
   const { terminal, wire, nest, bites } = context;
   const isBlind = point === 'blind';
+  // Red says what is wrong; who is to find that out for themselves sees it drawn as it is.
+  const wrong = isBlind ? 'ink' : 'fail';
   const { depth, inspection } = terminal.barrel;
   const known = knownSizes(context);
   if (!known) return null;
@@ -89,8 +91,8 @@ export function drawPieceSide(
           }),
         );
       }
-    } else {
-      // It ends inside: seen only as a broken line through the wall.
+    } else if (!isBlind) {
+      // It ends inside, where no eye sees it: a broken line through the wall.
       shapes.push(line(x(start), y(-half), x(start), y(half), 'fail', 2, true));
     }
   }
@@ -252,7 +254,7 @@ export function drawPieceSide(
         }),
       );
       if (piece.grip < 0.86) {
-        shapes.push(path(`M${x(grips)} ${y(-d / 2)}l5 9l5 -9l5 9l5 -9`, { stroke: 'fail', width: 2 }));
+        shapes.push(path(`M${x(grips)} ${y(-d / 2)}l5 9l5 -9l5 9l5 -9`, { stroke: wrong, width: 2 }));
       }
       return;
     }
@@ -281,7 +283,7 @@ export function drawPieceSide(
       if (piece.sealTorn) {
         shapes.push(
           path(`M${x(a + long * 0.3)} ${y(-d / 2)}l7 ${d * k * 0.3}l-7 ${d * k * 0.2}l6 ${d * k * 0.3}`, {
-            stroke: 'fail',
+            stroke: wrong,
             width: 3,
             part: 'tear',
           }),
@@ -383,7 +385,7 @@ export function drawPieceSide(
       const drop = outerDiameter - piece.height;
       const top = isOpen ? half - piece.height : -half + (nest.profile.includes('indent') ? drop : drop / 2);
       shapes.push(
-        path(`M${at} ${y(top)}V${y(top + piece.height)}`, { stroke: 'fail', width: 2.4, part: 'height' }),
+        path(`M${at} ${y(top)}V${y(top + piece.height)}`, { stroke: 'ink', width: 2.4, part: 'height' }),
         text(at + 8, -tall * k - 12, `${piece.height.toFixed(2)} mm high`, { bold: true, size: 17 }),
       );
     } else if (point === 'tongue') {
@@ -461,7 +463,12 @@ export function drawPieceEnd(
     shapes.push({ ...line(b.x, b.y, b.x * 1.02, b.y * 1.02, 'ink'), part: 'seam' });
     if (Math.abs(piece.turn) > 90) {
       shapes.push(
-        path(`M${b.x} ${b.y}l14 -16l10 8z`, { fill: 'tin', stroke: 'fail', width: 2, part: 'standing-edge' }),
+        path(`M${b.x} ${b.y}l14 -16l10 8z`, {
+          fill: 'tin',
+          stroke: point === 'blind' ? 'ink' : 'fail',
+          width: 2,
+          part: 'standing-edge',
+        }),
       );
     }
   }

@@ -1,4 +1,5 @@
 export { familyName } from './familyName';
+export { isInRange } from './isInRange';
 export { isSplice } from './isSplice';
 export { missingResults, type MissingResult } from './missingResults';
 export { rangeLabel } from './rangeLabel';

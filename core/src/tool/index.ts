@@ -1,5 +1,5 @@
 export { chooseTool, type Change, type ToolCandidate, type ToolChoice } from './chooseTool';
-export { judgeTool, type ToolState } from './judgeTool';
+export { checkPassed, judgeTool, type ToolState } from './judgeTool';
 export { openToolBook, type ToolBook } from './openToolBook';
 export { selectorHoles, type SelectorHole } from './selectorHoles';
 export { suspectSpan, type SuspectSpan } from './suspectSpan';

@@ -12,6 +12,11 @@ export interface ToolState {
 const NEAR_LIMIT = 0.95;
 const HOUR = 3_600_000;
 
+/** Whether both gauges said what they should. */
+export function checkPassed({ goPassed, noGoStopped }: Pick<ToolCheck, 'goPassed' | 'noGoStopped'>): boolean {
+  return goPassed && noGoStopped;
+}
+
 /** The latest check of one tool, or null. */
 function latestCheck(tool: Tool, checks: readonly ToolCheck[]): ToolCheck | null {
   return checks
@@ -29,7 +34,7 @@ function latestCheck(tool: Tool, checks: readonly ToolCheck[]): ToolCheck | null
 export function judgeTool(tool: Tool, checks: readonly ToolCheck[], now: string): ToolState {
   const reasons: Reason[] = [];
   const lastCheck = latestCheck(tool, checks);
-  const good = lastCheck !== null && lastCheck.goPassed && lastCheck.noGoStopped;
+  const good = lastCheck !== null && checkPassed(lastCheck);
   const ageHours = lastCheck ? (Date.parse(now) - Date.parse(lastCheck.at)) / HOUR : Infinity;
 
   if (lastCheck && !good) {

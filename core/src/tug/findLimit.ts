@@ -1,7 +1,8 @@
+import { documentName, inEffect, type DocumentKey } from '../document';
 import type { Terminal } from '../terminal';
 import { reason, type Reason } from '../verdict';
 import { breakingLoad, nominalArea, sizeLabel, type Wire } from '../wire';
-import type { LimitKey, LimitRow, LimitTable } from './LimitTable';
+import type { LimitRow, LimitTable } from './LimitTable';
 
 export interface Limit {
   /** Least force, N. */
@@ -30,25 +31,17 @@ export function findLimit(
   terminal: Terminal,
   className: string,
   day: string,
-  pinned: LimitKey | null = null,
+  pinned: DocumentKey | null = null,
 ): LimitFound {
-  const inEffect = tables.filter(
-    pinned
-      ? (t) => t.document === pinned.document && t.revision === pinned.revision && t.class === pinned.class
-      : (t) =>
-          t.status === 'released' &&
-          t.class === className &&
-          t.effectiveFrom <= day &&
-          (t.effectiveUntil === null || day <= t.effectiveUntil),
-  );
-  const [table, second] = inEffect;
+  const found = inEffect(tables, className, day, pinned);
+  const [table, second] = found;
   if (!table) {
     return none('no-table', `No released limit table is in effect for class ${className}. Quality has to release one.`);
   }
   if (second) {
     return none(
       'two-tables',
-      `Two released tables both apply: ${inEffect.map((t) => `${t.document} rev ${t.revision}`).join(' and ')}. Quality has to withdraw one.`,
+      `Two released tables both apply: ${found.map((t) => `${t.document} rev ${t.revision}`).join(' and ')}. Quality has to withdraw one.`,
     );
   }
   const { size, material } = wire.conductor;
@@ -62,7 +55,7 @@ export function findLimit(
       (r.material === null || r.material === material),
   );
   const least = (r: LimitRow) => r.force ?? ((r.percent ?? 0) / 100) * breaks;
-  const name = `${table.document} rev ${table.revision}, class ${table.class}`;
+  const name = documentName(table);
   const exact = applies
     .filter((r) => r.size.value === size.value)
     .reduce<LimitRow | null>((best, r) => (!best || particular(r) > particular(best) ? r : best), null);
@@ -107,10 +100,10 @@ export function findLimit(
         { force: value, breaks },
       );
     }
-    const found = reason(interpolated ? 'limit-interpolated' : 'limit', interpolated ? 'note' : 'good', text, {
+    const why = reason(interpolated ? 'limit-interpolated' : 'limit', interpolated ? 'note' : 'good', text, {
       force: value,
     });
-    return { limit: { force: value, table: table as LimitTable, interpolated, reason: found }, reason: found };
+    return { limit: { force: value, table: table as LimitTable, interpolated, reason: why }, reason: why };
   }
 }
 

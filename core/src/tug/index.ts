@@ -7,7 +7,7 @@ export { findLimit, type Limit, type LimitFound } from './findLimit';
 export { judgeGroup, type GroupVerdict } from './judgeGroup';
 export { judgeReading, type ReadingVerdict } from './judgeReading';
 export { readLimitRows, writeLimitRows, type LimitRowsRead } from './limitRows';
-export { LIMIT_ORIGINS, LIMIT_STATUSES, type LimitKey, type LimitRow, type LimitTable } from './LimitTable';
+export { type LimitRow, type LimitTable } from './LimitTable';
 export { readForce, type ForceRead } from './readForce';
 export { judgeHold } from './judgeHold';
 export { judgeRetention } from './judgeRetention';

@@ -1,6 +1,6 @@
 import type { HeightChart } from '@tug-mark/contract';
 import { setUpContext } from '@tug-mark/contract';
-import { computeSetUp } from '@tug-mark/core';
+import { computeSetUp, isValidMode, type FailureMode } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { readView } from '../lot/store';
 
@@ -13,7 +13,14 @@ export async function readHeights(db: Knex, id: string): Promise<HeightChart> {
   const setUp = computeSetUp(setUpContext(view), view.entries, new Date().toISOString());
   const inForce = (alias: string) => `NOT EXISTS (SELECT 1 FROM journal later WHERE later.corrects = ${alias}.id)`;
   const { rows } = await db.raw<{
-    rows: { at: Date; lot: number | null; piece: number; height: number; force: number | null; mode: string | null }[];
+    rows: {
+      at: Date;
+      lot: number | null;
+      piece: number;
+      height: number;
+      force: number | null;
+      mode: FailureMode | null;
+    }[];
   }>(
     `SELECT m.at, m.lot, (m.body ->> 'piece')::int AS piece, (m.body ->> 'value')::float8 AS height,
        (r.body ->> 'force')::float8 AS force, r.body ->> 'mode' AS mode
@@ -26,7 +33,6 @@ export async function readHeights(db: Knex, id: string): Promise<HeightChart> {
      ORDER BY m.seq DESC LIMIT ?`,
     [id, MOST_PIECES],
   );
-  const isTest = (mode: string | null) => mode !== 'grip-slipped' && mode !== 'insulation-only';
   return {
     label: `${view.combination.terminal} on ${view.combination.wire}, ${view.combination.list}`,
     range: setUp.measures.height,
@@ -37,7 +43,7 @@ export async function readHeights(db: Knex, id: string): Promise<HeightChart> {
       lot: row.lot,
       piece: row.piece,
       height: row.height,
-      force: isTest(row.mode) ? row.force : null,
+      force: row.mode && isValidMode(row.mode) ? row.force : null,
     })),
   };
 }

@@ -80,7 +80,7 @@ export async function replayLook(db: Knex, past: LookPast, hoursAgo: (hours: num
   };
   const keep = async (
     bench: Replay,
-    png: Buffer,
+    { png, width, height, pxPerMm }: MadePicture,
     body: Omit<Extract<EntryBody, { kind: 'photo' }>, 'kind' | 'photo'>,
     at: Date,
   ) => {
@@ -91,6 +91,12 @@ export async function replayLook(db: Knex, past: LookPast, hoursAgo: (hours: num
       await takePhoto(png, 'image/png'),
     );
     await bench.put({ kind: 'photo', photo: { id, digest }, ...body }, at);
+    // Its scale is known: the longest whole number of millimetres that fits along its lower edge.
+    const length = Math.max(1, Math.floor((width - 40) / pxPerMm));
+    const from = { x: 20, y: height - 20 };
+    const to = { x: Number((20 + length * pxPerMm).toFixed(1)), y: height - 20 };
+    const marks = { scale: { from, to, length }, marks: [] };
+    await bench.put({ kind: 'marks', piece: body.piece, photo: id, marks, note: '' }, new Date(at.getTime() + 60_000));
   };
 
   for (const { piece, seed, compression, voids, lean, ...place } of past.sections) {
@@ -102,16 +108,21 @@ export async function replayLook(db: Knex, past: LookPast, hoursAgo: (hours: num
     const png = await sharp(Buffer.from(data.buffer), { raw: { width, height, channels: 4 } })
       .png()
       .toBuffer();
-    const note = `Made up from seed ${seed}: ${model.pxPerMm} pixels are 1 mm.`;
-    await keep(bench, png, { piece, shows: 'section', note }, hoursAgo(place.hoursAgo));
+    const note = `Made up from seed ${seed}.`;
+    await keep(
+      bench,
+      { png, width, height, pxPerMm: model.pxPerMm },
+      { piece, shows: 'section', note },
+      hoursAgo(place.hoursAgo),
+    );
   }
   for (const { piece, fault, view, ...place } of past.photos) {
     const bench = await open(place);
     const { look } = (await bench.now(hoursAgo(place.hoursAgo))).setUp;
     if (!look) throw new Error(`demo/look.json: ${place.terminal} has no set-up to draw`);
     const drawn = drawFor(look, fault, view);
-    const note = `Drawn, not photographed: ${drawn.pxPerMm.toFixed(1)} pixels are 1 mm.`;
-    await keep(bench, await rasterise(drawn.drawing), { piece, shows: view, note }, hoursAgo(place.hoursAgo));
+    const note = 'Drawn, not photographed.';
+    await keep(bench, await rasterise(drawn), { piece, shows: view, note }, hoursAgo(place.hoursAgo));
   }
   for (const { cause, evidence, note, ...place } of past.causes) {
     const bench = await open(place);
@@ -151,17 +162,26 @@ export async function replayLook(db: Knex, past: LookPast, hoursAgo: (hours: num
 
 const ENLARGED = 3;
 
-function drawFor(look: LookContext, code: string | null, view: string): { drawing: Drawing; pxPerMm: number } {
+/** A made-up picture, its size in pixels, and how many of them are a millimetre. */
+interface MadePicture {
+  readonly png: Buffer;
+  readonly width: number;
+  readonly height: number;
+  readonly pxPerMm: number;
+}
+
+/** As a camera would see it: no dimension, nothing pointed out in red. */
+function drawFor(look: LookContext, code: string | null, view: string): Drawing {
   const right = asDrawn(look);
   const fault = faultsOf(look).find((f) => f.code === code);
   const piece = fault ? spoil(fault, right, look, 'wrong') : right;
-  const drawing = view === 'end on' ? drawPieceEnd(look, piece) : drawPieceSide(look, piece);
+  const drawing = view === 'end on' ? drawPieceEnd(look, piece, 'blind') : drawPieceSide(look, piece, 'blind');
   if (!drawing) throw new Error('demo/look.json: this terminal cannot be drawn');
-  return { drawing, pxPerMm: drawing.scale * ENLARGED };
+  return drawing;
 }
 
 /** The drawing as a picture on grey card, with a little grain so that nobody takes it for clean. */
-async function rasterise(drawing: Drawing): Promise<Buffer> {
+async function rasterise(drawing: Drawing): Promise<MadePicture> {
   const { x, y, width, height } = drawing.box;
   const shapes = drawing.shapes
     .map((s) =>
@@ -178,5 +198,6 @@ async function rasterise(drawing: Drawing): Promise<Buffer> {
     for (let c = 0; c < 3; c++) data[i + c] = Math.min(255, Math.max(0, (data[i + c] ?? 0) + grain));
   }
   const raw = { width: info.width, height: info.height, channels: 3 as const };
-  return sharp(data, { raw }).png().toBuffer();
+  const png = await sharp(data, { raw }).png().toBuffer();
+  return { png, width: info.width, height: info.height, pxPerMm: drawing.scale * ENLARGED };
 }

@@ -1,8 +1,7 @@
 import {
   AS_DRAWN,
   isCaliperOnly,
-  PLAIN_SHEET,
-  type LimitKey,
+  ownSheet,
   CHANGES,
   computeSetUp,
   normalFrom,
@@ -118,6 +117,7 @@ async function setUp(bench: Replay, job: Work, start: Date): Promise<void> {
   };
   const { toolChoice, lookInEffect } = (await bench.now(start)).setUp;
   const { chosen } = toolChoice;
+  const look = ownSheet(lookInEffect);
   if (!chosen) throw new Error(`demo/history.json: no tool for ${job.terminal}`);
   await put({
     kind: 'tool',
@@ -126,7 +126,7 @@ async function setUp(bench: Replay, job: Work, start: Date): Promise<void> {
     nest: chosen.nest.id,
     ...(chosen.setting === null ? {} : { setting: chosen.setting }),
     ...(chosen.positioner === null ? {} : { positioner: chosen.positioner.id }),
-    ...(lookInEffect === PLAIN_SHEET ? {} : { look: keyOf(lookInEffect) }),
+    ...(look && { look }),
   });
   const { gates, criteria, preparation, breaks } = (await bench.now(start)).setUp;
   const measured = job.gates === 'all' ? bench.context.practice.measuredPieces : 0;
@@ -226,12 +226,6 @@ async function measured(
   await bench.put({ ...measure(piece, 'height', value), lot: 1 } as EntryBody, at);
   return heights.curve * off * off;
 }
-
-const keyOf = ({ document, revision, class: className }: LimitKey): LimitKey => ({
-  document,
-  revision,
-  class: className,
-});
 
 /** A simulated pull that slides out near a force, with its curve. */
 async function pull(

@@ -1,16 +1,9 @@
-import type { LimitKey, LimitTable } from '@tug-mark/core';
+import { documentKey, documentName, type DocumentKey, type ShopDocument } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
 import { listParts } from '../cabinet/store';
 import { bumpVersion } from '../db/bumpVersion';
 import { refusals } from '../http/problems';
-
-/** What every document the shop judges by has: a key for good, a status and the days it is in effect. */
-export interface ShopDocument extends LimitKey {
-  readonly status: LimitTable['status'];
-  readonly effectiveFrom: string;
-  readonly effectiveUntil: string | null;
-}
 
 /** Something that stands against releasing a document. */
 export interface DocumentProblem {
@@ -27,7 +20,7 @@ export interface DocumentKind<T extends ShopDocument> {
 }
 
 interface DocumentRow<T> {
-  status: LimitTable['status'];
+  status: ShopDocument['status'];
   body: T;
   drafted_by: string;
   released_by: string | null;
@@ -36,8 +29,6 @@ interface DocumentRow<T> {
   withdrawn_at: Date | null;
 }
 
-const whereIs = ({ document, revision, class: className }: LimitKey) => ({ document, revision, class: className });
-const nameOf = (key: LimitKey) => `${key.document} rev ${key.revision}, class ${key.class}`;
 const ORDER = ['document', 'revision', 'class'];
 
 /** Every revision of every document of a kind. The column decides the status; the body keeps what the document says. */
@@ -74,12 +65,12 @@ export async function keepDraft<T extends ShopDocument>(
   by: string,
 ): Promise<void> {
   await db.transaction(async (trx) => {
-    const standing = (await trx(table).where(whereIs(document)).forUpdate().first('status', 'body')) as
+    const standing = (await trx(table).where(documentKey(document)).forUpdate().first('status', 'body')) as
       Pick<DocumentRow<T>, 'status' | 'body'> | undefined;
     const body: T = { ...document, status: 'draft' };
     if (!standing) {
       await trx(table).insert({
-        ...whereIs(document),
+        ...documentKey(document),
         status: 'draft',
         body: JSON.stringify(body),
         by_name: by,
@@ -87,10 +78,10 @@ export async function keepDraft<T extends ShopDocument>(
       });
     } else if (standing.status !== 'draft') {
       if (isDeepStrictEqual({ ...standing.body, status: 'draft' }, body)) return;
-      throw refusals.limitStands(nameOf(document), standing.status);
+      throw refusals.limitStands(documentName(document), standing.status);
     } else {
       await trx(table)
-        .where(whereIs(document))
+        .where(documentKey(document))
         .update({ body: JSON.stringify(body), by_name: by, drafted_by: by, changed_at: trx.fn.now() });
     }
     await bumpVersion(trx);
@@ -108,7 +99,7 @@ export async function keepDrafts<T extends ShopDocument>(
   const kept = await trx(table)
     .insert(
       documents.map((document) => ({
-        ...whereIs(document),
+        ...documentKey(document),
         status: 'draft',
         body: JSON.stringify({ ...document, status: 'draft' }),
         by_name: by,
@@ -132,19 +123,19 @@ export async function sameOrNewDocuments<T extends ShopDocument>(
   by: string,
   what: string,
 ): Promise<void> {
-  const known = new Map((await listDocuments(trx, kind)).map((d) => [nameOf(d), d]));
+  const known = new Map((await listDocuments(trx, kind)).map((d) => [documentName(d), d]));
   for (const document of documents) {
-    const standing = known.get(nameOf(document));
+    const standing = known.get(documentName(document));
     if (!standing) {
       await trx(kind.table).insert({
-        ...whereIs(document),
+        ...documentKey(document),
         status: document.status,
         body: JSON.stringify(document),
         by_name: by,
         drafted_by: by,
       });
     } else if (!isDeepStrictEqual({ ...standing, status: '' }, { ...document, status: '' })) {
-      throw refusals.conflictingPart(`${what} ${nameOf(document)},`);
+      throw refusals.conflictingPart(`${what} ${documentName(document)},`);
     }
   }
 }
@@ -166,13 +157,13 @@ export interface Move {
 export async function moveDocument<T extends ShopDocument>(
   db: Knex,
   kind: DocumentKind<T>,
-  key: LimitKey,
+  key: DocumentKey,
   to: 'released' | 'withdrawn',
   { by, today, replaces }: Move,
 ): Promise<T> {
   return db.transaction(async (trx) => {
-    const row = (await trx(kind.table).where(whereIs(key)).forUpdate().first()) as DocumentRow<T> | undefined;
-    if (!row) throw refusals.notFound(nameOf(key));
+    const row = (await trx(kind.table).where(documentKey(key)).forUpdate().first()) as DocumentRow<T> | undefined;
+    if (!row) throw refusals.notFound(documentName(key));
     const moved: T = { ...row.body, status: to };
     if (row.status === to) return moved;
     if (row.status !== (to === 'released' ? 'draft' : 'released')) throw refusals.limitNotDraft(row.status);
@@ -180,7 +171,7 @@ export async function moveDocument<T extends ShopDocument>(
     const now = trx.fn.now();
     const who = to === 'released' ? { released_by: by, released_at: now } : { withdrawn_by: by, withdrawn_at: now };
     await trx(kind.table)
-      .where(whereIs(key))
+      .where(documentKey(key))
       .update({ status: to, by_name: by, changed_at: now, ...who });
     await bumpVersion(trx);
     return moved;
@@ -211,8 +202,8 @@ async function mayRelease<T extends ShopDocument>(
       body.effectiveFrom <= (other.effectiveUntil ?? '9999-12-31'),
   );
   for (const other of overlapping) {
-    if (!replaces) throw refusals.limitOverlaps(nameOf(other));
-    await trx(kind.table).where(whereIs(other)).update({
+    if (!replaces) throw refusals.limitOverlaps(documentName(other));
+    await trx(kind.table).where(documentKey(other)).update({
       status: 'withdrawn',
       by_name: by,
       changed_at: trx.fn.now(),

@@ -1,4 +1,4 @@
-import { limitKeySchema, lookRecordSchema, lookSheetSchema } from '@tug-mark/contract';
+import { documentKeySchema, lookRecordSchema, lookSheetSchema } from '@tug-mark/contract';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import type { Knex } from 'knex';
 import { z } from 'zod';
@@ -24,7 +24,7 @@ export const lookRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db 
       {
         onRequest: only('release-look'),
         schema: {
-          body: limitKeySchema.extend({ replaces: z.boolean().default(false) }),
+          body: documentKeySchema.extend({ replaces: z.boolean().default(false) }),
           response: { 200: lookSheetSchema },
         },
       },

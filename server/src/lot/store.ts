@@ -11,7 +11,7 @@ import {
   restsOf,
   slotsToCheck,
   unpackTrace,
-  type LimitKey,
+  type DocumentKey,
   type PhotoKey,
   type Rests,
   type SetUp,
@@ -53,7 +53,7 @@ interface JournalRow {
   seq: number;
   body: KeptEntry['body'];
   verdict: KeptEntry['verdict'];
-  limit_key: LimitKey | null;
+  limit_key: DocumentKey | null;
   at: Date;
   by_name: string;
   by_role: KeptEntry['role'];

@@ -5,6 +5,7 @@ import {
   drawnPiece,
   judgeStudy,
   orderFor,
+  ownSheet,
   PLAIN_SHEET,
   ROUNDS,
   type LookSheet,
@@ -96,7 +97,7 @@ export async function beginStudy(db: Knex, study: NewStudy, by: string): Promise
   if (known) return lineOf(db, known);
   const view = await readView(db, combination);
   const setUp = computeSetUp(setUpContext(view), view.entries, new Date().toISOString());
-  const look = setUp.lookSheet === PLAIN_SHEET ? null : setUp.lookSheet;
+  const look = ownSheet(setUp.lookSheet) ? setUp.lookSheet : null;
   if (!setUp.look && study.drawn > 0) {
     throw new Refusal(
       422,

@@ -1,5 +1,11 @@
-import { limitKeySchema, limitRecordSchema, limitRowSchema, limitTableSchema, touchedSchema } from '@tug-mark/contract';
-import { readLimitRows, writeLimitRows } from '@tug-mark/core';
+import {
+  documentKeySchema,
+  limitRecordSchema,
+  limitRowSchema,
+  limitTableSchema,
+  touchedSchema,
+} from '@tug-mark/contract';
+import { isSameDocument, readLimitRows, writeLimitRows } from '@tug-mark/core';
 import { stringify } from 'csv-stringify/sync';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import type { Knex } from 'knex';
@@ -33,7 +39,7 @@ export const tugRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
       {
         onRequest: only('release-limits'),
         schema: {
-          body: limitKeySchema.extend({ replaces: z.boolean().default(false) }),
+          body: documentKeySchema.extend({ replaces: z.boolean().default(false) }),
           response: { 200: limitTableSchema },
         },
       },
@@ -60,7 +66,7 @@ export const tugRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
     '/limits/touched',
     {
       schema: {
-        querystring: limitKeySchema,
+        querystring: documentKeySchema,
         response: { 200: z.array(touchedSchema) },
       },
     },
@@ -70,12 +76,10 @@ export const tugRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }
     },
   );
 
-  app.get('/limits/rows.csv', { schema: { querystring: limitKeySchema } }, async (request, reply) => {
+  app.get('/limits/rows.csv', { schema: { querystring: documentKeySchema } }, async (request, reply) => {
     signedIn(request);
     const { document, revision, class: className } = request.query;
-    const table = (await listLimits(db)).find(
-      (t) => t.document === document && t.revision === revision && t.class === className,
-    );
+    const table = (await listLimits(db)).find((t) => isSameDocument(t, request.query));
     if (!table) throw refusals.notFound(`${document} rev ${revision}`);
     const name = `limits-${document}-${revision}-${className}`.replace(/[^A-Za-z0-9.-]/g, '_');
     return reply

@@ -1,3 +1,4 @@
+export { judgeMark, type MarkVerdict } from './judgeMark';
 export {
   MARK_KINDS,
   MARK_POINTS,

@@ -1,4 +1,4 @@
-import { areaOf, type Point2 } from '../../geometry';
+import { areaOf, circleThrough, type Point2 } from '../../geometry';
 import type { PointCode, PointUnit } from '../points';
 
 export const MARK_KINDS = ['length', 'angle', 'circle', 'area'] as const;
@@ -82,12 +82,8 @@ export function measureMark(mark: Pick<PhotoMark, 'kind' | 'points'>, scale: Pho
   });
   if (kind === 'length') return lengthOf(Math.hypot(b.x - a.x, b.y - a.y));
   if (kind === 'circle') {
-    // The circle through three points: side lengths over four times the triangle's area.
-    const area = areaOf([a, b, c]);
-    if (area < 1e-6) return null;
-    const sides =
-      Math.hypot(b.x - a.x, b.y - a.y) * Math.hypot(c.x - b.x, c.y - b.y) * Math.hypot(a.x - c.x, a.y - c.y);
-    return lengthOf(sides / (2 * area));
+    const circle = circleThrough(a, b, c);
+    return circle && lengthOf(2 * circle.radius);
   }
   const area = areaOf(points);
   let round = 0;

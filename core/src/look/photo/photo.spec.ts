@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { markAnswers, measureMark, pixelsPerMm, type PhotoScale } from './index';
+import type { Criterion } from '../criteria';
+import { judgeMark, markAnswers, measureMark, pixelsPerMm, type PhotoMark, type PhotoScale } from './index';
 
 /** 620 pixels are 2 mm: 310 to a millimetre. */
 const scale: PhotoScale = { from: { x: 100, y: 50 }, to: { x: 720, y: 50 }, length: 2 };
@@ -46,6 +47,31 @@ describe('Measuring on a photograph', () => {
     const square = [at(0, 0), at(310, 0), at(310, 310), at(0, 310)];
     expect(measureMark({ kind: 'area', points: square }, scale)?.value).toBeCloseTo(1, 9);
     expect(measureMark({ kind: 'area', points: square.slice(0, 2) }, scale)).toBeNull();
+  });
+
+  it('is judged by the range of the point it answers, and sent to the caliper where the picture cannot tell', () => {
+    const number = {
+      what: 'brush length',
+      unit: 'mm',
+      range: { min: 0.5, max: 1 },
+      outside: 'reject',
+      measured: 'may',
+    };
+    const criteria = [{ code: 'brush', number } as Criterion];
+    const judge = (pixels: number, changes: Partial<PhotoMark> = {}) =>
+      judgeMark(
+        { kind: 'length', points: [at(0, 0), at(pixels, 0)], point: 'brush', note: '', ...changes },
+        scale,
+        criteria,
+      );
+    // 0.75 mm lies well inside, 1.24 mm well outside; 1 mm is its very end.
+    expect([judge(232.5)?.good, judge(232.5)?.isNear]).toEqual([true, false]);
+    expect([judge(384.4)?.good, judge(384.4)?.isNear]).toEqual([false, false]);
+    expect(judge(384.4)?.text).toBe('Out of range: reject; 0.50 mm to 1.00 mm is good.');
+    expect(judge(310)?.isNear).toBeTrue();
+    expect(judge(310)?.text).toContain('with the caliper');
+    expect(judge(310, { point: null })).toBeNull();
+    expect(judgeMark({ kind: 'length', points: [], point: 'brush', note: '' }, scale, criteria)).toBeNull();
   });
 
   it('answers a point in its own unit only', () => {

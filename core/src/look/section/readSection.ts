@@ -193,7 +193,8 @@ export function sectionFigures(reading: SectionReading, pxPerMm: number, wireAre
   }
   return {
     metal: metal * size * size,
-    voids: inside ? 1 - metal / inside : 0,
+    // Cells are hardly clipped, so that a section without voids can come out a little over full.
+    voids: inside ? Math.min(1, Math.max(0, 1 - metal / inside)) : 0,
     compression: (metal * size * size) / wireArea,
     height: box.height * size,
     width: box.width * size,
@@ -208,6 +209,7 @@ const LABELS: Readonly<Record<SectionLabel, number>> = { outside: 0, barrel: 1, 
 export function mendSection(reading: SectionReading, strokes: readonly SectionStroke[]): SectionReading {
   const labels = reading.labels.slice();
   const cover = reading.cover.slice();
+  const borders = reading.borders.slice();
   const { columns, rows } = reading;
   for (const { label, radius, points } of strokes) {
     points.forEach((to, i) => {
@@ -219,14 +221,16 @@ export function mendSection(reading: SectionReading, strokes: readonly SectionSt
         for (let cy = Math.max(0, Math.floor(y - radius)); cy <= Math.min(rows - 1, y + radius); cy++) {
           for (let cx = Math.max(0, Math.floor(x - radius)); cx <= Math.min(columns - 1, x + radius); cx++) {
             if ((cx + 0.5 - x) ** 2 + (cy + 0.5 - y) ** 2 > radius * radius) continue;
-            labels[cy * columns + cx] = LABELS[label];
-            cover[cy * columns + cx] = label === 'strand' ? 1 : 0;
+            const at = cy * columns + cx;
+            labels[at] = LABELS[label];
+            cover[at] = label === 'strand' ? 1 : 0;
+            borders[at] = 0;
           }
         }
       }
     });
   }
-  return { ...reading, labels, cover };
+  return { ...reading, labels, cover, borders };
 }
 
 function declined(code: string, text: string, numbers: Record<string, number> = {}): SectionResult {

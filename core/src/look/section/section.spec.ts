@@ -73,6 +73,24 @@ describe('The section of a cut crimp', () => {
     expect(after.height).toBe(figures.height);
   });
 
+  it('is never over full: a section all of metal has no voids, not fewer than none', () => {
+    const { result } = read({ ...small, voids: 0.02 });
+    const over = { ...result.reading, cover: result.reading.cover.map((c) => c + 0.05) };
+    expect(sectionFigures(over, small.pxPerMm, before(small)).voids).toBe(0);
+  });
+
+  it('is one strand where a border between two was painted over', () => {
+    const seven = { ...small, strands: 7, strandDiameter: 0.37 };
+    const { result } = read(seven);
+    const { columns, rows } = result.reading;
+    const points = [
+      { x: columns / 2 - 60, y: rows / 2 },
+      { x: columns / 2 + 60, y: rows / 2 },
+    ];
+    const mended = mendSection(result.reading, [{ label: 'strand', radius: 40, points }]);
+    expect(sectionFigures(mended, seven.pxPerMm, before(seven)).strands).toBeLessThan(7);
+  });
+
   it('can be drawn by hand where it is not read', () => {
     const blank = blankSection({ width: 640, height: 480 });
     const drawn = mendSection(blank, [

@@ -14,10 +14,18 @@ type LotBody = Extract<EntryBody, { kind: 'lot' | 'progress' | 'disposition' | '
 
 const refuse = (code: string, field: string, text: string): EntryRefusal => ({ code, field, text });
 
+/** Whether a combination has this lot. */
+export function checkLotKnown(journal: readonly Entry[], lot: number): EntryRefusal | null {
+  return readLot(journal, lot) ? null : unknown(lot);
+}
+
+const unknown = (lot: number): EntryRefusal =>
+  refuse('lot-unknown', 'lot', `There is no lot ${lot} of this combination.`);
+
 /** Whether a lot takes entries about this piece: it is open, and the piece is one of its own. */
 export function checkLotPiece(journal: readonly Entry[], lot: number, piece: number): EntryRefusal | null {
   const head = readLot(journal, lot);
-  if (!head) return refuse('lot-unknown', 'lot', `There is no lot ${lot} of this combination.`);
+  if (!head) return unknown(lot);
   if (head.state === 'finished') {
     return refuse('lot-finished', 'lot', `Lot ${head.name} is finished; nothing more is put on record for its pieces.`);
   }
@@ -44,7 +52,7 @@ export function checkLotEntry(
 ): EntryRefusal | null {
   const head = readLot(journal, body.lot);
   if (body.kind === 'lot') return isCorrection ? checkCorrected(journal, body) : checkOpening(journal, body, rests);
-  if (!head) return refuse('lot-unknown', 'lot', `There is no lot ${body.lot} of this combination.`);
+  if (!head) return unknown(body.lot);
   switch (body.kind) {
     case 'progress': {
       if (head.state === 'finished') return refuse('lot-finished', 'lot', `Lot ${head.name} is finished.`);
@@ -156,7 +164,7 @@ function checkOpening(
 
 function checkCorrected(journal: readonly Entry[], body: Extract<LotBody, { kind: 'lot' }>): EntryRefusal | null {
   const head = readLot(journal, body.lot);
-  if (!head) return refuse('lot-unknown', 'lot', `There is no lot ${body.lot} of this combination.`);
+  if (!head) return unknown(body.lot);
   if (head.state === 'finished') return refuse('lot-finished', 'lot', `Lot ${head.name} is finished.`);
   if (!sameStanding(body.stands, head.stands)) {
     return refuse('stands-fixed', 'stands', 'What a lot is judged by stays what it was opened with.');

@@ -1,3 +1,5 @@
+import { isSameDocument } from '../../document';
+import { checkPassed } from '../../tool';
 import { judgeGroup, type GroupVerdict } from '../../tug';
 import { reason, type Reason } from '../../verdict';
 import type { SetUp, SetUpContext } from '../computeSetUp';
@@ -77,12 +79,7 @@ export function judgeLot(
   for (const s of suspectSpans) {
     reasons.push(reason(`suspect-${s.why}`, 'hold', `${label(s)}: ${s.text}`, { from: s.from, to: s.to }));
   }
-  const table = context.limits.find(
-    (t) =>
-      t.document === head.stands.limit.document &&
-      t.revision === head.stands.limit.revision &&
-      t.class === head.stands.limit.class,
-  );
+  const table = context.limits.find((t) => isSameDocument(t, head.stands.limit));
   const isRuled = disposed.some((d) => d.from === 1 && d.to >= head.made && d.what === 'use-as-is');
   const isWithdrawn = table?.status === 'withdrawn' && head.state !== 'finished' && !isRuled;
   if (table && isWithdrawn) {
@@ -137,11 +134,10 @@ const label = ({ from, to }: { from: number; to: number }) =>
 /** Stretches of the lot between a good check of its tool and the next one, where that failed. */
 function toolSuspicions(head: LotHead, checks: SetUpContext['checks']): ToolSuspicion[] {
   const own = checks.filter((c) => c.tool === head.stands.tool).sort((a, b) => a.at.localeCompare(b.at));
-  const isGood = (c: (typeof own)[number]) => c.goPassed && c.noGoStopped;
   return own.flatMap((check, i) => {
-    const before = own.slice(0, i).findLast(isGood);
+    const before = own.slice(0, i).findLast(checkPassed);
     // The first failure after a good check speaks for the time since it; further ones find the tool locked already.
-    if (isGood(check) || (own[i - 1] !== undefined && !isGood(own[i - 1] as typeof check))) return [];
+    if (checkPassed(check) || (own[i - 1] !== undefined && !checkPassed(own[i - 1] as typeof check))) return [];
     const after = before ? madeAt(head, before.at) : 0;
     const upTo = check.at < head.openedAt ? 0 : madeBy(head, check.at);
     return upTo > after ? [{ tool: head.stands.tool, at: check.at, after, upTo }] : [];

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { HeightChart, Problem } from '@tug-mark/contract';
-import { adjustHeight, heightWindow, LEAST_PAIRS, makeBaseline, runSignals } from '@tug-mark/core';
+import { adjustHeight, heightWindow, isInRange, LEAST_PAIRS, makeBaseline, runSignals } from '@tug-mark/core';
 import { Api, toProblem } from '../http/api';
 import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
@@ -99,7 +99,7 @@ export class HeightsPage {
   });
   protected readonly outside = computed(() => {
     const range = this.range();
-    return range ? this.points().filter((p) => p.height < range.min - 1e-9 || p.height > range.max + 1e-9).length : 0;
+    return range ? this.points().filter((p) => !isInRange(p.height, range)).length : 0;
   });
   protected readonly latest = computed(() =>
     this.points()

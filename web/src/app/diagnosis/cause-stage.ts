@@ -1,19 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
-  AS_DRAWN,
   CAUSES,
   diagnose,
   evidenceFrom,
   evidenceTitle,
   FAULTS,
   faultsOf,
-  isGood,
-  POINT_CODES,
+  findingsOf,
   writeEvidence,
   type ConfirmedCase,
   type Evidence,
-  type Findings,
 } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -202,49 +199,19 @@ export class CauseStage {
   protected readonly lot = computed(() => (this.ofSetUp() ? null : this.hand.lot()));
   private readonly number = computed(() => this.lot()?.head.lot ?? null);
 
-  private readonly found = computed<Findings>(() => {
-    const lot = this.number();
+  private readonly found = computed(() => {
     const setUp = this.hand.setUp();
-    const points = (lot === null ? setUp?.criteria : setUp?.lotCriteria.get(lot)) ?? [];
-    const of = <K extends 'finding' | 'measure' | 'reading'>(kind: K) =>
-      (lot === null ? this.hand.of(kind) : this.hand.ofLot(lot, kind)).map((e) => e.body);
-    const bad = new Set(
-      of('finding')
-        .filter((f) => !isGood(f.finding))
-        .map((f) => f.piece),
-    );
-    const looked = of('finding').flatMap((f) => {
-      if (f.criterion !== AS_DRAWN) {
-        const point = POINT_CODES.find((code) => code === f.criterion);
-        return point ? [{ point, bad: !isGood(f.finding), fault: f.fault ?? null }] : [];
-      }
-      // A piece that is as drawn shows none of the faults that eyes can see.
-      return bad.has(f.piece)
-        ? []
-        : points.filter((c) => c.view !== 'section').map((c) => ({ point: c.code, bad: false, fault: null }));
-    });
-    const numbers = of('measure').flatMap(({ what, value }) => {
-      const range = what === 'strip' ? setUp?.measures.strip : points.find((c) => c.code === what)?.number?.range;
-      return range ? [{ point: what, value, range }] : [];
-    });
-    const limit = (lot === null ? setUp?.standing.limit : setUp?.lots.get(lot)?.[0]?.limit)?.force ?? null;
-    const pulls = of('reading')
-      .filter((r) => (r.wire ?? 1) === 1)
-      .sort((a, b) => a.piece - b.piece)
-      .map(({ force, mode }) => ({ force, mode }));
-    const tool = this.hand.of('tool').at(-1);
-    const check = (this.hand.view()?.checks ?? [])
-      .filter((c) => c.tool === tool?.body.tool && c.at > (tool?.at ?? ''))
-      .sort((a, b) => a.at.localeCompare(b.at))
-      .at(-1);
-    return { looked, numbers, pulls, limit, toolFailed: check ? !(check.goPassed && check.noGoStopped) : null };
+    return setUp && findingsOf(setUp, this.hand.entries(), this.number(), this.hand.view()?.checks ?? []);
   });
-  protected readonly evidence = computed<Evidence>(() => new Map([...evidenceFrom(this.found()), ...this.said()]));
+  protected readonly evidence = computed<Evidence>(() => {
+    const found = this.found();
+    return new Map([...(found ? evidenceFrom(found) : []), ...this.said()]);
+  });
   /** Faults this very combination can not show. */
   private readonly impossible = computed(() => {
     const look = this.hand.setUp()?.look;
-    const can = look ? faultsOf(look).map((f) => f.code) : FAULTS.map((f) => f.code);
-    return new Set(FAULTS.map((f) => f.code).filter((code) => !can.includes(code)));
+    const can = new Set((look ? faultsOf(look) : FAULTS).map((f) => f.code));
+    return new Set(FAULTS.map((f) => f.code).filter((code) => !can.has(code)));
   });
   protected readonly diagnosis = computed(() => diagnose(this.evidence(), this.cases(), this.impossible()));
   protected readonly shown = computed(() =>

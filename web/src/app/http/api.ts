@@ -32,7 +32,7 @@ import {
   type Touched,
   type WireListKept,
 } from '@tug-mark/contract';
-import type { CatalogueKind, LimitKey, LimitRow, LimitTable, LookSheet, PracticeDraft, Paper } from '@tug-mark/core';
+import type { CatalogueKind, DocumentKey, LimitRow, LimitTable, LookSheet, PracticeDraft, Paper } from '@tug-mark/core';
 import { Injectable } from '@angular/core';
 
 const chartQuery = (kind: ChartKind, value: string) => new URLSearchParams({ kind, value }).toString();
@@ -97,7 +97,7 @@ export class Api {
   causes = () => this.json<{ cause: string; evidence: string[] }[]>('GET', 'causes');
   looks = () => this.json<LookRecord[]>('GET', 'looks');
   keepLookDraft = (sheet: LookSheet) => this.json<LookRecord[]>('PUT', 'looks/draft', sheet);
-  moveLook = (key: LimitKey, to: 'release' | 'withdraw', replaces: boolean) =>
+  moveLook = (key: DocumentKey, to: 'release' | 'withdraw', replaces: boolean) =>
     this.json<LookSheet>('POST', `looks/${to}`, { ...key, replaces });
   studies = () => this.json<StudyLine[]>('GET', 'studies');
   beginStudy = (study: NewStudy) => this.json<StudyLine>('POST', 'studies', study);
@@ -158,15 +158,15 @@ export class Api {
   importParts = (kind: CatalogueKind, file: unknown) =>
     this.json<{ parts: number; changed: number }>('POST', `cabinet/${kind}/parts`, file);
   limits = () => this.json<LimitRecord[]>('GET', 'limits');
-  touchedByLimits = ({ document, revision, class: className }: LimitKey) =>
+  touchedByLimits = ({ document, revision, class: className }: DocumentKey) =>
     this.json<Touched[]>(
       'GET',
       `limits/touched?${new URLSearchParams({ document, revision, class: className }).toString()}`,
     );
   draftLimit = (table: LimitTable) => this.json<LimitRecord[]>('PUT', 'limits/draft', table);
   readLimitRows = (file: Blob) => this.json<LimitRow[]>('POST', 'limits/rows', new Blob([file], { type: 'text/csv' }));
-  releaseLimit = (key: LimitKey & { replaces: boolean }) => this.json<LimitTable>('POST', 'limits/release', key);
-  withdrawLimit = (key: LimitKey) => this.json<LimitTable>('POST', 'limits/withdraw', key);
+  releaseLimit = (key: DocumentKey & { replaces: boolean }) => this.json<LimitTable>('POST', 'limits/release', key);
+  withdrawLimit = (key: DocumentKey) => this.json<LimitTable>('POST', 'limits/withdraw', key);
   sheetPages = (id: string, paper: Paper) => this.json<string[]>('GET', `combinations/${id}/sheet?paper=${paper}`);
 
   /**

@@ -24,20 +24,11 @@ import {
 } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { DraftHead, draftOf, headFrom, isHeadWrong } from '../documents/draft-head';
 import { Api, toProblem } from '../http/api';
 import { plainNumber } from '../parts/plain-number';
 import { ProblemNotice } from '../parts/problem-notice';
 import { valueOf } from '../parts/value-of';
-
-const HEAD = [
-  { key: 'document', title: 'Document' },
-  { key: 'revision', title: 'Revision' },
-  { key: 'class', title: 'Class' },
-  { key: 'owner', title: 'Owner' },
-  { key: 'effectiveFrom', title: 'In effect from' },
-  { key: 'effectiveUntil', title: 'until (empty: open)' },
-] as const;
-type HeadKey = (typeof HEAD)[number]['key'];
 
 /** A row with what is typed into it, however wrong. */
 interface DraftRow extends Omit<LookRow, 'min' | 'max'> {
@@ -48,28 +39,12 @@ interface DraftRow extends Omit<LookRow, 'min' | 'max'> {
 /** A draft of a sheet of what to look at: its head and its rows. Kept as a draft; quality releases it. */
 @Component({
   selector: 'tm-look-draft',
-  imports: [NzButtonModule, NzInputModule, ProblemNotice],
+  imports: [NzButtonModule, NzInputModule, DraftHead, ProblemNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="keep($event)">
       <h2>{{ title() }}</h2>
-      <div class="fields">
-        @for (field of fields; track field.key) {
-          <div class="field">
-            <label [attr.for]="'look-' + field.key">{{ field.title }}</label>
-            <input
-              nz-input
-              [id]="'look-' + field.key"
-              [value]="head()[field.key]"
-              (input)="setHead(field.key, $event)"
-            />
-          </div>
-        }
-        <label class="flag">
-          <input type="checkbox" [checked]="isControlled()" (change)="isControlled.set(!isControlled())" />
-          taken from a controlled document
-        </label>
-      </div>
+      <tm-draft-head [(head)]="head" [tried]="tried()" />
       <ol>
         @for (row of rows(); track $index; let i = $index) {
           <li>
@@ -171,14 +146,6 @@ interface DraftRow extends Omit<LookRow, 'min' | 'max'> {
       gap: 12px;
       padding: 18px 20px;
     }
-    .fields {
-      display: grid;
-      gap: 10px 16px;
-      grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
-    }
-    .field {
-      display: grid;
-    }
     .flag {
       align-items: center;
       display: inline-flex;
@@ -232,7 +199,6 @@ export class LookDraft {
   readonly kept = output<readonly LookRecord[]>();
   readonly closed = output();
   protected readonly value = valueOf;
-  protected readonly fields = HEAD;
   protected readonly findings = FINDINGS;
   protected readonly measured = MEASURED;
   protected readonly families = FAMILIES;
@@ -249,27 +215,8 @@ export class LookDraft {
     const from = this.from();
     return from === 'new' ? 'A new sheet' : `Draft from ${from.document} rev ${from.revision}, class ${from.class}`;
   });
-  protected readonly head = linkedSignal<Record<HeadKey, string>>(() => {
-    const from = this.from();
-    if (from === 'new') {
-      const today = new Date().toISOString().slice(0, 10);
-      return { document: '', revision: 'A', class: '', owner: '', effectiveFrom: today, effectiveUntil: '' };
-    }
-    const { document, revision, class: className, owner, effectiveFrom, effectiveUntil, status } = from;
-    // What stands does not change: a new revision gets a name of its own.
-    return {
-      document,
-      revision: status === 'draft' ? revision : '',
-      class: className,
-      owner,
-      effectiveFrom,
-      effectiveUntil: effectiveUntil ?? '',
-    };
-  });
-  protected readonly isControlled = linkedSignal(() => {
-    const from = this.from();
-    return from !== 'new' && from.origin === 'controlled';
-  });
+  protected readonly head = linkedSignal(() => headFrom(this.from()));
+  protected readonly tried = signal(false);
   protected readonly rows = linkedSignal<readonly DraftRow[]>(() => {
     const from = this.from();
     return (from === 'new' ? startingRows() : from.rows).map((row) => ({
@@ -293,10 +240,6 @@ export class LookDraft {
 
   protected nameOf(family: Family): string {
     return familyName(family);
-  }
-
-  protected setHead(key: HeadKey, event: Event): void {
-    this.head.update((head) => ({ ...head, [key]: valueOf(event) }));
   }
 
   protected set(index: number, key: 'measured' | 'min' | 'max' | 'outside' | 'text', event: Event): void {
@@ -331,6 +274,7 @@ export class LookDraft {
 
   protected async keep(event: Event): Promise<void> {
     event.preventDefault();
+    this.tried.set(true);
     const numbers: LookRow[] = [];
     for (const [i, row] of this.rows().entries()) {
       const read = (text: string) => (text.trim() === '' ? null : plainNumber(text));
@@ -340,16 +284,9 @@ export class LookDraft {
       }
       numbers.push({ ...row, min, max });
     }
-    const { effectiveUntil, ...head } = this.head();
+    if (isHeadWrong(this.head())) return this.wrong.set('Put right what is said at the fields above.');
     try {
-      const records = await this.api.keepLookDraft({
-        ...head,
-        effectiveUntil: effectiveUntil.trim() || null,
-        origin: this.isControlled() ? 'controlled' : 'made-up',
-        status: 'draft',
-        rows: numbers,
-      });
-      this.kept.emit(records);
+      this.kept.emit(await this.api.keepLookDraft({ ...draftOf(this.head()), rows: numbers }));
     } catch (error) {
       this.problem.set(toProblem(error));
       this.wrong.set('');

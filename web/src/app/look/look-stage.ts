@@ -8,8 +8,7 @@ import {
   faultsOf,
   isCaliperOnly,
   PLAIN_SHEET,
-  readLength,
-  readNumber,
+  readPointNumber,
   showPoint,
   type Criterion,
   type EntryBody,
@@ -309,15 +308,9 @@ export class LookStage {
       document.getElementById('measured')?.blur();
       return;
     }
-    if (number.unit === 'mm') {
-      const read = readLength(text, 'mm');
-      if (read.outcome === 'refused') this.refusal.set(read.text);
-      else this.keepNumber(read.millimetres, read.unit, text, null);
-      return;
-    }
-    const read = readNumber(text.replace(/[°%]|strands?$/g, '').trim());
-    if (read.outcome !== 'number' || read.rest !== '') this.refusal.set(`'${text}' is no number.`);
-    else this.keepNumber(read.value, number.unit, text, null);
+    const read = readPointNumber(text, number.unit);
+    if (read.outcome === 'refused') this.refusal.set(read.text);
+    else this.keepNumber(read.value, read.unit, text, null);
   }
 
   private keepNumber(value: number, unit: Measured['unit'], typed: string, from: string | null): void {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { numberFinding, readLength, readNumber, showPoint, type EntryBody } from '@tug-mark/core';
+import { numberFinding, readPointNumber, showPoint, type EntryBody } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -115,15 +115,9 @@ export class LotMeasure {
     const unit = this.chosen()?.number?.unit;
     const text = this.typed().trim();
     if (!unit || !text) return;
-    if (unit === 'mm') {
-      const read = readLength(text, 'mm');
-      if (read.outcome === 'refused') this.refusal.set(read.text);
-      else this.put(read.millimetres, read.unit, text, null);
-      return;
-    }
-    const read = readNumber(text);
-    if (read.outcome !== 'number' || read.rest !== '') this.refusal.set(`'${text}' is no number.`);
-    else this.put(read.value, unit, text, null);
+    const read = readPointNumber(text, unit);
+    if (read.outcome === 'refused') this.refusal.set(read.text);
+    else this.put(read.value, read.unit, text, null);
   }
 
   private put(

@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { lotOf } from '@tug-mark/core';
+import { lotOf, type EntryBody } from '@tug-mark/core';
 import { Hand } from '../hand/hand';
 import { handActions } from '../hand/hand.state';
 
@@ -41,19 +41,32 @@ export class PhotoInHand {
     return lot === null ? this.hand.of(kind) : this.hand.ofLot(lot, kind);
   }
 
+  /**
+   * Puts something about the photograph on record where the photograph belongs; where something stands already, as its
+   * correction.
+   * @returns the refusal, or nothing
+   */
+  put(
+    body: Extract<EntryBody, { kind: 'marks' | 'section' | 'measure' }>,
+    standing: { readonly id: string } | null | undefined,
+    why: string,
+  ): string {
+    const lot = this.lot();
+    const place = lot === null ? {} : { lot };
+    return this.hand.put({ ...body, ...place }, standing ? { corrects: standing.id, why } : null)?.text ?? '';
+  }
+
   /** Puts a number measured on the picture on record for its point; another one is a correction of the first. */
   putNumber(what: ReturnType<PhotoInHand['criteria']>[number], value: number, from: 'photo' | 'section'): string {
     const shown = this.shown();
     if (!shown || !what.number) return 'Nothing is measured at this point.';
-    const lot = this.lot();
     const standing = this.kept('measure').find((e) => e.body.piece === shown.piece && e.body.what === what.code);
     const rounded = Number(value.toFixed(4));
     if (standing?.body.value === rounded) return '';
-    const refusal = this.hand.put(
+    return this.put(
       {
         kind: 'measure',
         piece: shown.piece,
-        ...(lot === null ? {} : { lot }),
         what: what.code,
         value: rounded,
         typed: String(rounded),
@@ -61,10 +74,8 @@ export class PhotoInHand {
         note: '',
         from,
       },
-      standing
-        ? { corrects: standing.id, why: `measured again on the ${from === 'photo' ? 'photograph' : 'section'}` }
-        : null,
+      standing,
+      `measured again on the ${from === 'photo' ? 'photograph' : 'section'}`,
     );
-    return refusal?.text ?? '';
   }
 }

@@ -1,16 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
+  circleThrough,
+  judgeMark,
   MARK_KINDS,
   MARK_POINTS,
   markAnswers,
   measureMark,
-  numberFinding,
   pixelsPerMm,
   readLength,
-  showPoint,
   type Criterion,
   type MarkKind,
+  type MarkVerdict,
   type PhotoMark,
   type PhotoScale,
   type Point2,
@@ -409,14 +410,10 @@ export class PhotoPage {
     if (kind !== 'circle') return this.lineOf(points) + (kind === 'area' ? 'Z' : '');
     const [a, b, c] = points;
     if (!a || !b || !c) return '';
-    // Centre and radius of the circle through three points.
-    const d = 2 * (a.x * (b.y - c.y) + b.x * (c.y - a.y) + c.x * (a.y - b.y));
-    if (Math.abs(d) < 1e-6) return this.lineOf(points);
-    const [sa, sb, sc] = [a.x * a.x + a.y * a.y, b.x * b.x + b.y * b.y, c.x * c.x + c.y * c.y];
-    const x = (sa * (b.y - c.y) + sb * (c.y - a.y) + sc * (a.y - b.y)) / d;
-    const y = (sa * (c.x - b.x) + sb * (a.x - c.x) + sc * (b.x - a.x)) / d;
-    const r = Math.hypot(a.x - x, a.y - y);
-    return `M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`;
+    const circle = circleThrough(a, b, c);
+    if (!circle) return this.lineOf(points);
+    const { middle, radius: r } = circle;
+    return `M${middle.x - r} ${middle.y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`;
   }
 
   protected crossAt(): string {
@@ -442,20 +439,8 @@ export class PhotoPage {
     this.isChanged.set(true);
   }
 
-  protected verdict(mark: PhotoMark): { good: boolean; text: string } | null {
-    const criterion = this.photo.criteria().find((c) => c.code === mark.point);
-    const found = measureMark(mark, this.scale());
-    if (!criterion?.number || !found) return null;
-    const { min, max } = criterion.number.range;
-    const good = numberFinding(found.value, criterion.number) === 'accept';
-    const near = Math.min(Math.abs(found.value - min), Math.abs(found.value - max)) < found.within;
-    const range = `${showPoint(min, criterion.number.unit)} to ${showPoint(max, criterion.number.unit)} is good`;
-    return {
-      good,
-      text: `${good ? 'In range' : `Out of range: ${criterion.number.outside}`}; ${range}.${
-        near ? ' Nearer to the end of the range than this picture tells: measure it with the caliper.' : ''
-      }`,
-    };
+  protected verdict(mark: PhotoMark): MarkVerdict | null {
+    return judgeMark(mark, this.scale(), this.photo.criteria());
   }
 
   protected remove(index: number): void {
@@ -467,15 +452,14 @@ export class PhotoPage {
   protected keep(event: Event): void {
     event.preventDefault();
     const shown = this.photo.shown();
-    const standing = this.photo.marks();
     if (!shown) return this.refusal.set('The photograph is not on record any more.');
-    const lot = this.photo.lot();
     const marks = { scale: this.scale(), marks: this.marks() };
-    const refusal = this.photo.hand.put(
-      { kind: 'marks', piece: shown.piece, ...(lot === null ? {} : { lot }), photo: this.photoId(), marks, note: '' },
-      standing ? { corrects: standing.id, why: this.why() } : null,
+    const refusal = this.photo.put(
+      { kind: 'marks', piece: shown.piece, photo: this.photoId(), marks, note: '' },
+      this.photo.marks(),
+      this.why(),
     );
-    this.refusal.set(refusal?.text ?? '');
+    this.refusal.set(refusal);
     if (refusal) return;
     this.isChanged.set(false);
     this.why.set('');

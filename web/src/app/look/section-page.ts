@@ -13,6 +13,7 @@ import {
 import { RouterLink } from '@angular/router';
 import {
   metalArea,
+  numberFinding,
   pixelsPerMm,
   readNumber,
   SECTION_LABELS,
@@ -124,16 +125,16 @@ const BRUSHES = [4, 8, 16, 32] as const;
               <dt>Compression</dt>
               <dd>
                 {{ (100 * f.compression).toFixed(1) }} %
-                @if (rangeOf('compression'); as r) {
-                  <tm-mark [state]="isIn(100 * f.compression, r) ? 'pass' : 'fail'" [size]="16" />
+                @if (judged('compression'); as r) {
+                  <tm-mark [state]="r.good ? 'pass' : 'fail'" [size]="16" />
                   <span class="soft">{{ r.min }}–{{ r.max }}</span>
                 }
               </dd>
               <dt>Voids</dt>
               <dd>
                 {{ (100 * f.voids).toFixed(1) }} %
-                @if (rangeOf('voids'); as r) {
-                  <tm-mark [state]="isIn(100 * f.voids, r) ? 'pass' : 'fail'" [size]="16" />
+                @if (judged('voids'); as r) {
+                  <tm-mark [state]="r.good ? 'pass' : 'fail'" [size]="16" />
                   <span class="soft">up to {{ r.max }}</span>
                 }
               </dd>
@@ -259,16 +260,12 @@ export class SectionPage {
     const figures = this.figures();
     if (this.declined().length) return 'This picture is not read by itself.';
     if (!figures) return this.working() ? 'Reading the section ...' : 'Say the scale, then the section is read.';
-    const bad = (['compression', 'voids'] as const).find((code) => {
-      const range = this.rangeOf(code);
-      return range && !this.isIn(100 * figures[code], range);
-    });
+    const pressed = this.judged('compression');
     const share = `${(100 * figures.compression).toFixed(1)} % of the metal left, ${(100 * figures.voids).toFixed(1)} % voids`;
-    return bad === 'voids'
-      ? `Loose inside: ${share}.`
-      : bad === 'compression'
-        ? `Pressed ${figures.compression < 0.8 ? 'too far' : 'too little'}: ${share}.`
-        : `Well filled: ${share}.`;
+    if (pressed?.good === false) {
+      return `Pressed ${100 * figures.compression < pressed.min ? 'too far' : 'too little'}: ${share}.`;
+    }
+    return `${this.judged('voids')?.good === false ? 'Loose inside' : 'Well filled'}: ${share}.`;
   });
   protected readonly said = computed(() => {
     const f = this.figures();
@@ -280,12 +277,12 @@ export class SectionPage {
       this.photo.combination.set(this.id());
       this.photo.id.set(this.photoId());
     });
-    // The scale set on the picture, the one a section was kept with, or the one its note states.
+    // The scale a section was kept with, or the one set on the picture.
     const start = effect(() => {
       const marks = this.photo.marks()?.body.marks;
       const kept = this.photo.section()?.body;
-      const noted = /([\d.]+) pixels are 1 mm/.exec(this.photo.shown()?.note ?? '')?.[1];
-      const px = kept?.pxPerMm ?? pixelsPerMm(marks?.scale ?? null) ?? (noted ? Number(noted) : null);
+      const known = kept?.pxPerMm ?? pixelsPerMm(marks?.scale ?? null);
+      const px = known && Number(known.toFixed(3));
       if (px === null || !this.isLoaded() || this.wireArea() === 0) return;
       start.destroy();
       this.pxText.set(String(px));
@@ -315,7 +312,11 @@ export class SectionPage {
     const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[key];
     if (label) this.brush.set(label);
     else if (by) {
-      this.cross = { x: this.cross.x + (by[0] ?? 0), y: this.cross.y + (by[1] ?? 0) };
+      const { width, height } = this.mask().nativeElement;
+      this.cross = {
+        x: Math.min(width - 1, Math.max(0, this.cross.x + (by[0] ?? 0))),
+        y: Math.min(height - 1, Math.max(0, this.cross.y + (by[1] ?? 0))),
+      };
       const found = this.found();
       if (found) this.paint(found);
     } else if (key === ' ' && this.found()) this.add([this.cross]);
@@ -333,12 +334,12 @@ export class SectionPage {
     return Number(valueOf(event));
   }
 
-  protected rangeOf(code: 'compression' | 'voids'): { min: number; max: number } | null {
-    return this.photo.criteria().find((c) => c.code === code)?.number?.range ?? null;
-  }
-
-  protected isIn(value: number, { min, max }: { min: number; max: number }): boolean {
-    return value >= min - 1e-9 && value <= max + 1e-9;
+  /** What the sheet says of a share, and whether the figure is in it; null where it asks for none. */
+  protected judged(code: 'compression' | 'voids'): { min: number; max: number; good: boolean } | null {
+    const number = this.photo.criteria().find((c) => c.code === code)?.number;
+    const figures = this.figures();
+    if (!number || !figures) return null;
+    return { ...number.range, good: numberFinding(100 * figures[code], number) === 'accept' };
   }
 
   protected setScale(event: Event): void {
@@ -388,6 +389,8 @@ export class SectionPage {
     const worker = new Worker(new URL('../../workers/section.worker', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<SectionAnswer>) => {
       if (data.number < this.number && data.found) return;
+      // Somebody has drawn it by hand already: that is shown again, not asked for.
+      if (!data.found && this.strokes().length) return this.read(Number(this.pxText()), 'blank');
       this.working.set(false);
       this.declined.set(data.reasons);
       this.found.set(data.found);
@@ -463,22 +466,20 @@ export class SectionPage {
     event.preventDefault();
     const [shown, figures] = [this.photo.shown(), this.figures()];
     if (!shown || !figures) return;
-    const standing = this.photo.section();
-    const lot = this.photo.lot();
-    const refusal = this.photo.hand.put(
+    const refusal = this.photo.put(
       {
         kind: 'section',
         piece: shown.piece,
-        ...(lot === null ? {} : { lot }),
         photo: this.photoId(),
         pxPerMm: Number(this.pxText()),
         figures,
         mended: this.strokes(),
         note: '',
       },
-      standing ? { corrects: standing.id, why: this.why() } : null,
+      this.photo.section(),
+      this.why(),
     );
-    this.refusal.set(refusal?.text ?? '');
+    this.refusal.set(refusal);
     if (refusal) return;
     this.why.set('');
     for (const [code, value] of [

@@ -47,8 +47,9 @@ interface Step {
           {{ judgement.release.by }} released it {{ judgement.release.at ? time(judgement.release.at) : '' }}.
           @if (stands(); as s) {
             It stands on {{ s.tool }}, die {{ s.die }}, nest {{ s.nest }}{{ s.setting ? ', setting ' + s.setting : ''
-            }}{{ s.positioner ? ', ' + s.positioner : '' }}, {{ s.limit.document }} rev {{ s.limit.revision }}, terminal
-            rev {{ s.revisions.terminal }}, wire rev {{ s.revisions.wire }}, practice rev {{ s.revisions.practice }}.
+            }}{{ s.positioner ? ', ' + s.positioner : '' }}, {{ s.limit.document }} rev {{ s.limit.revision
+            }}{{ s.look ? ', looked at by ' + s.look.document + ' rev ' + s.look.revision : '' }}, terminal rev
+            {{ s.revisions.terminal }}, wire rev {{ s.revisions.wire }}, practice rev {{ s.revisions.practice }}.
           }
         </p>
       }

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { may, type CombinationLine, type Problem, type StudyLine } from '@tug-mark/contract';
-import { POINT_CODES, POINTS, ROUNDS, type Point } from '@tug-mark/core';
+import { may, setUpContext, type CombinationLine, type Problem, type StudyLine } from '@tug-mark/contract';
+import { computeSetUp, entriesOf, POINT_CODES, ROUNDS, type Criterion } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Api, toProblem } from '../http/api';
@@ -63,7 +63,7 @@ import { sessionFeature } from '../session/session.state';
               <select [id]="'photo-' + photo.id" (change)="keyOf(photo.id, $event)">
                 <option value="">left out</option>
                 <option value="accept">known to be good</option>
-                @for (point of photo.points; track point.code) {
+                @for (point of points(); track point.code) {
                   <option [value]="point.code">bad: {{ point.title.toLowerCase() }}</option>
                 }
               </select>
@@ -187,9 +187,9 @@ export class StudiesPage {
   protected readonly of = signal('');
   protected readonly count = signal('20');
   /** Photographs of the combination chosen, and what is known of those taken up. */
-  protected readonly photos = signal<readonly { id: string; piece: number; small: string; points: readonly Point[] }[]>(
-    [],
-  );
+  protected readonly photos = signal<readonly { id: string; piece: number; small: string }[]>([]);
+  /** Points its pieces can be bad at. */
+  protected readonly points = signal<readonly Criterion[]>([]);
   private readonly keys = signal<ReadonlyMap<string, string>>(new Map());
   protected readonly problem = signal<Problem | null>(null);
   protected readonly maySet = computed(() => may(this.person()?.role ?? 'technician', 'set-study'));
@@ -225,21 +225,18 @@ export class StudiesPage {
     this.keys.set(new Map());
     this.api
       .combination(id)
-      .then(({ entries }) => {
+      .then((view) => {
         if (this.of() !== id) return;
+        const { criteria } = computeSetUp(setUpContext(view), view.entries, new Date().toISOString());
+        this.points.set(criteria.filter((c) => c.view !== 'section'));
         this.photos.set(
-          entries.flatMap(({ body }) =>
-            body.kind === 'photo' && body.shows !== 'section'
-              ? [
-                  {
-                    id: body.photo.id,
-                    piece: body.piece,
-                    small: `/api/combinations/${id}/photos/${body.photo.id}/small`,
-                    points: POINTS.filter((p) => p.view !== 'section'),
-                  },
-                ]
-              : [],
-          ),
+          entriesOf(view.entries, 'photo')
+            .filter(({ body }) => body.shows !== 'section')
+            .map(({ body: { photo, piece } }) => ({
+              id: photo.id,
+              piece,
+              small: `/api/combinations/${id}/photos/${photo.id}/small`,
+            })),
         );
       })
       .catch((error: unknown) => {

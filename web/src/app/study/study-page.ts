@@ -53,7 +53,7 @@ const POINT_KEYS = '123456789bcdefghij';
               />
             }
           </div>
-          @if (l(); as list) {
+          @if (wanted(); as list) {
             <p class="soft">As it should be: {{ list }}</p>
           }
           <div class="acts">
@@ -220,7 +220,7 @@ export class StudyPage {
     return (shows?.kind === 'drawn' ? shows.piece : {}) as unknown as Piece;
   });
   /** The numbers an inspector would have beside the piece. */
-  protected readonly l = computed(() =>
+  protected readonly wanted = computed(() =>
     this.criteria()
       .filter((c) => ['brush', 'gap', 'seam', 'mark', 'bellmouth'].includes(c.code))
       .map((c) => c.accept)

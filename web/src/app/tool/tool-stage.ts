@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { EntryBody, ToolCandidate } from '@tug-mark/core';
-import { PLAIN_SHEET, type LimitKey } from '@tug-mark/core';
+import { ownSheet } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -261,6 +261,8 @@ export class ToolStage {
   }
 
   private entry(c: ToolCandidate): EntryBody {
+    const sheet = this.hand.setUp()?.lookInEffect;
+    const look = sheet && ownSheet(sheet);
     return {
       kind: 'tool',
       tool: c.tool.part,
@@ -268,15 +270,8 @@ export class ToolStage {
       nest: c.nest.id,
       ...(c.setting === null ? {} : { setting: c.setting }),
       ...(c.positioner === null ? {} : { positioner: c.positioner.id }),
-      ...this.look(),
+      ...(look && { look }),
     };
-  }
-
-  /** The sheet the pieces of this run are looked at by; nothing where the shop has none. */
-  private look(): { look?: LimitKey } {
-    const sheet = this.hand.setUp()?.lookInEffect;
-    if (!sheet || sheet === PLAIN_SHEET) return {};
-    return { look: { document: sheet.document, revision: sheet.revision, class: sheet.class } };
   }
 
   protected checked(): void {

@@ -12,47 +12,25 @@ import type { LimitRecord, Problem } from '@tug-mark/contract';
 import { readLimitRows, writeLimitRows, type LimitTable } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { DraftHead, draftOf, headFrom, isHeadWrong } from '../documents/draft-head';
 import { Api, toProblem } from '../http/api';
 import { ProblemNotice } from '../parts/problem-notice';
 import { valueOf } from '../parts/value-of';
 
-type Head = Pick<
-  LimitTable,
-  'document' | 'revision' | 'class' | 'owner' | 'effectiveFrom' | 'interpolates' | 'origin'
-> & { readonly effectiveUntil: string };
-
 /** A draft of a limit table: its head, and its rows typed or read from a CSV file. Kept as a draft; quality releases it. */
 @Component({
   selector: 'tm-limit-draft',
-  imports: [NzButtonModule, NzInputModule, ProblemNotice],
+  imports: [NzButtonModule, NzInputModule, DraftHead, ProblemNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="keep($event)">
       <h2>Draft from {{ from().document }} rev {{ from().revision }}, class {{ from().class }}</h2>
-      <div class="fields">
-        @for (field of fields; track field.key) {
-          <div class="field">
-            <label [attr.for]="'draft-' + field.key">{{ field.title }}</label>
-            <input
-              nz-input
-              [id]="'draft-' + field.key"
-              [value]="head()[field.key]"
-              (input)="set(field.key, value($event))"
-            />
-            @if (faultOf(field.key); as text) {
-              <span class="wrong">{{ text }}</span>
-            }
-          </div>
-        }
+      <tm-draft-head [(head)]="head" [tried]="tried()">
         <label class="flag">
-          <input type="checkbox" [checked]="head().interpolates" (change)="flag('interpolates', $event)" />
+          <input type="checkbox" [checked]="interpolates()" (change)="interpolates.set(!interpolates())" />
           interpolation between rows allowed
         </label>
-        <label class="flag">
-          <input type="checkbox" [checked]="head().origin === 'controlled'" (change)="origin($event)" />
-          taken from a controlled document
-        </label>
-      </div>
+      </tm-draft-head>
       <div class="field">
         <label for="draft-rows"
           >Rows from a CSV file (size, force N or percent of breaking load, families, material)</label
@@ -124,25 +102,14 @@ export class LimitDraft {
   readonly from = input.required<LimitTable>();
   readonly kept = output<LimitRecord[]>();
   readonly closed = output();
-  protected readonly fields = [
-    { key: 'document', title: 'Document' },
-    { key: 'revision', title: 'Revision' },
-    { key: 'class', title: 'Class' },
-    { key: 'owner', title: 'Owner' },
-    { key: 'effectiveFrom', title: 'In effect from (2027-01-31)' },
-    { key: 'effectiveUntil', title: 'until, empty for open' },
-  ] as const;
   protected readonly titles = ['size', 'force N', 'percent of breaking load', 'families', 'material'];
-  protected readonly head = linkedSignal<Head>(() => ({
-    ...this.from(),
-    revision: this.from().status === 'draft' ? this.from().revision : '',
-    effectiveUntil: this.from().effectiveUntil ?? '',
-  }));
+  protected readonly head = linkedSignal(() => headFrom(this.from()));
+  protected readonly interpolates = linkedSignal(() => this.from().interpolates);
   protected readonly cells = linkedSignal<readonly (readonly string[])[]>(() =>
     writeLimitRows(this.from().rows).slice(1),
   );
   protected readonly problem = signal<Problem | null>(null);
-  private readonly tried = signal(false);
+  protected readonly tried = signal(false);
   private readonly read = computed(() => readLimitRows([this.titles, ...this.cells()]));
   /** What is wrong, by the row of the table with its header as row 1. */
   protected readonly faults = computed(() => {
@@ -150,28 +117,6 @@ export class LimitDraft {
     return new Map(!this.tried() || read.ok ? [] : read.problems.map((p) => [p.row, `${p.column}: ${p.text}`]));
   });
 
-  protected faultOf(key: keyof Head): string {
-    if (!this.tried()) return '';
-    const text = String(this.head()[key]);
-    if (key === 'effectiveFrom' || key === 'effectiveUntil') {
-      if (text === '' && key === 'effectiveUntil') return '';
-      if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return 'Write the date as 2027-01-31.';
-      if (key === 'effectiveUntil' && text < this.head().effectiveFrom) return 'It ends before it begins.';
-      return '';
-    }
-    return text.trim() === '' ? 'It is empty.' : '';
-  }
-
-  protected set(key: keyof Head, text: string): void {
-    this.head.update((head) => ({ ...head, [key]: text }));
-  }
-  protected flag(key: 'interpolates', event: Event): void {
-    this.head.update((head) => ({ ...head, [key]: (event.target as HTMLInputElement).checked }));
-  }
-  protected origin(event: Event): void {
-    const isControlled = (event.target as HTMLInputElement).checked;
-    this.head.update((head) => ({ ...head, origin: isControlled ? 'controlled' : 'made-up' }));
-  }
   protected type(row: number, column: number, text: string): void {
     this.cells.update((rows) =>
       rows.map((cells, r) => (r === row ? this.titles.map((_, c) => (c === column ? text : (cells[c] ?? ''))) : cells)),
@@ -199,13 +144,11 @@ export class LimitDraft {
     event.preventDefault();
     this.tried.set(true);
     const read = this.read();
-    if (!read.ok || this.fields.some((field) => this.faultOf(field.key))) return;
-    const { effectiveUntil, ...head } = this.head();
+    if (!read.ok || isHeadWrong(this.head())) return;
     const table: LimitTable = {
       ...this.from(),
-      ...head,
-      effectiveUntil: effectiveUntil || null,
-      status: 'draft',
+      ...draftOf(this.head()),
+      interpolates: this.interpolates(),
       rows: read.rows,
     };
     try {

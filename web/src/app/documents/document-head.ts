@@ -1,0 +1,124 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import type { DocumentHistory } from '@tug-mark/contract';
+import { documentName, isSameDocument, type DocumentKey } from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
+import { showTime } from '../parts/show-time';
+import { valueOf } from '../parts/value-of';
+import type { AnyShelf } from './shelf';
+
+/** What became of the chosen document, what may be done with it, and which other one it is compared with. */
+@Component({
+  selector: 'tm-document-head',
+  imports: [NzButtonModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (shelf().chosen(); as found) {
+      <h2 id="document">{{ name(found) }}</h2>
+      @if (found.origin === 'made-up') {
+        <p class="notice">Made up for the demo. {{ madeUp() }} A shop enters its own from a controlled document.</p>
+      }
+      <p class="soft">
+        {{ found.owner }} · in effect from {{ found.effectiveFrom
+        }}{{ found.effectiveUntil ? ' to ' + found.effectiveUntil : '' }}{{ more() ? ' · ' + more() : '' }}
+      </p>
+      @if (shelf().record(); as history) {
+        <p class="soft">{{ told(history) }}</p>
+        @for (fault of history.problems; track $index) {
+          <p class="notice" [class.bad]="fault.weight === 'bad'">
+            {{ fault.row ? 'Row ' + fault.row + ': ' : '' }}{{ fault.text }}
+          </p>
+        }
+      }
+      <p class="acts">
+        @if (mayRelease()) {
+          @if (found.status === 'draft') {
+            <button
+              nz-button
+              nzType="primary"
+              class="bench-button"
+              type="button"
+              (click)="shelf().move(found, 'release')"
+            >
+              Release rev {{ found.revision }}, class {{ found.class }}
+            </button>
+          } @else if (found.status === 'released') {
+            <button nz-button class="bench-button" type="button" (click)="shelf().move(found, 'withdraw')">
+              Withdraw rev {{ found.revision }}, class {{ found.class }}
+            </button>
+          }
+        }
+        @if (mayDraft()) {
+          <button nz-button class="bench-button" type="button" (click)="drafted.emit()">
+            {{ found.status === 'draft' ? 'Change this draft' : 'Draft a new revision from it' }}
+          </button>
+        }
+        <ng-content />
+      </p>
+      @if (overlaps()) {
+        <p class="notice">
+          <button nz-button type="button" (click)="shelf().move(found, 'release', true)">
+            Release it in place of the one in effect
+          </button>
+          The other one is withdrawn in the same step; set-ups released by it lapse.
+        </p>
+      }
+      @if (!mayRelease()) {
+        <p class="soft">Releasing and withdrawing is for quality.</p>
+      }
+      <div class="compare">
+        <label for="compare-with">Compare with</label>
+        <select id="compare-with" (change)="compare($event)">
+          <option value="">nothing</option>
+          @for (other of shelf().others(); track name(other); let i = $index) {
+            <option [value]="i + 1" [selected]="same(other, shelf().compared())">
+              {{ name(other) }} ({{ other.status }})
+            </option>
+          }
+        </select>
+      </div>
+    }
+  `,
+  styles: `
+    :host {
+      display: contents;
+    }
+    .acts {
+      align-items: center;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 12px;
+    }
+    .compare {
+      align-items: center;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px 12px;
+    }
+    .compare select {
+      min-height: 44px;
+    }
+  `,
+})
+export class DocumentHead {
+  readonly shelf = input.required<AnyShelf>();
+  readonly mayRelease = input.required<boolean>();
+  readonly mayDraft = input.required<boolean>();
+  /** What a made-up one can not do. */
+  readonly madeUp = input('');
+  /** What this kind of document says beside owner and dates. */
+  readonly more = input('');
+  readonly drafted = output();
+  protected readonly name: (key: DocumentKey) => string = documentName;
+  protected readonly same = isSameDocument;
+  protected readonly overlaps = computed(() => this.shelf().problem()?.code === 'limit-overlaps');
+
+  protected told({ draftedBy, releasedBy, releasedAt, withdrawnBy, withdrawnAt }: DocumentHistory): string {
+    const step = (what: string, by: string | null, at: string | null) =>
+      by && at ? `; ${what} by ${by} ${showTime(at)}` : '';
+    return `Drafted by ${draftedBy}${step('released', releasedBy, releasedAt)}${step('withdrawn', withdrawnBy, withdrawnAt)}.`;
+  }
+
+  protected compare(event: Event): void {
+    this.shelf().compareWith(this.shelf().others()[Number(valueOf(event)) - 1] ?? null);
+  }
+}
