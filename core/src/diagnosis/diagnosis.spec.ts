@@ -1,4 +1,4 @@
-import { computeSetUp } from '../lot';
+import { computeSetUp } from '../combination';
 import { PLAIN_SHEET, startingRows } from '../look';
 import { FAMILIES } from '../terminal';
 import { familyContext } from '../testing/families';

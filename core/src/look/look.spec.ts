@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { computeSetUp } from '../lot';
+import { computeSetUp } from '../combination';
 import { drawPieceEnd, drawPieceSide, type Drawing } from '../sheet';
 import { FAMILIES, type Family, type Terminal } from '../terminal';
 import type { NestProfile } from '../tool';

@@ -1,37 +1,7 @@
-export { compareSetUps, type SetUpCompared } from './compareSetUps';
-export { checkEntry, type EntryCheck, type EntryRefusal, type Rests } from './checkEntry';
-export { computeSetUp, type SetUp, type SetUpContext, type WireSetUp } from './computeSetUp';
-export {
-  CHANGES,
-  DISPOSITION_CAUSES,
-  DISPOSITIONS,
-  MEASURES,
-  type LotChange,
-  type CheckPlan,
-  type DispositionKind,
-  type Entry,
-  type EntryBody,
-  type Measure,
-  type PhotoKey,
-  type Revisions,
-  type Standing,
-  type TraceKey,
-} from './Entry';
-export { entrySlot, lotSlot } from './entrySlot';
-export { inForce } from './inForce';
-export { entriesOf } from './entriesOf';
-export { findingsOf } from './findingsOf';
-export {
-  judgeCombination,
-  STAGES,
-  type Judgement,
-  type Stage,
-  type StageState,
-  type StageVerdict,
-} from './judgeCombination';
-export { slotsToCheck } from './slotsToCheck';
-export { measureAsked, type MeasureAsked } from './measureAsked';
-export { standingOf, type ReleaseVerdict } from './judgeRelease';
-export * from './production';
-export { restsOf } from './restsOf';
-export { currentRun, lotOf, ofCurrentRun, ofLot, runOf } from './runs';
+export { bracketPlan, type BracketPlan } from './bracketPlan';
+export { changeName, checksDue } from './checksDue';
+export { containment, type Containment } from './containment';
+export { judgeLot, type LotVerdict } from './judgeLot';
+export { type Disposed, type Due, type LotHead, type LotStep, type PieceCheck, type Span } from './LotState';
+export { planRisk, plannedPulls, type PlanRisk } from './planRisk';
+export { lotNumbers, readLot } from './readLot';

@@ -1,355 +1,365 @@
-import { AS_DRAWN } from '../look';
+import fc from 'fast-check';
+import { random } from '../statistics';
+import type { Criterion } from '../look';
+import { pieceChecks } from './readLot';
+import type { Entry, EntryBody } from '../entry';
 import {
-  bareRing,
-  checkAt,
-  dry,
-  insulatedRing,
-  limitTable,
-  NOW,
-  practice,
-  stripper,
-  tool,
-  wire075,
-  wireOf,
-} from '../testing/shop';
-import {
-  checkEntry,
-  computeSetUp,
-  entrySlot,
-  findingsOf,
-  inForce,
-  judgeCombination,
-  slotsToCheck,
-  type Entry,
-  type EntryBody,
-  type SetUpContext,
+  bracketPlan,
+  checksDue,
+  containment,
+  planRisk,
+  plannedPulls,
+  type LotHead,
+  type LotStep,
+  type PieceCheck,
 } from './index';
 
-const context: SetUpContext = {
-  terminal: bareRing,
-  wire: wire075,
-  together: [],
-  use: dry,
-  class: '2',
-  practice,
-  looks: [],
-  strippers: [{ ...stripper, repeatability: 0.1, step: 0.1 }],
-  tools: [tool],
-  checks: [checkAt('2026-11-25T06:00:00.000Z')],
-  limits: [
-    {
-      ...limitTable,
-      rows: [{ size: { scale: 'mm2', value: 0.75 }, families: [], material: null, force: 85, percent: null }],
-    },
-  ],
-  cabinet: [insulatedRing],
+const plan = { everyPieces: 50, everyHours: null, afterChange: ['wire-reel' as const], bothSides: true };
+const stands = {
+  tool: 'HT',
+  die: 'A',
+  nest: '1',
+  setting: null,
+  positioner: null,
+  limit: { document: 'FL-SPEC-07', revision: 'C', class: '2' },
   revisions: { terminal: 1, wire: 1, together: [], practice: 1 },
-  newest: { terminal: 1, wire: 1, together: [], practice: 1 },
 };
-const KEY = { document: 'FL-SPEC-07', revision: 'C', class: '2' };
-
-/** Writes a journal as the bench would. */
-class Bench {
-  entries: Entry[] = [];
-  constructor(readonly about: SetUpContext = context) {}
-
-  put(body: EntryBody, corrects: string | null = null, why: string | null = null): string {
-    const id = `e${this.entries.length + 1}`;
-    const minute = String(this.entries.length % 60).padStart(2, '0');
-    this.entries.push({
-      id,
-      at: `2026-11-25T10:${minute}:00.000Z`,
-      by: 'Odile',
-      body,
-      corrects,
-      why,
-      limit: body.kind === 'reading' ? KEY : null,
-    });
-    return id;
-  }
-  takeTool() {
-    this.put({ kind: 'tool', tool: 'HT', die: 'A', nest: '1' });
-    return this;
-  }
-  passGates() {
-    for (const { gate } of this.setUp().gates) this.put({ kind: 'gate', gate, answer: 'yes', note: '' });
-    return this;
-  }
-  lookAll() {
-    for (let piece = 1; piece <= 5; piece++) {
-      for (const { code } of this.setUp().criteria)
-        this.put({ kind: 'finding', piece, criterion: code, finding: 'accept', note: '' });
-    }
-    return this;
-  }
-  pull(...forces: number[]) {
-    const first = this.entries.filter((e) => e.body.kind === 'reading').length + 1;
-    forces.forEach((force, i) => this.put(reading(first + i, force)));
-    return this;
-  }
-  setUp() {
-    return computeSetUp(this.about, this.entries, NOW);
-  }
-  judge(checks = this.about.checks) {
-    return judgeCombination(this.setUp(), this.entries, { ...this.about, checks }, NOW);
-  }
-  check(
-    body: EntryBody,
-    correction: { why: string | null; isCorrection: boolean } = { why: null, isCorrection: false },
-  ) {
-    const done = checkEntry(this.setUp(), this.entries, body, correction);
-    return done.ok ? 'kept' : done.refusal.code;
-  }
-}
-
-const reading = (
-  piece: number,
-  force: number,
-  changes: Partial<Extract<EntryBody, { kind: 'reading' }>> = {},
-): EntryBody => ({
-  kind: 'reading',
-  piece,
-  force,
-  typed: String(force),
-  unit: 'N',
-  mode: 'slid-out',
-  note: '',
-  confirmed: [],
+const headOf = (changes: Partial<LotHead> = {}): LotHead => ({
+  lot: 1,
+  name: 'L-0412',
+  pieces: 400,
+  plan,
+  stands,
+  openedAt: '2026-11-25T08:00:00.000Z',
+  openedBy: 'Odile',
+  state: 'running',
+  finishedAt: null,
+  made: 0,
+  steps: [],
   ...changes,
 });
-const GOOD = [116.2, 112.2, 121.3, 118.4, 119.9];
-const done = () =>
-  new Bench()
-    .takeTool()
-    .passGates()
-    .lookAll()
-    .pull(...GOOD);
+const step = (changes: Partial<LotStep>): LotStep => ({
+  step: 1,
+  at: '2026-11-25T09:00:00.000Z',
+  by: 'Odile',
+  what: 'made',
+  made: 0,
+  change: null,
+  to: null,
+  ...changes,
+});
+const check = (piece: number, outcome: PieceCheck['outcome'], at = '2026-11-25T09:00:00.000Z'): PieceCheck => ({
+  piece,
+  at,
+  by: 'Odile',
+  look: 'accepted',
+  tug: outcome === 'good' ? 'holds' : outcome === 'bad' ? 'below' : 'invalid',
+  force: outcome === 'good' ? 118 : 70,
+  outcome,
+  text: `Piece ${piece}.`,
+});
+const NOW = '2026-11-25T10:00:00.000Z';
+const due = (head: LotHead, checks: PieceCheck[] = []) =>
+  checksDue(head, checks, NOW).map((d) => `${d.code} ${d.piece}${d.overdue ? ' overdue' : ''}`);
 
-describe('A combination', () => {
-  it('is accepted when all six stages pass against a controlled limit', () => {
-    expect(done().judge().verdict).toBe('accepted');
+describe('Checks of a lot', () => {
+  it('begin with the first piece, then the next fifty, and end with the last', () => {
+    expect(due(headOf())).toEqual(['first 1', 'every 50', 'last 400']);
+    expect(due(headOf({ made: 30 }), [check(1, 'good')])).toEqual(['every 51', 'last 400']);
+    expect(
+      due(
+        headOf({ made: 400 }),
+        [...range(1, 400, 50), 400].map((p) => check(p, 'good')),
+      ),
+    ).toEqual([]);
   });
 
-  it('is never accepted by made-up limits, and says so', () => {
-    const bench = new Bench({ ...context, limits: context.limits.map((t) => ({ ...t, origin: 'made-up' as const })) });
-    const judgement = bench
-      .takeTool()
-      .passGates()
-      .lookAll()
-      .pull(...GOOD)
-      .judge();
-    expect(judgement.verdict).toBe('meets-made-up-limits');
-    expect(judgement.headline).toContain('accepts nothing');
+  it('that were skipped are overdue and stay due', () => {
+    const head = headOf({ made: 160 });
+    expect(due(head, [check(1, 'good')])[0]).toBe('every 51 overdue');
+    expect(due(head, [check(1, 'good'), check(160, 'good')])).toContain('every 51 overdue');
+    expect(due(headOf({ made: 20 }))[0]).toBe('first 1 overdue');
   });
 
-  it('is held back by the first stage that is missing, by name', () => {
-    expect(new Bench().judge().headline).toContain('Held back by tool');
-    expect(new Bench().takeTool().judge().headline).toContain('Held back by crimp');
-    expect(new Bench().takeTool().passGates().judge().headline).toContain('Held back by look');
-    expect(new Bench().takeTool().passGates().lookAll().pull(118).judge().headline).toContain('Held back by tug');
+  it('fall on both sides of a new reel, and only after a repair', () => {
+    const reel = headOf({ made: 40, steps: [step({ what: 'change', change: 'wire-reel', made: 20 })] });
+    expect(due(reel, [check(1, 'good')]).slice(0, 2)).toEqual(['before-change 20 overdue', 'after-change 21 overdue']);
+    const one = headOf({ ...reel, plan: { ...plan, bothSides: false } });
+    expect(due(one, [check(1, 'good')])[0]).toBe('after-change 21 overdue');
+    const other = headOf({ ...reel, steps: [step({ what: 'change', change: 'terminal-reel', made: 20 })] });
+    expect(due(other, [check(1, 'good')])[0]).toBe('every 51');
   });
 
-  it('is rejected by an upside-down seam although every pull holds', () => {
-    const bench = done();
-    const seam = bench.entries.find(
-      (e) => e.body.kind === 'finding' && e.body.piece === 3 && e.body.criterion === 'seam',
+  it('by hours count hours of work: a pause stops the clock', () => {
+    const hours = { ...plan, everyPieces: null, everyHours: 1.5 };
+    const first = check(1, 'good', '2026-11-25T08:00:00.000Z');
+    const running = headOf({ plan: hours, made: 30 });
+    expect(due(running, [first])).toEqual(['hours 30 overdue', 'last 400']);
+    const paused = headOf({
+      ...running,
+      steps: [
+        step({ what: 'pause', at: '2026-11-25T08:30:00.000Z', made: 10 }),
+        step({ step: 2, what: 'resume', at: '2026-11-25T09:30:00.000Z', made: 10 }),
+      ],
+    });
+    const [next] = checksDue(paused, [first], NOW);
+    expect(next?.code).toBe('hours');
+    expect(next?.inMinutes).toBe(30);
+  });
+
+  it('whose pull was no test move to the next piece', () => {
+    expect(due(headOf({ made: 3 }), [check(1, 'void')])[0]).toBe('first 2 overdue');
+    expect(
+      due(
+        headOf({ made: 400 }),
+        [...range(1, 399, 50), 400].map((p) => check(p, p === 400 ? 'void' : 'good')),
+      ),
+    ).toEqual(['last 399']);
+  });
+
+  it('that failed come first, until it is said what was put right', () => {
+    const head = headOf({ made: 51 });
+    expect(due(head, [check(1, 'good'), check(51, 'bad')])[0]).toBe('contain 51 overdue');
+    const repaired = headOf({ made: 51, steps: [step({ what: 'change', change: 'repair', made: 51 })] });
+    expect(due(repaired, [check(1, 'good'), check(51, 'bad')])[0]).toBe('after-change 52');
+    // A reel changed before anybody knew of the failure did not put it right.
+    expect(due(repaired, [check(1, 'good'), check(51, 'bad', '2026-11-25T09:30:00.000Z')])[0]).toBe(
+      'contain 51 overdue',
     );
-    bench.put(
-      { kind: 'finding', piece: 3, criterion: 'seam', finding: 'reject', note: 'indent on the seam' },
-      seam?.id,
-      'looked again',
-    );
-    const judgement = bench.judge();
-    expect(judgement.verdict).toBe('rejected');
-    expect(judgement.headline).toBe('Rejected in look: Piece 3 is rejected: way round.');
-    expect(judgement.stages.find((s) => s.stage === 'tug')?.state).toBe('pass');
-  });
-
-  it('is rejected by one reading below the limit', () => {
-    expect(new Bench().takeTool().passGates().lookAll().pull(116, 84.9, 117, 118, 119).judge().verdict).toBe(
-      'rejected',
-    );
-  });
-
-  it('is rejected when a step was answered no, and open again once that is mended', () => {
-    const bench = new Bench().takeTool();
-    const no = bench.put({ kind: 'gate', gate: 'strip-looked-at', answer: 'no', note: 'two strands cut' });
-    expect(bench.judge().headline).toContain('two strands cut');
-    bench.put({ kind: 'gate', gate: 'strip-looked-at', answer: 'yes', note: '' }, no, 'stripped anew');
-    expect(bench.judge().verdict).toBe('open');
-  });
-
-  it('is rejected when its tool fails the next check', () => {
-    const judgement = done().judge([...context.checks, checkAt('2026-11-25T11:30:00.000Z', true, false)]);
-    expect(judgement.stages.find((s) => s.stage === 'tool')?.reasons[0]?.code).toBe('tool-failed-after');
-    expect(judgement.verdict).toBe('rejected');
-  });
-
-  it('keeps its verdict when the limit is withdrawn after its pulls', () => {
-    const bench = done();
-    const withdrawn = { ...context, limits: context.limits.map((t) => ({ ...t, status: 'withdrawn' as const })) };
-    const later = new Bench(withdrawn);
-    later.entries = bench.entries;
-    expect(later.judge().verdict).toBe('accepted');
-    expect(later.setUp().limit.reason.code).toBe('no-table');
-  });
-
-  it('waits for quality when a low pull is called not valid, and for a replacement after', () => {
-    const bench = new Bench().takeTool().passGates().lookAll().pull(116, 117, 118, 119);
-    bench.put(reading(5, 60, { mode: 'grip-slipped', note: 'jaw opened' }));
-    expect(bench.judge().stages.find((s) => s.stage === 'tug')?.state).toBe('hold');
-    bench.put({ kind: 'ruling', piece: 5, ruling: 'invalid', note: 'jaw marks on the wire' });
-    expect(bench.judge().headline).toContain('4 of 5 valid readings');
-    bench.put(reading(6, 117.5));
-    expect(bench.judge().verdict).toBe('accepted');
-  });
-
-  it('fails when quality rules that the low pull counts', () => {
-    const bench = new Bench().takeTool().passGates().lookAll().pull(116, 117, 118, 119);
-    bench.put(reading(5, 60, { mode: 'grip-slipped', note: 'jaw opened' }));
-    bench.put({ kind: 'ruling', piece: 5, ruling: 'counts', note: 'no jaw marks' });
-    expect(bench.judge().verdict).toBe('rejected');
-  });
-
-  it('judges by the correction and keeps the corrected entry in the journal', () => {
-    const bench = new Bench().takeTool().passGates().lookAll().pull(116, 84, 117, 118, 119);
-    const low = bench.entries.find((e) => e.body.kind === 'reading' && e.body.force === 84);
-    bench.put(reading(2, 114), low?.id, 'digits swapped');
-    expect(bench.judge().verdict).toBe('accepted');
-    expect(bench.entries).toContain(low as Entry);
-    expect(inForce(bench.entries)).not.toContain(low as Entry);
   });
 });
 
-describe('What was found on the pieces of a set-up', () => {
-  const found = (bench: Bench, checks = context.checks) => findingsOf(bench.setUp(), bench.entries, null, checks);
-
-  it('is handed to the diagnosis with its faults, ranges and pulls in the order of the pieces', () => {
-    const bench = new Bench().takeTool();
-    bench.put({ kind: 'finding', piece: 1, criterion: 'brush', finding: 'reject', fault: 'brush-long', note: '' });
-    bench.put({ kind: 'finding', piece: 2, criterion: 'brush', finding: 'note', note: 'near its end' });
-    bench.put({ kind: 'measure', piece: 1, what: 'strip', value: 7.4, typed: '7.4', unit: 'mm', note: '' });
-    bench.put(reading(2, 60));
-    bench.put(reading(1, 118));
-    const { looked, numbers, pulls, limit } = found(bench);
-    expect(looked).toEqual([
-      { point: 'brush', bad: true, fault: 'brush-long' },
-      { point: 'brush', bad: false, fault: null },
-    ]);
-    expect(numbers.map((n) => [n.point, n.value, n.range])).toEqual([
-      ['strip', 7.4, bench.setUp().measures.strip ?? { min: 0, max: 0 }],
-    ]);
-    expect(pulls.map((p) => p.force)).toEqual([118, 60]);
-    expect(limit).toBe(85);
-  });
-
-  it('takes a piece looked at as a whole for good at every point eyes can see, unless one of its points is bad', () => {
-    const whole = (piece: number): EntryBody => ({
-      kind: 'finding',
-      piece,
-      criterion: AS_DRAWN,
-      finding: 'accept',
-      note: '',
-    });
-    const bench = new Bench().takeTool();
-    bench.put(whole(1));
-    const seen = found(bench).looked;
-    expect(seen.length).toBeGreaterThan(5);
-    expect(seen.every((l) => !l.bad)).toBeTrue();
-    bench.put({ kind: 'finding', piece: 1, criterion: 'seam', finding: 'reject', note: '' });
-    expect(found(bench).looked).toEqual([{ point: 'seam', bad: true, fault: null }]);
-  });
-
-  it('leaves out what was corrected, and asks only checks made since the tool was taken', () => {
-    const bench = new Bench().takeTool();
-    const first = bench.put(reading(1, 60));
-    bench.put(reading(1, 118), first, 'digits swapped');
-    expect(found(bench).pulls.map((p) => p.force)).toEqual([118]);
-    expect(found(bench).toolFailed).toBeNull();
-    expect(found(bench, [...context.checks, checkAt('2026-11-25T11:30:00.000Z', true, false)]).toolFailed).toBeTrue();
-    expect(found(bench, [...context.checks, checkAt('2026-11-25T11:30:00.000Z')]).toolFailed).toBeFalse();
-  });
-});
-
-describe('An entry', () => {
-  const bench = () => new Bench().takeTool();
-
-  it('is refused for a pair that does not fit, with what would', () => {
-    const wrong = new Bench({ ...context, wire: wireOf({ kind: 'soldered' }) });
-    expect(wrong.check({ kind: 'tool', tool: 'HT', die: 'A', nest: '1' })).toBe('pair-refused');
-    const thin = new Bench({
-      ...context,
-      terminal: {
-        ...bareRing,
-        conductorRange: { smallest: { scale: 'mm2', value: 4 }, largest: { scale: 'mm2', value: 6 } },
-      },
-    });
-    expect(thin.setUp().nearest.map((n) => n.terminal.part)).toEqual(['RT']);
-  });
-
-  it('takes no tool that is overdue, failed or not suitable', () => {
-    const overdue = new Bench({ ...context, tools: [{ ...tool, calibrationUntil: '2026-01-01' }] });
-    expect(overdue.check({ kind: 'tool', tool: 'HT', die: 'A', nest: '1' })).toBe('tool-refused');
-    const unchecked = new Bench({ ...context, checks: [] });
-    expect(unchecked.check({ kind: 'tool', tool: 'HT', die: 'A', nest: '1' })).toBe('tool-refused');
-    expect(new Bench().check({ kind: 'tool', tool: 'HT', die: 'A', nest: '2' })).toBe('tool-not-suitable');
-  });
-
-  it('needs the tool first, and the steps in order', () => {
-    expect(new Bench().check(reading(1, 118))).toBe('tool-first');
-    expect(bench().check({ kind: 'gate', gate: 'orientation', answer: 'yes', note: '' })).toBe('gate-order');
-    expect(bench().check({ kind: 'gate', gate: 'sealed-both-ends', answer: 'yes', note: '' })).toBe('gate-unknown');
-    expect(bench().check({ kind: 'gate', gate: 'strip-looked-at', answer: 'no', note: ' ' })).toBe('note-missing');
-  });
-
-  it('needs a confirmed value when it is implausible, and a note when it is not valid', () => {
-    expect(bench().check(reading(1, 300))).toBe('above-wire');
-    expect(bench().check(reading(1, 300, { confirmed: ['above-wire'] }))).toBe('kept');
-    expect(bench().check(reading(1, 100, { mode: 'insulation-only' }))).toBe('note-missing');
-    expect(bench().check(reading(1, Number.NaN))).toBe('force-impossible');
-  });
-
-  it('reworks nothing that cannot be reworked', () => {
-    expect(bench().check({ kind: 'finding', piece: 1, criterion: 'seam', finding: 'rework', note: '' })).toBe(
-      'finding-not-allowed',
-    );
-    expect(bench().check({ kind: 'finding', piece: 1, criterion: 'gap', finding: 'rework', note: '' })).toBe('kept');
-    expect(bench().check({ kind: 'finding', piece: 1, criterion: 'colour', finding: 'accept', note: '' })).toBe(
-      'criterion-unknown',
-    );
-  });
-
-  it('confirms a cause only of a lot there is', () => {
-    const cause: EntryBody = { kind: 'cause', step: 1, cause: 'strip-long', evidence: ['brush-long'], note: '' };
-    expect(bench().check(cause)).toBe('kept');
-    expect(bench().check({ ...cause, lot: 3 })).toBe('lot-unknown');
-    expect(bench().check({ ...cause, cause: 'the moon' })).toBe('cause-unknown');
-  });
-
-  it('corrects only with a reason', () => {
-    expect(bench().check(reading(1, 118), { why: ' ', isCorrection: true })).toBe('reason-missing');
-    expect(bench().check(reading(1, 118), { why: 'digits swapped', isCorrection: true })).toBe('kept');
-  });
-
-  it('rules only where a low pull was called not valid', () => {
-    expect(bench().check({ kind: 'ruling', piece: 1, ruling: 'counts', note: 'x' })).toBe('nothing-to-rule');
-  });
-
-  it('is checked the same when only the slots it depends on are read', () => {
-    const full = done();
-    const bodies: EntryBody[] = [
-      reading(6, 118),
-      { kind: 'gate', gate: 'hand-tug', answer: 'yes', note: '' },
-      { kind: 'finding', piece: 1, criterion: 'gap', finding: 'rework', note: '' },
-      { kind: 'ruling', piece: 1, ruling: 'counts', note: 'x' },
-    ];
-    for (const body of bodies) {
-      const slots = new Set(slotsToCheck(body) ?? []);
-      const part = full.entries.filter((e) => slots.has(entrySlot(e.body)));
-      const once = { why: null, isCorrection: false };
-      expect(checkEntry(computeSetUp(context, part, NOW), part, body, once)).toEqual(
-        checkEntry(full.setUp(), full.entries, body, once),
-      );
+describe('A check plan', () => {
+  it('says how many pieces it pulls', () => {
+    // 1, 51, 101, ... 351, 400
+    expect(plannedPulls(400, plan)).toBe(9);
+    expect(plannedPulls(400, { everyPieces: null })).toBe(2);
+    expect(plannedPulls(1, plan)).toBe(1);
+    // From the dues themselves: making pieces one by one and checking what is due.
+    for (const pieces of [1, 2, 50, 51, 52, 101, 400]) {
+      const checks: PieceCheck[] = [];
+      for (let made = 1; made <= pieces; made++) {
+        for (const d of checksDue(headOf({ pieces, made }), checks, NOW))
+          if (d.inPieces <= 0) checks.push(check(d.piece, 'good'));
+      }
+      expect(checks.length).withContext(String(pieces)).toBe(plannedPulls(pieces, plan));
     }
+  });
+
+  it('shows its risk: 3 from 400 pass a lot with 2 % bad 94 times in 100', () => {
+    const risk = planRisk(400, 3, 0.02, 0.1);
+    expect(risk.text).toBe(
+      '3 from 400: a lot with 2 % bad pieces spread through it passes 94 times in 100. For 10 in 100 it takes 100.',
+    );
+  });
+});
+
+describe('Containment', () => {
+  const told = (head: LotHead, checks: PieceCheck[], ...rest: [] | [Parameters<typeof containment>[2]]) =>
+    containment(head, checks, rest[0] ?? []).spans.map((s) => `${s.from}-${s.to} ${s.state}`);
+
+  it('clears between good checks and waits after the last', () => {
+    expect(told(headOf({ made: 80 }), [check(1, 'good'), check(51, 'good')])).toEqual([
+      '1-1 clear',
+      '2-51 clear',
+      '52-80 open',
+      '81-400 not-made',
+    ]);
+  });
+
+  it('suspects everything from the last good check on, until it was put right', () => {
+    const checks = [check(1, 'good'), check(51, 'good'), check(101, 'bad')];
+    expect(told(headOf({ made: 110 }), checks)).toEqual([
+      '1-1 clear',
+      '2-51 clear',
+      '52-101 suspect',
+      '102-110 suspect',
+      '111-400 not-made',
+    ]);
+    const repaired = headOf({ made: 150, steps: [step({ what: 'change', change: 'repair', made: 110 })] });
+    expect(told(repaired, [...checks, check(111, 'good'), check(150, 'good')]).slice(2, 6)).toEqual([
+      '52-101 suspect',
+      '102-110 suspect',
+      '111-111 clear',
+      '112-150 clear',
+    ]);
+    expect(containment(repaired, checks, []).bracket?.next).toBe(76);
+  });
+
+  it('lets a disposition decide, and asks no more about those pieces', () => {
+    const checks = [check(1, 'good'), check(51, 'bad')];
+    const scrapped = [{ from: 2, to: 60, what: 'scrap' as const, by: 'Ines', at: NOW, note: 'cut up' }];
+    const result = containment(headOf({ made: 60 }), checks, scrapped);
+    expect(result.spans.map((s) => `${s.from}-${s.to} ${s.state}`).slice(0, 2)).toEqual(['1-1 clear', '2-60 scrapped']);
+    expect(result.bracket).toBeNull();
+  });
+
+  it('says when the fault comes and goes, and clears nothing by single pulls then', () => {
+    const checks = [check(1, 'good'), check(51, 'bad'), check(70, 'good'), check(101, 'bad')];
+    const result = containment(headOf({ made: 101 }), checks, []);
+    expect(result.bracket).toBeNull();
+    expect(result.noBracket).toContain('comes and goes');
+    expect(result.spans.map((s) => `${s.from}-${s.to} ${s.state}`)[1]).toBe('2-101 suspect');
+  });
+
+  it('holds back what a tool made between its good check and the one it failed, whatever was pulled', () => {
+    const checks = [1, 51, 101].map((p) => check(p, 'good'));
+    const suspicion = [{ tool: 'HT', at: NOW, after: 30, upTo: 90 }];
+    const spans = containment(headOf({ made: 101 }), checks, [], suspicion).spans.map(
+      (s) => `${s.from}-${s.to} ${s.state}`,
+    );
+    expect(spans).toEqual(['1-1 clear', '2-30 clear', '31-90 suspect', '91-101 clear', '102-400 not-made']);
+  });
+
+  it('suspects anew what was let go before its failure was known; what was scrapped stays scrapped', () => {
+    const letGo = { from: 1, to: 101, what: 'use-as-is' as const, by: 'Ines', note: 'sectioned two' };
+    const suspicion = [{ tool: 'HT', at: NOW, after: 30, upTo: 90 }];
+    const stateAt = (at: string, what: 'use-as-is' | 'scrap' = 'use-as-is') =>
+      containment(headOf({ made: 101 }), [], [{ ...letGo, at, what }], suspicion).spans.find(
+        (s) => s.from <= 40 && s.to >= 40,
+      )?.state;
+    expect(stateAt('2026-11-25T09:00:00.000Z')).toBe('suspect');
+    expect(stateAt('2026-11-25T11:00:00.000Z')).toBe('used-as-is');
+    expect(stateAt('2026-11-25T09:00:00.000Z', 'scrap')).toBe('scrapped');
+    // The same for a pull that fails later than the decision: the bracket is asked for again.
+    const failed = [check(1, 'good'), check(51, 'bad', NOW)];
+    const before = [{ ...letGo, at: '2026-11-25T09:00:00.000Z' }];
+    expect(containment(headOf({ made: 101 }), failed, before).bracket?.next).toBe(26);
+    expect(
+      containment(headOf({ made: 101 }), failed, [{ ...letGo, at: '2026-11-25T11:00:00.000Z' }]).bracket,
+    ).toBeNull();
+  });
+
+  it('covers every piece once, in order, whatever was found', () => {
+    const outcome = fc.constantFrom('good' as const, 'bad' as const, 'void' as const, 'open' as const);
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 1, max: 60 }), outcome)),
+        fc.integer({ min: 0, max: 60 }),
+        (found, cut) => {
+          const checks = [...new Map(found).entries()].sort(([a], [b]) => a - b).map(([p, o]) => check(p, o));
+          const steps = cut ? [step({ what: 'change', change: 'repair', made: cut })] : [];
+          const { spans } = containment(headOf({ pieces: 60, made: 60, steps }), checks, []);
+          let next = 1;
+          for (const span of spans) {
+            expect(span.from).toBe(next);
+            next = span.to + 1;
+          }
+          expect(next).toBe(61);
+          const stateOf = (piece: number) => spans.find((s) => s.from <= piece && s.to >= piece)?.state;
+          for (const bad of checks.filter((c) => c.outcome === 'bad')) expect(stateOf(bad.piece)).toBe('suspect');
+        },
+      ),
+    );
+  });
+});
+
+describe('The bracketing plan', () => {
+  it('halves what is left: 16 places need 4 pulls', () => {
+    const plan16 = bracketPlan(200, 216, () => true);
+    expect(plan16.next).toBe(208);
+    expect(plan16.worst).toBe(4);
+    expect(plan16.ifHolds).toEqual({ clears: [201, 208], leaves: [209, 216] });
+    expect(plan16.ifFails).toEqual({ condemns: [208, 216], leaves: [201, 208] });
+  });
+
+  it('passes over pieces that are gone, and says when nothing is left to pull', () => {
+    expect(bracketPlan(200, 216, (p) => p > 212).next).toBe(214);
+    expect(bracketPlan(200, 201, () => true).next).toBeNull();
+    expect(bracketPlan(200, 216, () => false).text).toContain('Pieces 201 to 216');
+  });
+
+  it('destroys no more than ceil(log2(span)) pieces wherever one change occurred, and finds it', () => {
+    const next = random(41);
+    for (let round = 0; round < 500; round++) {
+      const made = 20 + Math.floor(next() * 400);
+      const bad = 2 + Math.floor(next() * (made - 2));
+      const good = Math.floor(next() * bad);
+      const began = good + 1 + Math.floor(next() * (bad - good));
+      const head = headOf({ pieces: made, made });
+      const checks = [...(good ? [check(good, 'good')] : []), check(bad, 'bad')];
+      let pulled = 0;
+      let plan = containment(head, checks, []).bracket;
+      while (plan?.next != null) {
+        pulled += 1;
+        checks.push(check(plan.next, plan.next < began ? 'good' : 'bad'));
+        checks.sort((a, b) => a.piece - b.piece);
+        plan = containment(head, checks, []).bracket;
+      }
+      expect(pulled).toBeLessThanOrEqual(Math.ceil(Math.log2(bad - good)));
+      const suspect = containment(head, checks, []).spans.find((s) => s.state === 'suspect');
+      expect(suspect?.from).toBe(began);
+    }
+  });
+
+  it('says that its assumption fails when the fault comes and goes, wherever that was', () => {
+    const next = random(43);
+    let noticed = 0;
+    for (let round = 0; round < 200; round++) {
+      // Bad from `a` to `b`, good again after: the check at 200 is bad because it went wrong a second time at `c`.
+      const a = 20 + Math.floor(next() * 60);
+      const b = a + 5 + Math.floor(next() * 60);
+      const c = b + 10 + Math.floor(next() * 40);
+      const isBad = (p: number) => (p >= a && p < b) || p >= c;
+      const head = headOf({ pieces: 200, made: 200 });
+      const checks = [check(1, 'good'), check(Math.floor((a + b) / 2), 'bad'), check(b + 1, 'good'), check(200, 'bad')];
+      const result = containment(
+        head,
+        checks.filter((k) => k.outcome === (isBad(k.piece) ? 'bad' : 'good')),
+        [],
+      );
+      if (result.noBracket?.includes('comes and goes')) noticed += 1;
+    }
+    expect(noticed).toBe(200);
+  });
+});
+
+function range(from: number, to: number, by: number): number[] {
+  return Array.from({ length: Math.ceil((to - from) / by) }, (_, i) => from + i * by);
+}
+
+describe('A check of a piece with numbers', () => {
+  const height = (measured: 'first' | 'each'): Criterion => ({
+    code: 'height',
+    title: 'Crimp height',
+    view: 'from the side',
+    accept: '',
+    findings: ['accept', 'reject'],
+    number: { what: 'crimp height', unit: 'mm', range: { min: 1.45, max: 1.55 }, measured, outside: 'reject' },
+  });
+  const entry = (body: EntryBody, i: number): Entry => ({
+    id: String(i),
+    at: '2026-11-25T08:00:00.000Z',
+    by: 'Odile',
+    body,
+    corrects: null,
+    why: null,
+    limit: null,
+  });
+  const looked: EntryBody = { kind: 'finding', lot: 1, piece: 5, criterion: 'as-drawn', finding: 'accept', note: '' };
+  const of = (value: number): EntryBody => ({
+    kind: 'measure',
+    lot: 1,
+    piece: 5,
+    what: 'height',
+    value,
+    typed: String(value),
+    unit: 'mm',
+    note: '',
+  });
+  const look = (measured: 'first' | 'each', ...bodies: EntryBody[]) =>
+    pieceChecks(bodies.map(entry), 1, [], [height(measured)])[0];
+
+  it('is bad when a number lies outside its range, whatever the eye said, and says which', () => {
+    expect(look('first', looked, of(1.5))?.look).toBe('accepted');
+    const bad = look('first', looked, of(1.58));
+    expect(bad?.look).toBe('rejected');
+    expect(bad?.text).toBe('Piece 5 is rejected: crimp height 1.58 mm.');
+  });
+
+  it('stays open while a number asked of each piece is missing', () => {
+    expect(look('each', looked)?.look).toBe('open');
+    expect(look('each', looked, of(1.5))?.look).toBe('accepted');
+    expect(look('first', looked)?.look).toBe('accepted');
   });
 });

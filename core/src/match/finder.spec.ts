@@ -1,4 +1,4 @@
-import { compareSetUps, computeSetUp } from '../lot';
+import { compareSetUps, computeSetUp } from '../combination';
 import { families, everyTool, fourIndent, wireRound } from '../testing/families';
 import { bareRing, checkAt, dry, limitTable, NOW, practice, stripper, wet, wire075, wireOf } from '../testing/shop';
 import { openToolBook } from '../tool';

@@ -1,5 +1,6 @@
 import { documentName } from '../document';
-import { changeName, planRisk, type LotVerdict, type SetUp, type SetUpContext } from '../lot';
+import type { SetUp, SetUpContext } from '../combination';
+import { changeName, planRisk, type LotVerdict } from '../lot';
 import { MARGIN, PAPER_SIZES, PageWriter, type Page, type Paper } from './PageWriter';
 import { line, rect, text } from './shapes';
 

@@ -1,5 +1,5 @@
 import { cautions } from '../crimp';
-import type { Judgement, SetUp, SetUpContext } from '../lot';
+import type { Judgement, SetUp, SetUpContext } from '../combination';
 import { familyName, rangeLabel } from '../terminal';
 import { sizeLabel } from '../wire';
 import { drawEnd } from './drawEnd';

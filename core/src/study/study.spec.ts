@@ -1,4 +1,4 @@
-import { computeSetUp } from '../lot';
+import { computeSetUp } from '../combination';
 import { isGood, judgePiece, criteria, PLAIN_SHEET, startingRows } from '../look';
 import { cohenKappa, fleissKappa } from '../statistics';
 import { familyContext } from '../testing/families';

@@ -1,4 +1,4 @@
-import type { SetUpContext } from '../lot';
+import type { SetUpContext } from '../combination';
 import type { Family, Terminal } from '../terminal';
 import type { Nest, Tool } from '../tool';
 import { bareRing, checkAt, dry, limitTable, practice, stripper, tool as handTool, wireRound } from './shop';

@@ -13,7 +13,7 @@ import {
 } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api, toProblem } from '../http/api';
-import { describeEntry } from '../parts/describe-entry';
+import { describeEntry } from '@tug-mark/core';
 import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
 import { showRecordTime } from '../parts/show-time';

@@ -3,7 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import type { CombinationRecord } from '@tug-mark/contract';
 import { SheetPile } from '../bench/sheet-pile';
 import { Api } from '../http/api';
-import { describeEntry } from '../parts/describe-entry';
+import { describeEntry } from '@tug-mark/core';
 import { Bench, kept, pulled, TOOL_TAKEN, viewOf } from '../testing/bench';
 import { RecordPage } from './record-page';
 import { SheetPage } from './sheet-page';

@@ -4,7 +4,7 @@ import { lotOf } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Hand } from '../hand/hand';
 import { outboxActions, outboxFeature, type OutboxItem } from '../outbox/outbox.state';
-import { describeEntry } from '../parts/describe-entry';
+import { describeEntry } from '@tug-mark/core';
 
 /** Entries the server refused: why, what was meant to be kept, and what a person can do with it. Nothing is dropped unseen. */
 @Component({

@@ -1,0 +1,178 @@
+import type { DocumentKey } from '../document';
+import { aftercare, bites, gates, orientation, type Bite, type GateStep, type Orientation } from '../crimp';
+import { criteria, findLookSheet, type Criterion, type LookContext, type LookSheet } from '../look';
+import { judgeFit, nearestFits, type FitVerdict, type NearFit, type Use } from '../match';
+import type { Practice } from '../practice';
+import { choosePreparation, type Preparation, type Stripper } from '../prepare';
+import type { Range, Terminal } from '../terminal';
+import { chooseTool, openToolBook, type Tool, type ToolCandidate, type ToolCheck, type ToolChoice } from '../tool';
+import { findLimit, type LimitFound, type LimitTable } from '../tug';
+import { breakingLoad, type Wire } from '../wire';
+import { entriesOf, type Entry, type Revisions, ofCurrentRun } from '../entry';
+import { crimpHeight, crimpWidth } from './judgeStrips';
+
+/** Everything a combination is computed from. */
+export interface SetUpContext {
+  readonly terminal: Terminal;
+  readonly wire: Wire;
+  /** Other wires that share the barrel. */
+  readonly together: readonly Wire[];
+  readonly use: Use;
+  readonly class: string;
+  readonly practice: Practice;
+  readonly strippers: readonly Stripper[];
+  readonly tools: readonly Tool[];
+  readonly checks: readonly ToolCheck[];
+  readonly limits: readonly LimitTable[];
+  /** Sheets that say what pieces are looked at for. */
+  readonly looks: readonly LookSheet[];
+  readonly cabinet: readonly Terminal[];
+  /** Revisions it is set up from, and the newest ones in the cabinet. */
+  readonly revisions: Revisions;
+  readonly newest: Revisions;
+}
+
+export interface SetUp {
+  readonly fit: FitVerdict;
+  /** Others that fit; only looked for when this one does not. */
+  readonly nearest: readonly NearFit[];
+  readonly preparation: Preparation | null;
+  readonly toolChoice: ToolChoice;
+  /** The tool taken on record, else the one the choice proposes. */
+  readonly tool: ToolCandidate | null;
+  readonly orientation: Orientation | null;
+  readonly bites: readonly Bite[];
+  readonly gates: readonly GateStep[];
+  /** What follows for a contact that goes into a cavity. */
+  readonly after: readonly string[];
+  readonly criteria: readonly Criterion[];
+  /** What eye and caliper go by; null until tool and strip length are settled. */
+  readonly look: LookContext | null;
+  /** Sheet the pieces are looked at by: the one in effect when the tool was taken. */
+  readonly lookSheet: LookSheet;
+  /** Sheet in effect now, whatever the pieces were looked at by. */
+  readonly lookInEffect: LookSheet;
+  /** Points the pieces of each lot are looked at for, by the sheet it was opened with. */
+  readonly lotCriteria: ReadonlyMap<number, readonly Criterion[]>;
+  /** What measured strip lengths, crimp heights and widths have to lie in, mm; null where nothing says. */
+  readonly measures: Readonly<Record<'strip' | 'height' | 'width', Range | null>>;
+  /** What a pull made now is judged by. */
+  readonly limit: LimitFound;
+  /** What the readings on record stand on: the table the latest of them was judged by, else `limit`. */
+  readonly standing: LimitFound;
+  /** N */
+  readonly breaks: number;
+  /** For a contact that goes into a cavity: push it has to withstand, N (null: the table names none), and its lock. */
+  readonly retention: { readonly force: number | null; readonly secondaryLock: boolean } | null;
+  /** Each wire in the barrel by itself: it is pulled and judged against its own size's limit. The first is `wire`. */
+  readonly wires: readonly WireSetUp[];
+  /** What pieces of each lot are judged by, wire by wire: the table the lot was opened with. */
+  readonly lots: ReadonlyMap<number, readonly LimitFound[]>;
+}
+
+export interface WireSetUp {
+  readonly wire: Wire;
+  readonly limit: LimitFound;
+  readonly standing: LimitFound;
+  /** N */
+  readonly breaks: number;
+}
+
+/**
+ * Climbs the ladder from match to limit for one terminal on its wires. Pure: the same context and `now` give the same
+ * set-up in the browser and on the server.
+ *
+ * @param journal the journal so far, of which the current run counts: the tool taken decides nest, orientation and
+ *   points to look at
+ * @param now ISO instant
+ * @param book the tools opened once, where many set-ups are computed for one moment
+ */
+export function computeSetUp(
+  context: SetUpContext,
+  journal: readonly Entry[],
+  now: string,
+  book = openToolBook(context.tools, context.checks, now),
+): SetUp {
+  const { terminal, wire, together, use, practice } = context;
+  const entries = ofCurrentRun(journal);
+  const wires = together.length ? [wire, ...together] : [wire];
+  const taken = entriesOf(entries, 'tool').at(-1)?.body;
+  const judgedBy = entriesOf(entries, 'reading').at(-1)?.limit ?? null;
+  const day = now.slice(0, 10);
+  const find = (each: Wire, pinned: DocumentKey | null = null) =>
+    findLimit(context.limits, each, terminal, context.class, day, pinned);
+  const limit = find(wire);
+  const fit = judgeFit(terminal, wires, use, practice);
+  const nearest = fit.verdict === 'no' ? nearestFits(terminal, wires, use, practice, context.cabinet) : [];
+  const preparation = choosePreparation(terminal, wire, practice, context.strippers, fit.folded);
+  const toolChoice = chooseTool(terminal, wires, book, practice, fit.folded);
+  const tool = taken
+    ? (toolChoice.candidates.find(
+        (c) => c.tool.part === taken.tool && c.die.id === taken.die && c.nest.id === taken.nest,
+      ) ?? null)
+    : toolChoice.chosen;
+  const lies = tool ? orientation(terminal, tool.nest.profile, practice) : null;
+  const where = tool ? bites(terminal, tool.nest, practice) : [];
+  const ready = tool && lies && preparation;
+  const strip = preparation?.strip;
+  const measures = {
+    strip: strip?.window ?? null,
+    height: crimpHeight(terminal, wire),
+    width: crimpWidth(terminal, wire),
+  };
+  const look: LookContext | null = ready
+    ? {
+        terminal,
+        wire,
+        practice,
+        strip: preparation.strip,
+        nest: tool.nest,
+        orientation: lies,
+        bites: where,
+        height: measures.height,
+        width: measures.width,
+      }
+    : null;
+  const lookSheet = findLookSheet(context.looks, context.class, day, taken ? (taken.look ?? 'plain') : null);
+  return {
+    fit,
+    nearest,
+    preparation,
+    toolChoice,
+    tool,
+    orientation: lies,
+    bites: where,
+    gates: ready ? gates({ terminal, practice, strip: preparation.strip, tool, lies, bites: where.length }) : [],
+    after: aftercare(terminal),
+    criteria: look ? criteria(look, lookSheet) : [],
+    look,
+    lookSheet,
+    lookInEffect: findLookSheet(context.looks, context.class, day),
+    lotCriteria: new Map(
+      entriesOf(journal, 'lot').map(({ body }) => [
+        body.lot,
+        look ? criteria(look, findLookSheet(context.looks, context.class, day, body.stands.look ?? 'plain')) : [],
+      ]),
+    ),
+    measures,
+    limit,
+    standing: judgedBy ? find(wire, judgedBy) : limit,
+    breaks: breakingLoad(wire.conductor),
+    retention: terminal.cavity && {
+      force: limit.limit?.table.retention ?? null,
+      secondaryLock: terminal.cavity.secondaryLock,
+    },
+    wires: wires.map((each) => {
+      const own = find(each);
+      return {
+        wire: each,
+        limit: own,
+        standing: judgedBy ? find(each, judgedBy) : own,
+        breaks: breakingLoad(each.conductor),
+      };
+    }),
+    lots: new Map(
+      entriesOf(journal, 'lot').map(({ body }) => [body.lot, wires.map((each) => find(each, body.stands.limit))]),
+    ),
+  };
+}

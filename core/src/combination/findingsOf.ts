@@ -1,0 +1,50 @@
+import type { Findings } from '../diagnosis';
+import { AS_DRAWN, isGood, POINT_CODES } from '../look';
+import { checkPassed } from '../tool';
+import type { SetUp, SetUpContext } from './computeSetUp';
+import { entriesOf, type Entry, ofCurrentRun, ofLot } from '../entry';
+import { measureAsked } from './measureAsked';
+
+/**
+ * What eye, caliper, gauge and pull found on the pieces of the set-up's current run, or of one lot, as a diagnosis asks for it.
+ *
+ * @param checks go/no-go checks of any tools; the latest one since the tool was taken speaks
+ */
+export function findingsOf(
+  setUp: SetUp,
+  journal: readonly Entry[],
+  lot: number | null,
+  checks: SetUpContext['checks'],
+): Findings {
+  const run = ofCurrentRun(journal);
+  const own = lot === null ? run : ofLot(journal, lot);
+  const criteria = (lot === null ? setUp.criteria : setUp.lotCriteria.get(lot)) ?? [];
+  const findings = entriesOf(own, 'finding').map((e) => e.body);
+  const bad = new Set(findings.filter((f) => !isGood(f.finding)).map((f) => f.piece));
+  const looked = findings.flatMap((f) => {
+    if (f.criterion !== AS_DRAWN) {
+      const point = POINT_CODES.find((code) => code === f.criterion);
+      return point ? [{ point, bad: !isGood(f.finding), fault: f.fault ?? null }] : [];
+    }
+    // A piece that is as drawn shows none of the faults that eyes can see.
+    return bad.has(f.piece)
+      ? []
+      : criteria.filter((c) => c.view !== 'section').map((c) => ({ point: c.code, bad: false, fault: null }));
+  });
+  const numbers = entriesOf(own, 'measure').flatMap(({ body: { what, value } }) => {
+    const asked = measureAsked({ measures: setUp.measures, criteria }, what);
+    return asked ? [{ point: what, value, range: asked.range }] : [];
+  });
+  const limit = (lot === null ? setUp.standing : setUp.lots.get(lot)?.[0])?.limit?.force ?? null;
+  const pulls = entriesOf(own, 'reading')
+    .map((e) => e.body)
+    .filter((r) => (r.wire ?? 1) === 1)
+    .sort((a, b) => a.piece - b.piece)
+    .map(({ force, mode }) => ({ force, mode }));
+  const taken = entriesOf(run, 'tool').at(-1);
+  const check = checks
+    .filter((c) => taken && c.tool === taken.body.tool && c.at > taken.at)
+    .sort((a, b) => a.at.localeCompare(b.at))
+    .at(-1);
+  return { looked, numbers, pulls, limit, toolFailed: check ? !checkPassed(check) : null };
+}

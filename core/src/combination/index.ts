@@ -1,0 +1,14 @@
+export { compareSetUps, type SetUpCompared } from './compareSetUps';
+export { computeSetUp, type SetUp, type SetUpContext, type WireSetUp } from './computeSetUp';
+export { findingsOf } from './findingsOf';
+export {
+  judgeCombination,
+  STAGES,
+  type Judgement,
+  type Stage,
+  type StageState,
+  type StageVerdict,
+} from './judgeCombination';
+export { lapseReasons, standingOf, type ReleaseVerdict } from './judgeRelease';
+export { measureAsked, type MeasureAsked } from './measureAsked';
+export { sameRevisions, sameStanding } from './sameStanding';

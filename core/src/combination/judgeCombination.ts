@@ -1,0 +1,356 @@
+import { judgeLook, type LookVerdict } from '../look';
+import { checkPassed, judgeTool, type Tool, type ToolCheck } from '../tool';
+import type { Practice } from '../practice';
+import { isValidMode, judgeGroup, judgeHold, judgeReading, judgeRetention, type GroupVerdict } from '../tug';
+import { reason, type Reason } from '../verdict';
+import type { SetUp, SetUpContext, WireSetUp } from './computeSetUp';
+import { entriesOf, type Entry, ofCurrentRun } from '../entry';
+import { judgeStrips } from './judgeStrips';
+import { judgeRelease, type ReleaseVerdict } from './judgeRelease';
+
+export const STAGES = ['match', 'prepare', 'tool', 'crimp', 'look', 'tug'] as const;
+export type Stage = (typeof STAGES)[number];
+
+/** Pass, fail or missing; 'hold' where a person has to decide. */
+export type StageState = 'pass' | 'hold' | 'fail' | 'missing';
+
+export interface StageVerdict {
+  readonly stage: Stage;
+  readonly state: StageState;
+  /** The stage's short answer, one line. */
+  readonly answer: string;
+  readonly reasons: readonly Reason[];
+}
+
+export interface Judgement {
+  /**
+   * 'accepted' needs every stage passed and a controlled limit table; 'meets-made-up-limits' is the same against demo
+   * limits and accepts nothing; 'rejected' when any stage failed; else 'open'.
+   */
+  readonly verdict: 'accepted' | 'meets-made-up-limits' | 'rejected' | 'open';
+  readonly headline: string;
+  readonly stages: readonly StageVerdict[];
+  /** What holds it back, worst first. */
+  readonly holding: readonly { readonly stage: Stage; readonly text: string }[];
+  readonly look: LookVerdict;
+  /** Of each wire in the barrel; empty where no limit applies. */
+  readonly groups: readonly GroupVerdict[];
+  readonly release: ReleaseVerdict;
+}
+
+/**
+ * Judges a combination from its set-up and journal. Every stage is its own evidence: accepted only when none fails
+ * and none is missing, and the answer names which one holds it back. A passing pull never hides a reject in look.
+ *
+ * @param now ISO instant, for the tool's state
+ */
+export function judgeCombination(
+  setUp: SetUp,
+  journal: readonly Entry[],
+  context: Pick<SetUpContext, 'practice' | 'tools' | 'checks' | 'revisions' | 'newest'>,
+  now: string,
+): Judgement {
+  const { practice, tools, checks } = context;
+  const entries = ofCurrentRun(journal);
+  const findings = entriesOf(entries, 'finding').map((e) => e.body);
+  const look = judgeLook(setUp.criteria, {
+    findings,
+    numbers: entriesOf(entries, 'measure').map((e) => e.body),
+    count: practice.setUpPieces,
+    measured: practice.measuredPieces,
+  });
+  const { groups, verdict: tug } = judgeTug(setUp, entries, practice);
+  const stages: StageVerdict[] = [
+    judgeMatch(setUp),
+    judgePrepare(setUp, entries, practice),
+    judgeToolStage(setUp, entries, tools, checks, now),
+    judgeCrimp(setUp, entries),
+    judgeLookStage(setUp, look, practice),
+    tug,
+  ];
+  const order: StageState[] = ['fail', 'hold', 'missing'];
+  // A strip that is only not measured yet waits for the tool: the first pieces are made with it.
+  const toDo = [...stages].sort((a, b) => placeInWork(a) - placeInWork(b));
+  const holding = order.flatMap((state) =>
+    toDo
+      .filter((s) => s.state === state)
+      .map((s) => ({
+        stage: s.stage,
+        text:
+          s.reasons.find((r) => r.weight === 'bad')?.text ??
+          s.reasons.find((r) => r.weight === 'hold')?.text ??
+          s.answer,
+      })),
+  );
+  const failed = stages.some((s) => s.state === 'fail');
+  const complete = stages.every((s) => s.state === 'pass');
+  const madeUp = setUp.standing.limit?.table.origin === 'made-up';
+  const verdict = failed ? 'rejected' : !complete ? 'open' : madeUp ? 'meets-made-up-limits' : 'accepted';
+  const first = holding[0];
+  const headline = {
+    accepted: 'Accepted: every stage has passed.',
+    'meets-made-up-limits': 'Every stage has passed, against made-up limits. That accepts nothing.',
+    rejected: `Rejected in ${first?.stage}: ${first?.text}`,
+    open: `Held back by ${first?.stage}: ${first?.text}`,
+  }[verdict];
+  const release = judgeRelease(setUp, entries, context.revisions, context.newest, complete);
+  return { verdict, headline, stages, holding, look, groups, release };
+}
+
+const placeInWork = ({ stage, state }: StageVerdict) =>
+  stage === 'prepare' && state === 'missing' ? STAGES.indexOf('tool') + 0.5 : STAGES.indexOf(stage);
+
+function judgeMatch({ fit }: SetUp): StageVerdict {
+  const lead =
+    fit.reasons.find((r) => r.weight === 'bad') ?? fit.reasons.find((r) => r.weight === 'hold') ?? fit.reasons[0];
+  const word = { fits: 'Fits.', edge: 'Edge.', no: 'No.' }[fit.verdict];
+  return {
+    stage: 'match',
+    state: ({ fits: 'pass', edge: 'hold', no: 'fail' } as const)[fit.verdict],
+    answer: `${word} ${lead?.text ?? ''}`,
+    reasons: fit.reasons,
+  };
+}
+
+function judgePrepare({ preparation, measures }: SetUp, entries: readonly Entry[], practice: Practice): StageVerdict {
+  if (!preparation) {
+    const none = reason('no-stripper', 'bad', 'The shop has no stripper on record.');
+    return { stage: 'prepare', state: 'fail', answer: none.text, reasons: [none] };
+  }
+  const { strip, notch } = preparation;
+  const measured = judgeStrips(measures.strip, entries, practice.measuredPieces);
+  const planned = [...strip.reasons, notch.reason];
+  const works = strip.setPoint !== null && notch.notch !== null && !planned.some((r) => r.weight === 'bad');
+  const reasons = works ? [...measured.reasons, ...planned] : planned;
+  return {
+    stage: 'prepare',
+    state: works ? measured.state : 'fail',
+    answer:
+      works && strip.window
+        ? `Strip ${strip.setPoint} mm (${strip.window.min.toFixed(1)}–${strip.window.max.toFixed(1)}), notch ${notch.notch.label}.${
+            strip.kind === 'positioned'
+              ? ` Only with the insulation edge ${strip.position.min.toFixed(1)} to ${strip.position.max.toFixed(1)} mm behind the barrel: check every piece.`
+              : ''
+          }`
+        : (reasons.find((r) => r.weight === 'bad')?.text ?? ''),
+    reasons,
+  };
+}
+
+function judgeToolStage(
+  setUp: SetUp,
+  entries: readonly Entry[],
+  tools: readonly Tool[],
+  checks: readonly ToolCheck[],
+  now: string,
+): StageVerdict {
+  const taken = entriesOf(entries, 'tool').at(-1);
+  if (!taken) {
+    const { chosen } = setUp.toolChoice;
+    if (!chosen) {
+      return {
+        stage: 'tool',
+        state: 'fail',
+        answer: setUp.toolChoice.reasons[0]?.text ?? '',
+        reasons: setUp.toolChoice.reasons,
+      };
+    }
+    const due = reason(
+      'tool-not-taken',
+      'hold',
+      `${chosen.state.state === 'ready' ? 'Take' : 'Check, then take,'} ${chosen.tool.label}, ${chosen.die.label}, nest ${chosen.nest.label}.`,
+    );
+    return { stage: 'tool', state: 'missing', answer: due.text, reasons: [due, ...chosen.reasons] };
+  }
+  const { body, at } = taken;
+  const own = checks.filter((c) => c.tool === body.tool);
+  const nextCheck = own.filter((c) => c.at > at).sort((a, b) => a.at.localeCompare(b.at))[0];
+  const tool = tools.find((t) => t.part === body.tool);
+  const name = tool?.label ?? body.tool;
+  if (nextCheck && !checkPassed(nextCheck)) {
+    const suspect = reason(
+      'tool-failed-after',
+      'bad',
+      `${name} failed its next check, so everything made since its last good one is suspect.`,
+    );
+    return { stage: 'tool', state: 'fail', answer: suspect.text, reasons: [suspect] };
+  }
+  if (!setUp.tool) {
+    const gone = reason(
+      'tool-unknown',
+      'bad',
+      `${name} with die ${body.die}, nest ${body.nest} is not among the tools for this pair.`,
+    );
+    return { stage: 'tool', state: 'fail', answer: gone.text, reasons: [gone] };
+  }
+  // Fit for use when it was taken; the state of today matters only until the next check has answered for then.
+  const then = tool
+    ? judgeTool(
+        tool,
+        own.filter((c) => c.at <= at),
+        at,
+      )
+    : null;
+  const state = then && then.state !== 'ready' ? 'fail' : 'pass';
+  const today = judgeTool(setUp.tool.tool, own, now);
+  return {
+    stage: 'tool',
+    state,
+    answer: `${name}, ${setUp.tool.die.label}, nest ${setUp.tool.nest.label}; mark ${setUp.tool.nest.mark}.`,
+    reasons:
+      state === 'fail' && then
+        ? then.reasons
+        : today.reasons.map((r) => (r.weight === 'hold' ? { ...r, weight: 'note' as const } : r)),
+  };
+}
+
+function judgeCrimp(setUp: SetUp, entries: readonly Entry[]): StageVerdict {
+  if (!setUp.orientation) {
+    const none = setUp.tool
+      ? reason('no-orientation', 'bad', 'This nest does not press this kind of barrel.')
+      : reason('crimp-waits', 'hold', 'Waits for a tool.');
+    return { stage: 'crimp', state: setUp.tool ? 'fail' : 'missing', answer: none.text, reasons: [none] };
+  }
+  const answers = new Map(entriesOf(entries, 'gate').map((e) => [e.body.gate, e.body]));
+  const refused = setUp.gates.filter((g) => answers.get(g.gate)?.answer === 'no');
+  const open = setUp.gates.filter((g) => !answers.has(g.gate));
+  const reasons = [
+    ...refused.map((g) =>
+      reason('gate-no', 'bad', `Answered 'not like this': ${g.headline} ${answers.get(g.gate)?.note ?? ''}`.trim()),
+    ),
+    ...(open.length
+      ? [
+          reason('gates-open', 'hold', `${open.length} of ${setUp.gates.length} steps are not confirmed yet.`, {
+            open: open.length,
+          }),
+        ]
+      : []),
+  ];
+  return {
+    stage: 'crimp',
+    state: refused.length ? 'fail' : open.length ? 'missing' : 'pass',
+    answer: setUp.orientation.headline,
+    reasons,
+  };
+}
+
+function judgeLookStage(setUp: SetUp, look: LookVerdict, practice: Practice): StageVerdict {
+  if (!setUp.criteria.length) {
+    const waits = reason('look-waits', 'hold', 'Waits for the set-up.');
+    return { stage: 'look', state: 'missing', answer: waits.text, reasons: [waits] };
+  }
+  const accepted = look.pieces.filter((p) => p === 'accepted').length;
+  const rejected = look.pieces.filter((p) => p === 'rejected').length;
+  return {
+    stage: 'look',
+    state: look.state,
+    answer: rejected
+      ? `${rejected} of ${practice.setUpPieces} rejected.`
+      : accepted
+        ? `${accepted} of ${practice.setUpPieces} accepted.`
+        : `${practice.setUpPieces} pieces, ${setUp.criteria.length} points each.`,
+    reasons: look.reasons,
+  };
+}
+
+function judgeTug(
+  setUp: SetUp,
+  entries: readonly Entry[],
+  practice: Practice,
+): { groups: readonly GroupVerdict[]; verdict: StageVerdict } {
+  const wanted = practice.setUpPieces;
+  const missing = setUp.wires.find(({ standing }) => !standing.limit)?.standing;
+  if (missing) {
+    return {
+      groups: [],
+      verdict: {
+        stage: 'tug',
+        state: 'missing',
+        answer: missing.reason.text,
+        reasons: [{ ...missing.reason, weight: 'hold' }],
+      },
+    };
+  }
+  const judged = setUp.wires.map((own, index) => judgeWire(setUp, own, index + 1, entries, practice));
+  const kept = judgeKept(setUp, entries);
+  const states = [...judged.map((w) => w.state), kept.state];
+  const state = (['fail', 'hold', 'missing', 'pass'] as const).find((s) => states.includes(s)) ?? 'missing';
+  return {
+    groups: judged.map((w) => w.group),
+    verdict: {
+      stage: 'tug',
+      state,
+      answer: judged.map((w) => w.answer).join(' '),
+      reasons: [...judged.flatMap((w) => w.reasons), ...kept.reasons],
+    },
+  };
+
+  /** One wire of the barrel against its own limit. */
+  function judgeWire(
+    { wires }: SetUp,
+    own: WireSetUp,
+    wire: number,
+    all: readonly Entry[],
+    { setUpPieces }: Practice,
+  ): { group: GroupVerdict; state: StageState; answer: string; reasons: Reason[] } {
+    const limit = own.standing.limit?.force ?? 0;
+    const isOwn = (e: { body: { wire?: number | undefined } }) => (e.body.wire ?? 1) === wire;
+    const rulings = new Map(
+      entriesOf(all, 'ruling')
+        .filter(isOwn)
+        .map((e) => [e.body.piece, e.body.ruling]),
+    );
+    const readings = entriesOf(all, 'reading')
+      .filter(isOwn)
+      .map((e) => e.body);
+    const atQuality = readings.filter(
+      (r) => judgeReading(r.force, limit, r.mode).verdict === 'quality' && !rulings.has(r.piece),
+    );
+    const valid = readings.filter((r) => isValidMode(r.mode) || rulings.get(r.piece) === 'counts');
+    const group = judgeGroup(
+      valid.map((r) => r.force),
+      limit,
+      practice,
+      setUpPieces,
+    );
+    const name = wires.length > 1 ? `Wire ${wire}, ${own.wire.label}: ` : '';
+    const reasons = [
+      ...atQuality.map((r) =>
+        reason(
+          'at-quality',
+          'hold',
+          `${name}Piece ${r.piece} is low and was called not valid: quality has to rule on it.`,
+          {
+            piece: r.piece,
+            wire,
+          },
+        ),
+      ),
+      ...group.reasons.map((r) => (name ? { ...r, text: `${name}${r.text}` } : r)),
+    ];
+    const least = `each ≥ ${limit.toFixed(1)} N`;
+    return {
+      group,
+      state: group.state === 'fail' ? 'fail' : atQuality.length ? 'hold' : group.state,
+      answer: valid.length
+        ? `${name}${valid.length} of ${wanted} pulled, ${least}; lowest ${group.summary?.min.toFixed(1)} N.`
+        : `${name}${wanted} pulls, ${least}.`,
+      reasons,
+    };
+  }
+}
+
+/** What else was tried of the joint: holds, and contacts pushed in their cavities. None is asked for; a bad one fails. */
+function judgeKept(setUp: SetUp, entries: readonly Entry[]): { state: StageState; reasons: Reason[] } {
+  const reasons: Reason[] = [];
+  const table = setUp.standing.limit?.table;
+  for (const { body } of entriesOf(entries, 'hold')) {
+    const held = judgeHold(body, table?.hold ?? null);
+    reasons.push({ ...held.reason, text: `Piece ${body.piece}: ${held.reason.text}` });
+  }
+  for (const { body } of entriesOf(entries, 'retention')) {
+    const stays = judgeRetention(body, setUp.retention?.force ?? null);
+    reasons.push({ ...stays.reason, text: `Cavity ${body.cavity}: ${stays.reason.text}` });
+  }
+  return { state: reasons.some((r) => r.weight === 'bad') ? 'fail' : 'pass', reasons };
+}

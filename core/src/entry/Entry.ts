@@ -1,0 +1,270 @@
+import type { DocumentKey } from '../document';
+import type { Gate } from '../crimp';
+import {
+  POINT_CODES,
+  type Finding,
+  type PhotoMarks,
+  type PointUnit,
+  type SectionFigures,
+  type SectionStroke,
+  type View,
+} from '../look';
+import type { FailureMode } from '../tug';
+import type { ForceUnit, LengthUnit } from '../units';
+
+/** The newest revisions, or those a set-up was made from. */
+export interface Revisions {
+  readonly terminal: number;
+  readonly wire: number;
+  /** Of the other wires in the barrel, in their order. */
+  readonly together: readonly number[];
+  readonly practice: number;
+}
+
+/** What a set-up was released with. It lapses when any of it changes. */
+export interface Standing {
+  readonly tool: string;
+  readonly die: string;
+  readonly nest: string;
+  readonly setting: string | null;
+  readonly positioner: string | null;
+  readonly limit: DocumentKey;
+  /** Sheet the pieces are looked at by; absent where the shop has none. */
+  readonly look?: DocumentKey | undefined;
+  readonly revisions: Revisions;
+}
+
+export const MEASURES = ['strip', ...POINT_CODES] as const;
+/** What is measured of a piece: its strip length before the crimp, the numbers of the points to look at after it. */
+export type Measure = (typeof MEASURES)[number];
+
+export const CHANGES = ['wire-reel', 'terminal-reel', 'die', 'setting', 'tool', 'person', 'repair'] as const;
+/** What can change while a lot is made; 'repair' is whatever was put right after a failed check. */
+export type LotChange = (typeof CHANGES)[number];
+
+/** When pieces of a lot are checked. The first piece and the last one always are. */
+export interface CheckPlan {
+  /** No stretch longer than this without a checked piece; null: first and last alone. */
+  readonly everyPieces: number | null;
+  /** Hours of work after which a check is due, whatever was made; null: none. */
+  readonly everyHours: number | null;
+  /** Changes after which the next piece is checked. */
+  readonly afterChange: readonly LotChange[];
+  /** Whether the last piece before such a change is checked too. */
+  readonly bothSides: boolean;
+}
+
+export const DISPOSITIONS = ['rework', 'accept', 'scrap', 'use-as-is'] as const;
+/** What becomes of pieces no check has cleared. 'accept' is for pieces that were reworked and checked again. */
+export type DispositionKind = (typeof DISPOSITIONS)[number];
+
+export const DISPOSITION_CAUSES = [
+  'below-limit',
+  'look',
+  'measure',
+  'section',
+  'tool-check',
+  'not-checked',
+  'limit-withdrawn',
+  'other',
+] as const;
+
+/** Where a reading's curve is kept, and the SHA-256 of its packed bytes, so that the chain seals the curve too. */
+export interface TraceKey {
+  readonly id: string;
+  readonly digest: string;
+}
+
+/** A photograph as the shop keeps it, and the SHA-256 of its bytes, so that the chain seals the picture too. */
+export interface PhotoKey {
+  readonly id: string;
+  readonly digest: string;
+}
+
+/**
+ * What a person put on record at the bench, by kind. Forces in N and lengths in mm, whatever unit they were typed in.
+ * `run` counts the set-ups of one combination from 1, absent in the first: pieces of an earlier run prove nothing
+ * about a later one. `lot` counts the lots of one combination from 1: with it a piece is a piece of that lot, without it a
+ * sample of the set-up. `wire` counts the wires that share a barrel from 1, absent for the first.
+ */
+export type EntryBody = { readonly run?: number | undefined } & (
+  | {
+      readonly kind: 'tool';
+      readonly tool: string;
+      readonly die: string;
+      readonly nest: string;
+      /** Selector setting and positioner as set; absent where the tool has none. */
+      readonly setting?: string | undefined;
+      readonly positioner?: string | undefined;
+      /** Sheet the pieces of this run are looked at by; absent where the shop has none. */
+      readonly look?: DocumentKey | undefined;
+    }
+  | { readonly kind: 'gate'; readonly gate: Gate; readonly answer: 'yes' | 'no'; readonly note: string }
+  | {
+      readonly kind: 'measure';
+      readonly lot?: number | undefined;
+      readonly piece: number;
+      readonly what: Measure;
+      /** mm, or the unit of the point it answers. */
+      readonly value: number;
+      readonly typed: string;
+      readonly unit: LengthUnit | PointUnit;
+      readonly note: string;
+      /** Caliper it came from, or 'photo'; absent when typed. */
+      readonly from?: string | undefined;
+    }
+  | {
+      readonly kind: 'finding';
+      readonly lot?: number | undefined;
+      readonly piece: number;
+      /** Code of a point to look at, or 'as-drawn': every point looked at, and all of them as drawn. */
+      readonly criterion: string;
+      readonly finding: Finding;
+      /** What is wrong, by its code; absent where it has none or nothing is. */
+      readonly fault?: string | undefined;
+      readonly note: string;
+    }
+  | {
+      readonly kind: 'reading';
+      readonly lot?: number | undefined;
+      readonly piece: number;
+      readonly wire?: number | undefined;
+      readonly force: number;
+      readonly typed: string;
+      readonly unit: ForceUnit;
+      readonly mode: FailureMode;
+      readonly note: string;
+      /** Questions the person answered with yes before it was kept, e.g. 'above-wire'. */
+      readonly confirmed: readonly string[];
+      /** Gauge it came from; absent when typed. */
+      readonly gauge?: string | undefined;
+      readonly trace?: TraceKey | undefined;
+    }
+  | {
+      readonly kind: 'hold';
+      readonly lot?: number | undefined;
+      readonly piece: number;
+      /** Least force while it was held, N. */
+      readonly force: number;
+      /** s */
+      readonly seconds: number;
+      /** How far the wire moved in the barrel, mm. */
+      readonly moved: number;
+      readonly note: string;
+    }
+  | {
+      readonly kind: 'retention';
+      readonly lot?: number | undefined;
+      /** The connector, counted from 1. */
+      readonly piece: number;
+      readonly cavity: string;
+      /** Whether it clicked home, and whether the secondary lock went in; null where there is none. */
+      readonly clicked: boolean;
+      readonly locked: boolean | null;
+      /** Push it withstood, N; null when it was not pushed. */
+      readonly force: number | null;
+      readonly stayed: boolean;
+      readonly note: string;
+    }
+  | {
+      readonly kind: 'photo';
+      readonly lot?: number | undefined;
+      readonly piece: number;
+      readonly photo: PhotoKey;
+      readonly shows: View;
+      readonly note: string;
+    }
+  | {
+      /** What was measured on a photograph. Other marks are a correction. */
+      readonly kind: 'marks';
+      readonly lot?: number | undefined;
+      readonly piece: number;
+      readonly photo: string;
+      readonly marks: PhotoMarks;
+      readonly note: string;
+    }
+  | {
+      readonly kind: 'section';
+      readonly lot?: number | undefined;
+      readonly piece: number;
+      readonly photo: string;
+      readonly pxPerMm: number;
+      readonly figures: SectionFigures;
+      /** What a person drew over the mask, in its cells; empty when it was right. */
+      readonly mended: readonly SectionStroke[];
+      readonly note: string;
+    }
+  | {
+      /** What was found to be behind a fault, once it was put right. */
+      readonly kind: 'cause';
+      readonly lot?: number | undefined;
+      readonly step: number;
+      readonly cause: string;
+      /** What it was concluded from, by code. */
+      readonly evidence: readonly string[];
+      readonly note: string;
+    }
+  | {
+      readonly kind: 'ruling';
+      readonly lot?: number | undefined;
+      readonly piece: number;
+      readonly wire?: number | undefined;
+      readonly ruling: 'counts' | 'invalid';
+      readonly note: string;
+    }
+  | { readonly kind: 'release'; readonly stands: Standing; readonly note: string }
+  | {
+      readonly kind: 'lot';
+      readonly lot: number;
+      /** The lot's number in the shop. */
+      readonly name: string;
+      /** Pieces to be made, those pulled included. Another quantity is a correction. */
+      readonly pieces: number;
+      readonly plan: CheckPlan;
+      /** What the set-up was released with when the lot was opened: its readings are judged by that limit table. */
+      readonly stands: Standing;
+      readonly note: string;
+    }
+  | {
+      readonly kind: 'progress';
+      readonly lot: number;
+      /** Counts the steps of one lot from 1. */
+      readonly step: number;
+      readonly what: 'made' | 'pause' | 'resume' | 'change';
+      /** Pieces made so far. */
+      readonly made: number;
+      readonly change?: LotChange | undefined;
+      /** What it was changed to: the reel's number, the person's name. */
+      readonly to?: string | undefined;
+      readonly note: string;
+    }
+  | {
+      readonly kind: 'disposition';
+      readonly lot: number;
+      readonly step: number;
+      readonly from: number;
+      readonly to: number;
+      readonly what: DispositionKind;
+      readonly cause: (typeof DISPOSITION_CAUSES)[number];
+      /** For rework: wire as cut, shortest the drawing allows, and the fresh cut each time, mm. */
+      readonly budget?: { readonly cut: number; readonly shortest: number; readonly trim: number } | undefined;
+      readonly note: string;
+    }
+  | { readonly kind: 'finish'; readonly lot: number; readonly note: string }
+  | { readonly kind: 'run'; readonly run: number; readonly cause: string; readonly revisions: Revisions }
+);
+
+export type EntryKind = EntryBody['kind'];
+
+/** One row of a combination's journal. Never changed: a correction is a new entry that names the old one. */
+export interface Entry {
+  readonly id: string;
+  /** ISO instant. */
+  readonly at: string;
+  readonly by: string;
+  readonly body: EntryBody;
+  readonly corrects: string | null;
+  readonly why: string | null;
+  /** The limit table a reading was judged by when it was kept; null for other kinds and before the server has answered. */
+  readonly limit: DocumentKey | null;
+}

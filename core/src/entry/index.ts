@@ -1,0 +1,20 @@
+export {
+  CHANGES,
+  DISPOSITION_CAUSES,
+  DISPOSITIONS,
+  MEASURES,
+  type LotChange,
+  type CheckPlan,
+  type DispositionKind,
+  type Entry,
+  type EntryBody,
+  type EntryKind,
+  type Measure,
+  type PhotoKey,
+  type Revisions,
+  type Standing,
+  type TraceKey,
+} from './Entry';
+export { entriesOf } from './entriesOf';
+export { inForce } from './inForce';
+export { currentRun, lotOf, ofCurrentRun, ofLot, runOf } from './runs';

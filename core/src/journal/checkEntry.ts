@@ -1,0 +1,118 @@
+import type { SetUp } from '../combination';
+import { currentRun, lotOf, ofCurrentRun, ofLot, runOf, entriesOf, type Entry, type EntryBody } from '../entry';
+import type { Limit, ReadingVerdict } from '../tug';
+import { entrySlot } from './entrySlot';
+import { refuse, type EntryRefusal, type Rests } from './Kind';
+import { kindOf } from './kindOf';
+import { checkLotPiece, lotHead } from './lotHead';
+import { askedBefore } from './slotsToCheck';
+
+export type EntryCheck =
+  | {
+      readonly ok: true;
+      readonly reading: ReadingVerdict | null;
+      /** What the reading was judged by; null for other kinds and without a limit. */
+      readonly limit: Limit | null;
+    }
+  | { readonly ok: false; readonly refusal: EntryRefusal };
+
+/** Sample pieces can be replaced, but not without end. */
+const MOST_PIECES = 9999;
+
+/**
+ * Whether an entry may go on record for this set-up, by the rules of the job. The browser asks before it sends, the
+ * server asks again before it keeps: typed at the bench, in a file of pulls, or replayed, there is no other way in.
+ *
+ * @param setUp the set-up with the tool on record
+ * @param journal the journal so far, or the slots of it that {@link slotsToCheck} names
+ * @param body what is to be kept; its shape is valid already
+ * @param correction whether it corrects an earlier entry, and the reason given
+ * @param rests for kinds that rest on the whole journal only
+ */
+export function checkEntry(
+  setUp: SetUp,
+  journal: readonly Entry[],
+  body: EntryBody,
+  correction: { readonly why: string | null; readonly isCorrection: boolean },
+  rests: Rests | null = null,
+): EntryCheck {
+  const no = (refusal: EntryRefusal): EntryCheck => ({ ok: false, refusal });
+  const { isCorrection } = correction;
+  if (isCorrection && !correction.why?.trim()) {
+    return no(
+      refuse('reason-missing', 'why', 'A correction needs its reason: say what was wrong with the first entry.'),
+    );
+  }
+  const kind = kindOf(body);
+  const run = currentRun(journal);
+  const set = ofCurrentRun(journal);
+  const lot = lotOf(body);
+  const missing = standsBefore(setUp, set, body, run, kind.after);
+  if (missing) return no(missing);
+  if (lot !== null && kind.place(body) !== '' && kind.reads(body)) {
+    const closed = 'piece' in body ? checkLotPiece(journal, lot, body.piece) : closedLot(journal, lot);
+    if (closed) return no(closed);
+  }
+  if (lot === null && 'piece' in body && body.piece > MOST_PIECES) {
+    return no(refuse('piece-out-of-range', 'piece', `Sample pieces are numbered 1 to ${MOST_PIECES}.`));
+  }
+  const number = 'wire' in body ? (body.wire ?? 1) : 1;
+  const wire = setUp.wires[number - 1];
+  if (!wire) {
+    return no(
+      refuse('wire-unknown', 'wire', `This barrel holds ${setUp.wires.length} wires; there is no wire ${number}.`),
+    );
+  }
+  const bench = {
+    setUp,
+    journal,
+    own: lot === null ? set : ofLot(journal, lot),
+    run,
+    lot,
+    wire,
+    limit: (lot === null ? wire.limit : (setUp.lots.get(lot)?.[number - 1] ?? wire.limit)).limit,
+    points: lot === null ? setUp.criteria : (setUp.lotCriteria.get(lot) ?? setUp.criteria),
+    isCorrection,
+    rests,
+  };
+  const refusal = kind.check(body, bench);
+  if (refusal) return no(refusal);
+  const reading = kind.judge?.(body, bench) ?? null;
+  return { ok: true, reading, limit: reading && bench.limit };
+}
+
+/** What an entry needs on record before it, and what to say when it is not there; null when it is. */
+export function checkAsked(journal: readonly Entry[], body: EntryBody): EntryRefusal | null {
+  const asked = askedBefore(body);
+  if (!asked || journal.some((entry) => entrySlot(entry.body).startsWith(asked.prefix))) return null;
+  return asked.refusal;
+}
+
+function standsBefore(
+  setUp: SetUp,
+  set: readonly Entry[],
+  body: EntryBody,
+  run: number,
+  after: 'nothing' | 'pair' | 'tool',
+): EntryRefusal | null {
+  if (after === 'nothing') return null;
+  if (runOf(body) !== run) {
+    return refuse(
+      'run-over',
+      'run',
+      `This set-up was begun again (run ${run}). What was entered for run ${runOf(body)} is not taken: open the combination afresh.`,
+    );
+  }
+  if (setUp.fit.verdict === 'no') {
+    const bad = setUp.fit.reasons.find((r) => r.weight === 'bad');
+    return refuse('pair-refused', '', `This wire and terminal do not belong together. ${bad?.text ?? ''}`.trim());
+  }
+  return after === 'tool' && !entriesOf(set, 'tool').length
+    ? refuse('tool-first', '', 'Take a tool first: the steps, the points to look at and the mark all depend on it.')
+    : null;
+}
+
+function closedLot(journal: readonly Entry[], lot: number): EntryRefusal | null {
+  const head = lotHead(journal, lot);
+  return 'code' in head ? head : null;
+}

@@ -1,0 +1,60 @@
+import { entriesOf } from '../../entry';
+import { AS_DRAWN, FAULTS, isGood, numberFinding } from '../../look';
+import { noted, refuse, type BodyOf, type Kind } from '../Kind';
+
+/** What was seen at one point of a piece, or that all of it is as drawn. */
+export const finding: Kind<BodyOf<'finding'>> = {
+  place: (body) => `finding/${body.piece}/${body.criterion}`,
+  reads: (body) => {
+    const measured = [`measure/${body.criterion}/${body.piece}`];
+    return { run: measured, lot: measured };
+  },
+  after: 'tool',
+  rests: false,
+  check(body, { setUp, own, lot, points }) {
+    const wholePiece = setUp.look?.practice.lookRecord === 'whole-piece';
+    if (body.criterion === AS_DRAWN) {
+      if (lot === null && !wholePiece) {
+        return refuse(
+          'criterion-unknown',
+          'criterion',
+          'This shop’s practice has a set-up piece looked at point by point.',
+        );
+      }
+      return body.finding === 'accept'
+        ? null
+        : refuse('finding-not-allowed', 'finding', 'Say which point is not as drawn.');
+    }
+    const criterion = points.find((c) => c.code === body.criterion);
+    if (!criterion) return refuse('criterion-unknown', 'criterion', 'This set-up has no such point to look at.');
+    if (!criterion.findings.includes(body.finding)) {
+      return refuse(
+        'finding-not-allowed',
+        'finding',
+        `'${criterion.title}' cannot be '${body.finding}': it is ${criterion.findings.join(' or ')}.`,
+      );
+    }
+    if (body.finding === 'note' && !body.note.trim() && !body.fault) {
+      return refuse('note-missing', 'note', 'A process note says what has moved.');
+    }
+    if (body.fault && !FAULTS.some((f) => f.code === body.fault && f.point === body.criterion)) {
+      return refuse('fault-unknown', 'fault', `'${criterion.title}' has no such fault.`);
+    }
+    const value =
+      entriesOf(own, 'measure').find((e) => e.body.piece === body.piece && e.body.what === body.criterion)?.body
+        .value ?? null;
+    if (value !== null && criterion.number && isGood(body.finding) && !isGood(numberFinding(value, criterion.number))) {
+      return refuse(
+        'number-says-otherwise',
+        'finding',
+        `Piece ${body.piece} was measured outside its range there. Correct the number if it is wrong; it cannot be accepted over it.`,
+      );
+    }
+    return null;
+  },
+  sentence: (body) =>
+    `Piece ${body.piece}, ${body.criterion === AS_DRAWN ? 'every point as drawn' : body.criterion}: ${body.finding}${body.fault ? ` (${faultTitle(body.fault)})` : ''}${noted(body.note)}`,
+  cells: (body) => ({ answer: body.finding }),
+};
+
+const faultTitle = (code: string) => FAULTS.find((f) => f.code === code)?.title.toLowerCase() ?? code;

@@ -1,0 +1,65 @@
+import { failureModeName, isValidMode, judgeReading, plausibleForce } from '../../tug';
+import { FORCE_UNITS, readNumber, toNewtons } from '../../units';
+import { agreesWithTyped } from '../agreesWithTyped';
+import { NOTHING, noted, refuse, type BodyOf, type Kind } from '../Kind';
+import { ofWire } from '../pieceSlot';
+
+/** What the typed text says, N; null when it is no force. */
+function typedForce({ typed, unit }: BodyOf<'reading'>): number | null {
+  const read = readNumber(typed);
+  if (read.outcome === 'refused') return null;
+  const named = read.rest === '' ? unit : FORCE_UNITS.find((u) => u.toLowerCase() === read.rest.toLowerCase());
+  return named === undefined ? null : toNewtons(read.value, named);
+}
+
+/** Codes a person answers to say why a piece is pulled that nobody has looked at. */
+const UNSEEN = ['not-looked-at', 'pulled-already', 'imported'];
+
+/** A destructive pull. */
+export const reading: Kind<BodyOf<'reading'>> = {
+  place: (body) => `reading/${body.piece}${ofWire(body.wire)}`,
+  reads: () => NOTHING,
+  after: 'tool',
+  rests: false,
+  check(body, { wire }) {
+    if (!(Number.isFinite(body.force) && body.force > 0)) {
+      return refuse('force-impossible', 'force', 'A force is a number above 0.');
+    }
+    if (!agreesWithTyped(typedForce(body), body.force, body.typed)) {
+      return refuse(
+        'typed-differs',
+        'typed',
+        `'${body.typed}' was typed in ${body.unit}, but ${body.force} N is to be kept. Type it again.`,
+      );
+    }
+    if (body.force > plausibleForce(wire.breaks) && !body.confirmed.includes('above-wire')) {
+      return refuse(
+        'above-wire',
+        'force',
+        `${body.force.toFixed(1)} N is more than this wire can bear (it breaks near ${wire.breaks.toFixed(0)} N). Check value and unit, then confirm it.`,
+      );
+    }
+    if (!isValidMode(body.mode) && !body.note.trim()) {
+      return refuse('note-missing', 'note', 'A reading that is not valid needs its reason: say what happened.');
+    }
+    if (body.confirmed.includes('not-looked-at') && !body.note.trim()) {
+      return refuse('note-missing', 'note', 'Say why this piece is pulled before anybody has looked at it.');
+    }
+    return null;
+  },
+  judge: (body, { limit }) => judgeReading(body.force, limit?.force ?? null, body.mode),
+  asks: (body) =>
+    UNSEEN.some((code) => body.confirmed.includes(code))
+      ? null
+      : {
+          prefix: `finding/${body.piece}/`,
+          refusal: refuse(
+            'not-looked-at',
+            'piece',
+            `Nobody has looked at piece ${body.piece}, and after the pull nobody can. Look at it first, or say why it is pulled all the same.`,
+          ),
+        },
+  sentence: (body) =>
+    `Piece ${body.piece}${body.wire ? `, wire ${body.wire}` : ''} pulled: ${body.force} N (typed ${body.typed} ${body.unit}), ${failureModeName(body.mode).toLowerCase()}${noted(body.note)}`,
+  cells: (body) => ({ force: body.force, mode: failureModeName(body.mode) }),
+};

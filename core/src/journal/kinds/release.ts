@@ -1,0 +1,28 @@
+import { lapseReasons, sameStanding } from '../../combination';
+import { noted, refuse, type BodyOf, type Kind } from '../Kind';
+
+/** A set-up released by quality. */
+export const release: Kind<BodyOf<'release'>> = {
+  place: () => 'release',
+  reads: () => null,
+  after: 'tool',
+  rests: true,
+  check(body, { setUp, rests }) {
+    if (!rests?.stands || (rests.verdict !== 'accepted' && rests.verdict !== 'meets-made-up-limits')) {
+      return refuse('not-proven', '', 'A set-up is released when every stage has passed. See what holds it back.');
+    }
+    if (!sameStanding(body.stands, rests.stands)) {
+      return refuse(
+        'stands-stale',
+        'stands',
+        'Tool, limits or revisions have changed since this page was read. Look again.',
+      );
+    }
+    const [lapse] = lapseReasons(setUp, body.stands, rests.stands, rests.newest);
+    return lapse
+      ? refuse('would-lapse', 'stands', `A release would lapse at once. ${lapse.text} Begin the set-up again.`)
+      : null;
+  },
+  sentence: (body) =>
+    `Set-up released against ${body.stands.limit.document} rev ${body.stands.limit.revision}${noted(body.note)}`,
+};
