@@ -13,7 +13,7 @@ run(async () => {
     const cluster = await startPostgres('postgres', { firstPort: 54870 });
     url = cluster.url(process.argv.includes('--empty') ? 'tug_mark_empty' : 'tug_mark_demo');
   }
-  const done = spawnSync(process.execPath, ['--import', 'tsx', 'server/src/lot/verify.ts'], {
+  const done = spawnSync(process.execPath, ['--import', 'tsx', 'server/src/verify/main.ts'], {
     cwd: ROOT,
     stdio: 'inherit',
     env: { ...process.env, TUG_DATABASE_URL: url },

@@ -75,7 +75,7 @@ export function benchFinder(shop: ShopFile, practice: Practice) {
     cycles: null,
   }));
   const wires = shop.wires.filter((w) => w.conductor.kind === 'stranded');
-  const book = openToolBook(tools, checks, now);
+  const book = openToolBook(tools, checks, now, { zone: 'UTC' });
   const ours: number[] = [];
   const plain: number[] = [];
   let sink = 0;
@@ -135,9 +135,10 @@ export function benchLoom(shop: ShopFile, practice: Practice, wires: number) {
   const baseline = performance.now() - before;
   before = performance.now();
   const combinations = combine(rows);
-  const book = openToolBook(shop.tools, [], now);
+  const book = openToolBook(shop.tools, [], now, { zone: 'UTC' });
   for (const { wire, terminal } of pairs(combinations)) {
     const context: SetUpContext = {
+      zone: 'UTC',
       terminal,
       wire,
       together: [],

@@ -1,26 +1,7 @@
-import {
-  CHANGES,
-  DISPOSITION_CAUSES,
-  DISPOSITIONS,
-  FAILURE_MODES,
-  FINDINGS,
-  FORCE_UNITS,
-  MARK_KINDS,
-  POINT_CODES,
-  POINT_UNITS,
-  SECTION_LABELS,
-  VIEWS,
-  GATES,
-  LENGTH_UNITS,
-  MEASURES,
-  PLACES,
-  type EntryBody,
-  type Revisions,
-} from '@tug-mark/core';
+import { PLACES } from '@tug-mark/core';
 import { z } from 'zod';
 import {
   coveringSchema,
-  documentKeySchema,
   limitTableSchema,
   lookSheetSchema,
   practiceSchema,
@@ -29,261 +10,8 @@ import {
   toolSchema,
   wireSchema,
 } from './parts';
-import { ROLES } from './roles';
-
-const note = z.string().max(500, 'is longer than 500 characters');
-const piece = z.number().int('is not a whole number').min(1, 'starts at 1').max(999_999, 'is above 999999');
-const lot = z.number().int().min(1).max(9999);
-const ofLot = lot.optional();
-const wire = z.number().int().min(1).max(9).optional();
-const step = z.number().int().min(1).max(99_999);
-/** UTC to the millisecond, the one form that is hashed and kept. */
-const instant = z.iso.datetime({ precision: 3 });
-const partId = z.string().min(1).max(40);
-
-const run = z.number().int().min(2).max(999).optional();
-const count = z.number().int().positive();
-export const revisionsSchema: z.ZodType<Revisions> = z.strictObject({
-  terminal: count,
-  wire: count,
-  together: z.array(count).default([]),
-  practice: count,
-});
-
-export const standsSchema = z.strictObject({
-  tool: partId,
-  die: partId,
-  nest: partId,
-  setting: partId.nullable(),
-  positioner: partId.nullable(),
-  limit: documentKeySchema,
-  look: documentKeySchema.optional(),
-  revisions: revisionsSchema,
-});
-
-const traceKeySchema = z.strictObject({ id: z.uuid(), digest: z.string().regex(/^[0-9a-f]{64}$/, 'is no SHA-256') });
-
-const point = z.strictObject({ x: z.number(), y: z.number() });
-const share = z.number().min(0).max(1);
-export const photoMarksSchema = z.strictObject({
-  scale: z.strictObject({ from: point, to: point, length: z.number().positive('has to be above 0') }).nullable(),
-  marks: z
-    .array(
-      z.strictObject({
-        kind: z.enum(MARK_KINDS),
-        points: z.array(point).max(60, 'has more than 60 corners'),
-        point: z.enum(POINT_CODES).nullable(),
-        note,
-      }),
-    )
-    .max(60, 'has more than 60 marks'),
-});
-
-const positive = z.number().positive('has to be above 0');
-
-export const entryBodySchema: z.ZodType<EntryBody> = z.discriminatedUnion('kind', [
-  z.strictObject({
-    kind: z.literal('tool'),
-    run,
-    tool: partId,
-    die: partId,
-    nest: partId,
-    setting: partId.optional(),
-    positioner: partId.optional(),
-    look: documentKeySchema.optional(),
-  }),
-  z.strictObject({ kind: z.literal('gate'), run, gate: z.enum(GATES), answer: z.enum(['yes', 'no']), note }),
-  z.strictObject({
-    kind: z.literal('measure'),
-    run,
-    lot: ofLot,
-    piece,
-    what: z.enum(MEASURES),
-    value: z.number().nonnegative('is below 0'),
-    typed: z.string().max(60),
-    unit: z.enum([...LENGTH_UNITS, ...POINT_UNITS]),
-    note,
-    from: partId.optional(),
-  }),
-  z.strictObject({
-    kind: z.literal('finding'),
-    run,
-    lot: ofLot,
-    piece,
-    criterion: partId,
-    finding: z.enum(FINDINGS),
-    fault: partId.optional(),
-    note,
-  }),
-  z.strictObject({
-    kind: z.literal('reading'),
-    run,
-    lot: ofLot,
-    piece,
-    wire,
-    force: z.number().positive('has to be above 0'),
-    typed: z.string().max(60),
-    unit: z.enum(FORCE_UNITS),
-    mode: z.enum(FAILURE_MODES),
-    note,
-    confirmed: z.array(z.string().max(40)).max(5),
-    gauge: partId.optional(),
-    trace: traceKeySchema.optional(),
-  }),
-  z.strictObject({
-    kind: z.literal('hold'),
-    run,
-    lot: ofLot,
-    piece,
-    force: positive,
-    seconds: positive,
-    moved: z.number().nonnegative(),
-    note,
-  }),
-  z.strictObject({
-    kind: z.literal('retention'),
-    run,
-    lot: ofLot,
-    piece,
-    cavity: z.string().trim().min(1).max(12),
-    clicked: z.boolean(),
-    locked: z.boolean().nullable(),
-    force: positive.nullable(),
-    stayed: z.boolean(),
-    note,
-  }),
-  z.strictObject({
-    kind: z.literal('lot'),
-    run,
-    lot,
-    name: z.string().trim().min(1, 'is empty').max(40, 'is longer than 40 characters'),
-    pieces: piece,
-    plan: z.strictObject({
-      everyPieces: z.number().int().min(1).max(999_999).nullable(),
-      everyHours: z.number().positive().max(999).nullable(),
-      afterChange: z.array(z.enum(CHANGES)).max(CHANGES.length),
-      bothSides: z.boolean(),
-    }),
-    stands: standsSchema,
-    note,
-  }),
-  z.strictObject({
-    kind: z.literal('progress'),
-    run,
-    lot,
-    step,
-    what: z.enum(['made', 'pause', 'resume', 'change']),
-    made: z.number().int().min(0).max(999_999),
-    change: z.enum(CHANGES).optional(),
-    to: z.string().trim().min(1).max(60).optional(),
-    note,
-  }),
-  z.strictObject({
-    kind: z.literal('disposition'),
-    run,
-    lot,
-    step,
-    from: piece,
-    to: piece,
-    what: z.enum(DISPOSITIONS),
-    cause: z.enum(DISPOSITION_CAUSES),
-    budget: z.strictObject({ cut: positive, shortest: positive, trim: z.number().nonnegative() }).optional(),
-    note,
-  }),
-  z.strictObject({ kind: z.literal('finish'), run, lot, note }),
-  z.strictObject({
-    kind: z.literal('photo'),
-    run,
-    lot: ofLot,
-    piece,
-    photo: traceKeySchema,
-    shows: z.enum(VIEWS),
-    note,
-  }),
-  z.strictObject({ kind: z.literal('marks'), run, lot: ofLot, piece, photo: z.uuid(), marks: photoMarksSchema, note }),
-  z.strictObject({
-    kind: z.literal('section'),
-    run,
-    lot: ofLot,
-    piece,
-    photo: z.uuid(),
-    pxPerMm: positive,
-    figures: z.strictObject({
-      metal: z.number().nonnegative(),
-      voids: share,
-      compression: z.number().nonnegative(),
-      height: z.number().nonnegative(),
-      width: z.number().nonnegative(),
-      left: share,
-      strands: z.number().int().nonnegative(),
-    }),
-    mended: z
-      .array(
-        z.strictObject({ label: z.enum(SECTION_LABELS), radius: positive.max(200), points: z.array(point).max(400) }),
-      )
-      .max(200),
-    note,
-  }),
-  z.strictObject({
-    kind: z.literal('cause'),
-    run,
-    lot: ofLot,
-    step,
-    cause: partId,
-    evidence: z.array(z.string().max(60)).max(80),
-    note,
-  }),
-  z.strictObject({
-    kind: z.literal('ruling'),
-    run,
-    lot: ofLot,
-    piece,
-    wire,
-    ruling: z.enum(['counts', 'invalid']),
-    note,
-  }),
-  z.strictObject({
-    kind: z.literal('release'),
-    run,
-    stands: standsSchema,
-    note,
-  }),
-  z.strictObject({
-    kind: z.literal('run'),
-    run: z.number().int().min(2).max(999),
-    cause: note,
-    revisions: revisionsSchema,
-  }),
-]);
-
-/** A new entry; the id is the client's, so that sending it twice keeps it once. */
-export const newEntrySchema = z.strictObject({
-  id: z.uuid(),
-  body: entryBodySchema,
-  corrects: z.uuid().nullable(),
-  why: note.nullable(),
-});
-export type NewEntry = z.infer<typeof newEntrySchema>;
-
-export const keptEntrySchema = z.object({
-  id: z.uuid(),
-  seq: z.number().int(),
-  at: instant,
-  by: z.string(),
-  role: z.enum(ROLES),
-  body: entryBodySchema,
-  /** The server's verdict on a reading; null for other kinds. */
-  verdict: z
-    .object({ verdict: z.string(), margin: z.number().nullable(), text: z.string(), force: z.number().nullable() })
-    .nullable(),
-  limit: documentKeySchema.nullable(),
-  corrects: z.uuid().nullable(),
-  why: z.string().nullable(),
-  /** Hash of the row before in this combination; sixty-four zeros before the first. */
-  previous: z.string(),
-  hash: z.string(),
-});
-export type KeptEntry = z.infer<typeof keptEntrySchema>;
+import { int } from './fields';
+import { instant, keptEntrySchema, partId, revisionsSchema } from './journal';
 
 export const combinationSchema = z.object({
   id: z.uuid(),
@@ -303,6 +31,8 @@ export const combinationSchema = z.object({
       voltage: z.number().nullable(),
     })
     .default({ stud: null, temperature: null, current: null, voltage: null }),
+  /** It came with a record file before such files were kept apart: not this shop’s own work. */
+  readIn: z.boolean().default(false),
 });
 export type Combination = z.infer<typeof combinationSchema>;
 
@@ -323,7 +53,7 @@ export const newToolCheckSchema = z.strictObject({
   goPassed: z.boolean(),
   noGoStopped: z.boolean(),
   setting: partId.nullable().default(null),
-  cycles: z.number().int().nonnegative().nullable().default(null),
+  cycles: int.nonnegative().nullable().default(null),
 });
 export type NewToolCheck = z.infer<typeof newToolCheckSchema>;
 
@@ -344,6 +74,8 @@ export const setUpFields = {
   /** Sheets that say what pieces are looked at for. */
   looks: z.array(lookSheetSchema).default([]),
   entries: z.array(keptEntrySchema),
+  /** The shop's time zone; absent in records from before it was said. */
+  zone: z.string().min(1).max(60).default('UTC'),
 };
 
 /** Everything the bench needs of one combination. */

@@ -1,13 +1,15 @@
 import { DISPOSITIONS } from '@tug-mark/core';
 import { z } from 'zod';
-import { standsSchema } from './bench';
+import { standsSchema } from './journal';
 import { documentKeySchema } from './parts';
 
 /** Chains checked so far, and those that do not hold; `next` goes on from there, null after the last. */
 export const chainReportSchema = z.object({
   chains: z.number().int(),
   entries: z.number().int(),
-  breaks: z.array(z.object({ combination: z.uuid(), name: z.string(), text: z.string() })),
+  breaks: z.array(z.object({ chain: z.string(), name: z.string(), text: z.string() })),
+  /** Entries that stand in no seal yet. */
+  unsealed: z.number().int(),
   next: z.number().nullable(),
 });
 export type ChainReport = z.infer<typeof chainReportSchema>;
@@ -15,7 +17,7 @@ export type ChainReport = z.infer<typeof chainReportSchema>;
 /** What a finished lot is handed over with. Forces in N, instants in UTC. */
 export const certificateSchema = z.strictObject({
   format: z.literal('tug-mark/certificate'),
-  version: z.literal(1),
+  version: z.literal(2),
   madeAt: z.string(),
   shop: z.strictObject({ name: z.string(), isDemo: z.boolean() }),
   combination: z.strictObject({ id: z.uuid(), list: z.string(), terminal: z.string(), wire: z.string() }),
@@ -59,6 +61,21 @@ export const certificateSchema = z.strictObject({
     }),
   ),
   group: z.array(z.string()),
+  /** Entries that were corrected: what they said before, and why that was wrong. */
+  corrections: z
+    .array(
+      z.strictObject({
+        piece: z.number().nullable(),
+        was: z.string(),
+        is: z.string(),
+        why: z.string(),
+        by: z.string(),
+        at: z.string(),
+      }),
+    )
+    .default([]),
   chain: z.strictObject({ entries: z.number(), hash: z.string() }),
+  /** The shop's newest seal as the certificate was made; null before the first, absent in older certificates. */
+  seal: z.strictObject({ number: z.number().int(), at: z.string(), hash: z.string() }).nullable().optional(),
 });
 export type Certificate = z.infer<typeof certificateSchema>;

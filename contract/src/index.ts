@@ -1,4 +1,5 @@
 export * from './bench';
+export * from './journal';
 export * from './formerNames';
 export * from './parts';
 export * from './people';
@@ -12,3 +13,5 @@ export * from './certificate';
 export * from './charts';
 export * from './pointNumbers';
 export * from './study';
+export * from './api';
+export * from './foreignRecord';

@@ -1,3 +1,4 @@
+import { isZone } from '@tug-mark/core';
 import { z } from 'zod';
 import { isoDate } from './parts';
 import { ROLES } from './roles';
@@ -18,7 +19,16 @@ const newPassword = z.string().min(10, 'needs at least 10 characters').max(200, 
 export const signInSchema = z.strictObject({ name, password: z.string().min(1, 'is empty').max(200) });
 export type SignIn = z.infer<typeof signInSchema>;
 
-export const firstEngineerSchema = z.strictObject({ shopName: name, name, password: newPassword });
+/** An IANA time zone. */
+export const zone = z.string().max(60).refine(isZone, 'is no time zone this server knows');
+
+export const firstEngineerSchema = z.strictObject({
+  shopName: name,
+  name,
+  password: newPassword,
+  /** The zone the shop's days are counted in; the server's own when it is left out. */
+  zone: zone.optional(),
+});
 export type FirstEngineer = z.infer<typeof firstEngineerSchema>;
 
 export const newPersonSchema = z.strictObject({
@@ -37,7 +47,9 @@ export const hereSchema = z.object({
   person: personSchema.nullable(),
   shop: z.object({
     name: z.string(),
+    id: z.uuid(),
     isDemo: z.boolean(),
+    zone: z.string(),
     /** No account exists yet: the first page makes the first engineer's. */
     isNew: z.boolean(),
     demoSignIns: z.array(z.object({ name: z.string(), role: z.enum(ROLES), password: z.string(), note: z.string() })),

@@ -7,9 +7,12 @@ import { setUpFields } from './bench';
  */
 export const recordSchema = z.strictObject({
   format: z.literal('tug-mark/record'),
-  version: z.literal(1),
+  /** 2: entries of either recipe, with their slot and the time of their device; 1: before that. */
+  version: z.union([z.literal(1), z.literal(2)]),
   exportedAt: z.string(),
-  shop: z.strictObject({ name: z.string().max(60), isDemo: z.boolean() }),
+  shop: z.strictObject({ name: z.string().max(60), isDemo: z.boolean(), id: z.uuid().optional() }),
+  /** Newest seal of the shop as the record was made; absent in version 1. */
+  seal: z.strictObject({ number: z.number().int(), at: z.string(), hash: z.string() }).nullable().optional(),
   ...setUpFields,
   /** Curves the readings name, packed and in base64; absent in records from before there were any. */
   curves: z.array(z.strictObject({ id: z.uuid(), bytes: z.base64() })).default([]),

@@ -26,6 +26,20 @@ const MAY = {
 } as const satisfies Record<string, readonly Role[]>;
 export type Action = keyof typeof MAY;
 
+/** What only a person whose qualification has not lapsed may do: everything that makes pieces count, or decides how they are made. */
+const QUALIFIED: readonly Action[] = [
+  'record',
+  'rule',
+  'release-set-up',
+  'let-pieces-go',
+  'check-tool',
+  'import-wire-list',
+];
+
+export function needsQualification(action: Action): boolean {
+  return QUALIFIED.includes(action);
+}
+
 /** Whether a role may do something. */
 export function may(role: Role, action: Action): boolean {
   return (MAY[action] as readonly Role[]).includes(role);

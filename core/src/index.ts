@@ -1,4 +1,5 @@
 export * from './units';
+export * from './time';
 export * from './geometry';
 export * from './wire';
 export * from './terminal';

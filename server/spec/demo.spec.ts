@@ -13,7 +13,7 @@ import {
   type SetUpContext,
 } from '@tug-mark/core';
 import { readFileSync } from 'node:fs';
-import { readCsv } from '../src/records/readCsv';
+import { readCsv } from '../src/files/readCsv';
 import { DEMO_FOLDER } from './harness';
 
 const shop = shopFileSchema.parse(JSON.parse(readFileSync(`${DEMO_FOLDER}/shop.json`, 'utf8')));
@@ -99,6 +99,7 @@ describe('The made-up shop', () => {
         const terminal = shop.terminals.find((t) => t.part === pair.terminal);
         if (!wire || !terminal) throw new Error('unknown part');
         const context: SetUpContext = {
+          zone: 'UTC',
           ...shop,
           wire,
           terminal,

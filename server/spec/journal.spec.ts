@@ -1,6 +1,6 @@
 import type { KeptEntry } from '@tug-mark/contract';
 import { randomUUID } from 'node:crypto';
-import { findBreak } from '../src/lot/chain';
+import { findBreak } from '../src/chain/ChainCheck';
 import { FRESH, problemOf, reading, Shop, sprayerLoom, TAKE_TOOL, type Visitor, LOOK } from './harness';
 
 describe('The journal', () => {
@@ -113,20 +113,20 @@ describe('The journal', () => {
   it('is a chain that shows a row changed behind the application’s back', async () => {
     await odile.kept(id, reading(1, 84));
     await odile.kept(id, reading(2, 117));
-    expect(findBreak((await odile.view(id)).entries)).toBeNull();
+    expect(findBreak(id, (await odile.view(id)).entries)).toBeNull();
     await shop.db.raw('ALTER TABLE journal DISABLE TRIGGER journal_append_only');
     await shop.db.raw(
       `UPDATE journal SET body = replace(body::text, '84', '94')::json WHERE combination = ? AND slot = 'reading/1'`,
       [id],
     );
-    expect(findBreak((await odile.view(id)).entries)?.text).toBe('Entry 2 is not what was put on record.');
+    expect(findBreak(id, (await odile.view(id)).entries)?.text).toBe('Entry 2 is not what was put on record.');
   });
 
   it('keeps one unbroken chain when many stations write at once', async () => {
     await Promise.all(Array.from({ length: 40 }, (_, i) => odile.put(id, reading(i + 1, 115 + i / 10))));
     const { entries } = await odile.view(id);
     expect(entries.length).toBe(41);
-    expect(findBreak(entries)).toBeNull();
+    expect(findBreak(id, entries)).toBeNull();
   });
 
   it('judges a reading by what is released at that moment, also on another server process', async () => {

@@ -1,12 +1,17 @@
 import {
+  API,
   recordSchema,
   shopFileSchema,
+  type Cabinet,
   type CombinationRecord,
+  type ForeignLine,
+  type ForeignRecord,
   type LimitRecord,
   type WireListKept,
 } from '@tug-mark/contract';
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
+import { entryContent } from '../src/chain/hashes';
 import { DEMO_FOLDER, FRESH, problemOf, reading, Shop, sprayerLoom, TAKE_TOOL, type Visitor } from './harness';
 
 describe('Importing a wire list', () => {
@@ -120,8 +125,7 @@ describe('The record', () => {
   });
   afterAll(() => shop.close());
 
-  it('reads back into an empty shop, equal to the last digit', async () => {
-    const record = await odile.get<CombinationRecord>(`/api/combinations/${id}/record.json`);
+  const elsewhere = async () => {
     const empty = await Shop.open('empty');
     const ada = await empty.firstEngineer();
     await ada.call('POST', '/api/people', {
@@ -131,14 +135,32 @@ describe('The record', () => {
       password: 'correct horse',
       qualifiedUntil: null,
     });
-    const quinn = await empty.signIn('Quinn', 'correct horse');
-    expect((await ada.call('POST', '/api/records', record)).statusCode).toBe(403);
-    const answer = await quinn.call('POST', '/api/records', record);
+    return { empty, ada, quinn: await empty.signIn('Quinn', 'correct horse') };
+  };
+  const RECORDS = '/api/records/elsewhere';
+
+  it('is read in by another shop byte for byte, once, and none of it becomes that shop’s own', async () => {
+    const { body: file } = await odile.call('GET', `/api/combinations/${id}/record.json`);
+    const { empty, ada, quinn } = await elsewhere();
+    const json = { 'content-type': 'application/json' };
+    expect((await ada.call('POST', RECORDS, file, json)).statusCode).toBe(403);
+    const answer = await quinn.call('POST', `${RECORDS}?name=ring.json`, file, json);
     expect(answer.statusCode).toBe(201);
-    expect((await quinn.call('POST', '/api/records', record)).statusCode).toBe(201);
-    const back = await quinn.get<CombinationRecord>(`/api/combinations/${id}/record.json`);
-    const whenAndWhere = { exportedAt: '', shop: { name: '', isDemo: false } };
-    expect({ ...back, ...whenAndWhere }).toEqual({ ...record, ...whenAndWhere });
+    const line = answer.json<ForeignLine>();
+    expect([line.by, line.fileName, line.shop]).toEqual(['Quinn', 'ring.json', 'Fennick Lane Harness Works']);
+    expect(line.digest).toBe(createHash('sha256').update(file).digest('hex'));
+    // The same file again is the same record.
+    expect((await quinn.call('POST', RECORDS, file, json)).json<ForeignLine>()).toEqual(line);
+    expect((await quinn.call('GET', `${RECORDS}/${line.id}/file`)).body).toBe(file);
+    const read = await quinn.get<ForeignRecord>(`${RECORDS}/${line.id}`);
+    expect(read.differences).toEqual([]);
+    expect(read.record.entries).toEqual((JSON.parse(file) as CombinationRecord).entries);
+
+    const cabinet = await quinn.get<Cabinet>('/api/cabinet');
+    expect([cabinet.wires, cabinet.terminals, cabinet.tools, cabinet.checks, cabinet.practices].flat()).toEqual([]);
+    expect(await quinn.get<unknown[]>('/api/limits')).toEqual([]);
+    expect((await quinn.get<{ lines: unknown[] }>('/api/combinations')).lines).toEqual([]);
+    expect((await quinn.get<{ kind: string }[]>('/api/charts')).filter((c) => c.kind !== 'person')).toEqual([]);
     await empty.close();
   });
 
@@ -146,20 +168,45 @@ describe('The record', () => {
     const record = await odile.get<CombinationRecord>(`/api/combinations/${id}/record.json`);
     const forged = JSON.parse(JSON.stringify(record).replace('118.40000000000002', '128.4')) as CombinationRecord;
     const ines = await shop.signIn('Ines');
-    const answer = await ines.call('POST', '/api/records', forged);
-    expect([answer.statusCode, problemOf(answer).code]).toEqual([422, 'chain-broken']);
+    const answer = await ines.call('POST', RECORDS, forged);
+    expect([answer.statusCode, problemOf(answer).code]).toEqual([422, 'record-changed']);
     expect(problemOf(answer).detail).toBe('Entry 2 is not what was put on record.');
+    const otherWire = { ...record, wire: { ...record.wire, part: 'FL-W-9999' } };
+    expect(problemOf(await ines.call('POST', RECORDS, otherWire)).code).toBe('record-changed');
   });
 
-  it('is refused by a shop that contradicts it', async () => {
+  it('with invented verdicts, signer and limits is kept apart and told from what it comes to', async () => {
     const record = await odile.get<CombinationRecord>(`/api/combinations/${id}/record.json`);
+    // A forger who knows the recipe: everything rewritten, every hash made anew.
+    let previous = '0'.repeat(64);
+    const entries = record.entries.map((entry) => {
+      const verdict = entry.verdict && { ...entry.verdict, verdict: 'holds', text: 'Holds well.', force: 1 };
+      const own = { ...entry, by: 'Nobody', verdict };
+      const hash = createHash('sha256')
+        .update(`${previous}:${own.seq}:${entryContent(id, own)}`)
+        .digest('hex');
+      const made = { ...own, previous, hash };
+      previous = hash;
+      return made;
+    });
+    const released = { ...record.limits[0], document: 'FL-EASY-01', status: 'released', rows: record.limits[0]?.rows };
+    const judgement = { ...record.judgement, verdict: 'accepted', headline: 'All is well.' };
     const ines = await shop.signIn('Ines');
-    const other = {
+    const before = await ines.get<unknown[]>('/api/limits');
+    const answer = await ines.call('POST', RECORDS, {
       ...record,
-      combination: { ...record.combination, id: randomUUID() },
-      wire: { ...record.wire, temperature: 70 },
-    };
-    expect(problemOf(await ines.call('POST', '/api/records', other)).code).toBe('conflicting-part');
+      entries,
+      judgement,
+      limits: [...record.limits, released],
+    });
+    expect(answer.statusCode).toBe(201);
+    expect(await ines.get<unknown[]>('/api/limits')).toEqual(before);
+    const read = await ines.get<ForeignRecord>(`${RECORDS}/${answer.json<ForeignLine>().id}`);
+    const about = read.differences.map((d) => d.where);
+    expect(about).toContain('judgement');
+    expect(about.some((where) => where.startsWith('entry 3'))).toBeTrue();
+    // The shop's own combination of the same id says what it always said.
+    expect((await ines.view(id)).entries.every((e) => e.by !== 'Nobody')).toBeTrue();
   });
 
   it('goes out as CSV with every digit, every correction, and no formula a spreadsheet would run', async () => {
@@ -187,13 +234,14 @@ describe('The API', () => {
   it('describes itself by the contract: every route with its request and its refusal', async () => {
     const shop = await Shop.open();
     const description = (await shop.app.inject({ url: '/api/openapi.json' })).json<{
-      paths: Record<string, Record<string, { requestBody?: unknown }>>;
+      paths: Record<string, Record<string, { operationId: string; responses: object }>>;
+      components: { schemas: Record<string, unknown> };
     }>();
-    expect(Object.keys(description.paths)).toEqual(
-      jasmine.arrayContaining(['/api/session', '/api/combinations/{id}/entries', '/api/wire-lists', '/api/records']),
-    );
-    expect(JSON.stringify(description.paths['/api/combinations/{id}/entries']?.['post']?.requestBody)).toContain(
-      'grip-slipped',
+    const operations = Object.values(description.paths).flatMap((path) => Object.values(path));
+    expect(operations.map((o) => o.operationId).sort()).toEqual(Object.keys(API).sort());
+    expect(JSON.stringify(description.components.schemas['EntryBodySent'])).toContain('grip-slipped');
+    expect(Object.keys(description.paths['/combinations/{id}/entries']?.['post']?.responses ?? {})).toEqual(
+      jasmine.arrayContaining(['200', '201', '401', '403', '409', '422', '503']),
     );
     const missing = await shop.app.inject({ url: '/api/nothing' });
     expect([missing.statusCode, missing.headers['content-type']]).toEqual([

@@ -1,33 +1,39 @@
 import cookie from '@fastify/cookie';
 import rateLimit from '@fastify/rate-limit';
-import swagger from '@fastify/swagger';
+import { API } from '@tug-mark/contract';
 import Fastify, { type FastifyInstance, type FastifyServerOptions } from 'fastify';
-import { jsonSchemaTransform, serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
+import { serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
 import type { Knex } from 'knex';
 import { cabinetRoutes } from './cabinet/routes';
+import { Sealer } from './chain/seal';
 import { chartRoutes } from './charts/routes';
+import { combinationRoutes } from './combination/routes';
 import { demoRoutes } from './demo/routes';
+import { causeRoutes } from './diagnosis/routes';
+import { photoRoutes } from './evidence/photoRoutes';
+import { traceRoutes } from './evidence/traceRoutes';
 import { handleErrors } from './http/handleErrors';
+import { describeApi } from './api/openapi';
 import { refusals } from './http/problems';
+import { readJson } from './http/readJson';
+import { onlyFromContract, takeFiles } from './api/serve';
 import { servePages } from './http/servePages';
+import { journalRoutes } from './journal/routes';
 import { Hub } from './live/hub';
 import { liveRoutes } from './live/routes';
 import { Teller } from './live/teller';
-import { certificateRoutes } from './lot/certificate/routes';
-import { photoRoutes } from './look/photos/routes';
 import { lookRoutes } from './look/routes';
 import { lotRoutes } from './lot/routes';
 import { peopleRoutes } from './people/routes';
-import { readSessions } from './people/session';
+import { readSessions } from './session/session';
 import { recordRoutes } from './records/routes';
-import { studyRoutes } from './study/routes';
-import { causeRoutes } from './diagnosis/routes';
 import { sheetRoutes } from './sheets/routes';
+import { studyRoutes } from './study/routes';
 import { GaugeBridge } from './tug/gauges/bridge';
 import { gaugeRoutes } from './tug/gauges/routes';
 import { readGauge } from './tug/gauges/store';
 import { tugRoutes } from './tug/routes';
-import { traceRoutes } from './tug/traces/routes';
+import { verifyRoutes } from './verify/routes';
 
 export interface AppOptions {
   readonly db: Knex;
@@ -45,7 +51,15 @@ export async function buildApp({
   signInsPerMinute = 20,
   logger = false,
 }: AppOptions): Promise<FastifyInstance> {
-  const app = Fastify({ logger, bodyLimit: 1024 * 1024, trustProxy: 'loopback', childLoggerFactory: (own) => own });
+  const app = Fastify({
+    logger,
+    bodyLimit: 1024 * 1024,
+    trustProxy: 'loopback',
+    childLoggerFactory: (own) => own,
+    // A request that never ends is ended: its head within 20 s, all of it within two minutes.
+    requestTimeout: 120_000,
+    http: { headersTimeout: 20_000 },
+  });
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   handleErrors(app);
@@ -53,8 +67,10 @@ export async function buildApp({
   const hub = new Hub(db);
   const teller = new Teller(db);
   const bridge = new GaugeBridge((id) => readGauge(db, id));
+  const sealer = new Sealer(db);
   app.addHook('onClose', async () => {
     bridge.close();
+    await sealer.close();
     await teller.close();
     await hub.close();
   });
@@ -62,16 +78,9 @@ export async function buildApp({
     async (api) => {
       await api.register(cookie);
       await api.register(rateLimit, { global: false });
-      await api.register(swagger, {
-        openapi: {
-          info: {
-            title: 'Tug Mark',
-            version: '1',
-            description: 'Set-up, record and judgement of crimped terminations.',
-          },
-        },
-        transform: jsonSchemaTransform,
-      });
+      onlyFromContract(api);
+      readJson(api);
+      takeFiles(api, ['text/csv'], API.importReadings.body.most);
       readSessions(api, db);
       api.setNotFoundHandler(() => {
         throw refusals.notFound('This address');
@@ -80,23 +89,28 @@ export async function buildApp({
         void reply.headers({ 'cache-control': 'no-store', 'x-content-type-options': 'nosniff' });
         done();
       });
-      await api.register(peopleRoutes, { db, signInsPerMinute });
+      await api.register(peopleRoutes, { db, hub, signInsPerMinute });
       await api.register(cabinetRoutes, { db });
       await api.register(tugRoutes, { db });
-      await api.register(gaugeRoutes, { db, bridge });
-      await api.register(traceRoutes, { db });
       await api.register(lookRoutes, { db });
+      await api.register(gaugeRoutes, { db, bridge });
+      await api.register(liveRoutes, { db, hub, bridge });
+      await api.register(combinationRoutes, { db });
+      await api.register(journalRoutes, { db, teller });
+      await api.register(traceRoutes, { db });
       await api.register(photoRoutes, { db });
-      await api.register(liveRoutes, { hub, bridge });
-      await api.register(lotRoutes, { db, teller });
-      await api.register(certificateRoutes, { db });
-      await api.register(chartRoutes, { db });
-      await api.register(recordRoutes, { db, teller });
+      await api.register(lotRoutes, { db });
+      await api.register(recordRoutes, { db });
+      await api.register(verifyRoutes, { db });
       await api.register(sheetRoutes, { db });
+      await api.register(chartRoutes, { db });
       await api.register(causeRoutes, { db });
       await api.register(studyRoutes, { db });
       await api.register(demoRoutes, { db });
-      api.get('/openapi.json', { schema: { hide: true } }, () => api.swagger());
+      const description = JSON.stringify(describeApi());
+      api.get('/openapi.json', { schema: { hide: true } }, (_request, reply) =>
+        reply.type('application/json; charset=utf-8').send(description),
+      );
       api.get('/health', { schema: { hide: true } }, async () => {
         await db.raw('SELECT 1');
         return { state: 'up' };

@@ -26,6 +26,7 @@ import {
 } from '../index';
 
 const context: SetUpContext = {
+  zone: 'UTC',
   terminal: bareRing,
   wire: wire075,
   together: [],

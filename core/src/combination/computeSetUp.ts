@@ -7,6 +7,7 @@ import { choosePreparation, type Preparation, type Stripper } from '../prepare';
 import type { Range, Terminal } from '../terminal';
 import { chooseTool, openToolBook, type Tool, type ToolCandidate, type ToolCheck, type ToolChoice } from '../tool';
 import { findLimit, type LimitFound, type LimitTable } from '../tug';
+import { today } from '../time';
 import { breakingLoad, type Wire } from '../wire';
 import { entriesOf, type Entry, type Revisions, ofCurrentRun } from '../entry';
 import { crimpHeight, crimpWidth } from './judgeStrips';
@@ -30,6 +31,8 @@ export interface SetUpContext {
   /** Revisions it is set up from, and the newest ones in the cabinet. */
   readonly revisions: Revisions;
   readonly newest: Revisions;
+  /** The shop's time zone: its days begin and end documents, calibrations and qualifications. */
+  readonly zone: string;
 }
 
 export interface SetUp {
@@ -91,14 +94,14 @@ export function computeSetUp(
   context: SetUpContext,
   journal: readonly Entry[],
   now: string,
-  book = openToolBook(context.tools, context.checks, now),
+  book = openToolBook(context.tools, context.checks, now, context),
 ): SetUp {
   const { terminal, wire, together, use, practice } = context;
   const entries = ofCurrentRun(journal);
   const wires = together.length ? [wire, ...together] : [wire];
   const taken = entriesOf(entries, 'tool').at(-1)?.body;
   const judgedBy = entriesOf(entries, 'reading').at(-1)?.limit ?? null;
-  const day = now.slice(0, 10);
+  const day = today(context, now);
   const find = (each: Wire, pinned: DocumentKey | null = null) =>
     findLimit(context.limits, each, terminal, context.class, day, pinned);
   const limit = find(wire);

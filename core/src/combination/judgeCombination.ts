@@ -1,5 +1,5 @@
 import { judgeLook, type LookVerdict } from '../look';
-import { checkPassed, judgeTool, type Tool, type ToolCheck } from '../tool';
+import { checkPassed, judgeTool } from '../tool';
 import type { Practice } from '../practice';
 import { isValidMode, judgeGroup, judgeHold, judgeReading, judgeRetention, type GroupVerdict } from '../tug';
 import { reason, type Reason } from '../verdict';
@@ -47,10 +47,10 @@ export interface Judgement {
 export function judgeCombination(
   setUp: SetUp,
   journal: readonly Entry[],
-  context: Pick<SetUpContext, 'practice' | 'tools' | 'checks' | 'revisions' | 'newest'>,
+  context: Pick<SetUpContext, 'practice' | 'tools' | 'checks' | 'revisions' | 'newest' | 'zone'>,
   now: string,
 ): Judgement {
-  const { practice, tools, checks } = context;
+  const { practice } = context;
   const entries = ofCurrentRun(journal);
   const findings = entriesOf(entries, 'finding').map((e) => e.body);
   const look = judgeLook(setUp.criteria, {
@@ -63,7 +63,7 @@ export function judgeCombination(
   const stages: StageVerdict[] = [
     judgeMatch(setUp),
     judgePrepare(setUp, entries, practice),
-    judgeToolStage(setUp, entries, tools, checks, now),
+    judgeToolStage(setUp, entries, context, now),
     judgeCrimp(setUp, entries),
     judgeLookStage(setUp, look, practice),
     tug,
@@ -140,10 +140,10 @@ function judgePrepare({ preparation, measures }: SetUp, entries: readonly Entry[
 function judgeToolStage(
   setUp: SetUp,
   entries: readonly Entry[],
-  tools: readonly Tool[],
-  checks: readonly ToolCheck[],
+  shop: Pick<SetUpContext, 'tools' | 'checks' | 'zone'>,
   now: string,
 ): StageVerdict {
+  const { tools, checks } = shop;
   const taken = entriesOf(entries, 'tool').at(-1);
   if (!taken) {
     const { chosen } = setUp.toolChoice;
@@ -189,10 +189,11 @@ function judgeToolStage(
         tool,
         own.filter((c) => c.at <= at),
         at,
+        shop,
       )
     : null;
   const state = then && then.state !== 'ready' ? 'fail' : 'pass';
-  const today = judgeTool(setUp.tool.tool, own, now);
+  const today = judgeTool(setUp.tool.tool, own, now, shop);
   return {
     stage: 'tool',
     state,

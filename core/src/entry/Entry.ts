@@ -138,6 +138,8 @@ export type EntryBody = { readonly run?: number | undefined } & (
       readonly confirmed: readonly string[];
       /** Gauge it came from; absent when typed. */
       readonly gauge?: string | undefined;
+      /** When that gauge's pull began and ended, ISO instants: with the gauge they name one pull, which is kept once. */
+      readonly pull?: { readonly start: string; readonly end: string } | undefined;
       readonly trace?: TraceKey | undefined;
     }
   | {

@@ -1,4 +1,5 @@
 export { checkAsked, checkEntry, type EntryCheck } from './checkEntry';
+export { correctionsOf, type Correction } from './correctionsOf';
 export { describeEntry } from './describeEntry';
 export { entryCells } from './entryCells';
 export { entrySlot, slotInLot } from './entrySlot';

@@ -7,7 +7,7 @@ import { findTerminations, judgeFit } from './index';
 
 const cabinet = Object.values(families);
 const at = '2026-11-25T06:00:00.000Z';
-const book = openToolBook([everyTool, fourIndent], [checkAt(at), { ...checkAt(at), tool: 'FI' }], NOW);
+const book = openToolBook([everyTool, fourIndent], [checkAt(at), { ...checkAt(at), tool: 'FI' }], NOW, { zone: 'UTC' });
 const find = (changes: Partial<Parameters<typeof findTerminations>[0]> = {}, p = practice) =>
   findTerminations({ wires: [wireRound], use: dry, families: [], ...changes }, cabinet, book, p);
 
@@ -102,6 +102,7 @@ describe('A thin wire in a big barrel', () => {
       limits: [limitTable],
       looks: [],
       cabinet: [],
+      zone: 'UTC',
       revisions: { terminal: 1, wire: 1, together: [], practice: 1 },
       newest: { terminal: 1, wire: 1, together: [], practice: 1 },
     };

@@ -1,4 +1,5 @@
 import { documentName } from '../document';
+import type { Correction } from '../journal';
 import type { SetUp, SetUpContext } from '../combination';
 import { changeName, planRisk, type LotVerdict } from '../lot';
 import { MARGIN, PAPER_SIZES, PageWriter, type Page, type Paper } from './PageWriter';
@@ -14,6 +15,10 @@ export interface CertificateInput {
   /** Who released the set-up, and who put checks of the lot on record. */
   readonly releasedBy: string;
   readonly people: readonly string[];
+  /** Entries of the lot that were corrected. */
+  readonly corrections: readonly Correction[];
+  /** The shop's newest seal, so that nothing sealed before can be taken out unseen; null before the first. */
+  readonly seal: { readonly number: number; readonly hash: string } | null;
   /** Entries of the whole journal, and the hash of the last one. */
   readonly chain: { readonly entries: number; readonly hash: string };
   readonly printedAt: string;
@@ -93,14 +98,26 @@ export function drawCertificate(input: CertificateInput, paper: Paper): Page[] {
     writer.y += 4.4;
   };
   row(['piece', 'look', 'force N', 'tug', 'by'], true);
+  const corrected = new Set(input.corrections.map((c) => c.piece));
   for (const check of lot.checks) {
     row([
-      String(check.piece),
+      corrected.has(check.piece) ? `${check.piece} *` : String(check.piece),
       check.look,
       check.force === null ? '' : check.force.toFixed(2),
       check.tug,
       `${check.by}, ${day(check.at)}`,
     ]);
+  }
+  if (input.corrections.length) {
+    writer.y += 2;
+    section(
+      writer,
+      'Corrected (*)',
+      input.corrections.map((c): [string, string] => [
+        c.piece === null ? day(c.at) : `Piece ${c.piece}`,
+        `${c.is}. It was: ${c.was}. Corrected by ${c.by}, ${day(c.at)}: ${c.why}`,
+      ]),
+    );
   }
   writer.y += 2;
   for (const { text: said } of lot.group.reasons) writer.paragraph(said, 3);
@@ -118,6 +135,7 @@ export function drawCertificate(input: CertificateInput, paper: Paper): Page[] {
   section(writer, 'Record', [
     ['Journal', `${input.chain.entries} entries, each sealed with the one before it`],
     ['Last hash', input.chain.hash],
+    ...(input.seal ? [[`Seal ${input.seal.number}`, input.seal.hash] as const] : []),
   ]);
   writer.paragraph(
     'Look and tug are separate evidence. Where battery or mains work, aircraft, medical, life-safety or vehicle-restraint circuits are concerned, released specifications, the terminal maker’s instructions, local codes and qualified people decide.',

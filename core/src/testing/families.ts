@@ -205,6 +205,7 @@ export { wireRound };
 
 /** Everything one family is set up from, on the wire of 7 x 0.5 mm, with every tool fit for use. */
 export const familyContext = (family: Family, changes: Partial<SetUpContext> = {}): SetUpContext => ({
+  zone: 'UTC',
   terminal: families[family],
   wire: wireRound,
   together: [],

@@ -1,3 +1,4 @@
+import { today, type ShopTime } from '../time';
 import { reason, type Reason } from '../verdict';
 import type { Tool, ToolCheck } from './Tool';
 
@@ -30,8 +31,9 @@ function latestCheck(tool: Tool, checks: readonly ToolCheck[]): ToolCheck | null
  *
  * @param now ISO instant
  * @param checks checks of any tools, any order
+ * @param shop calibrations end with its day
  */
-export function judgeTool(tool: Tool, checks: readonly ToolCheck[], now: string): ToolState {
+export function judgeTool(tool: Tool, checks: readonly ToolCheck[], now: string, shop: ShopTime): ToolState {
   const reasons: Reason[] = [];
   const lastCheck = latestCheck(tool, checks);
   const good = lastCheck !== null && checkPassed(lastCheck);
@@ -46,7 +48,7 @@ export function judgeTool(tool: Tool, checks: readonly ToolCheck[], now: string)
       ),
     );
   }
-  if (tool.calibrationUntil < now.slice(0, 10)) {
+  if (tool.calibrationUntil < today(shop, now)) {
     reasons.push(
       reason(
         'calibration-overdue',

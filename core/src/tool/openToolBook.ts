@@ -1,3 +1,4 @@
+import type { ShopTime } from '../time';
 import type { NestProfile, Die, Nest, Tool, ToolCheck } from './Tool';
 import { judgeTool, type ToolState } from './judgeTool';
 
@@ -22,7 +23,12 @@ export interface ToolBook {
  * profile.
  * @param now ISO instant
  */
-export function openToolBook(tools: readonly Tool[], checks: readonly ToolCheck[], now: string): ToolBook {
+export function openToolBook(
+  tools: readonly Tool[],
+  checks: readonly ToolCheck[],
+  now: string,
+  shop: ShopTime,
+): ToolBook {
   const places: NestPlace[] = [];
   const listed = new Map<string, NestPlace[]>();
   const byProfile = new Map<NestProfile, NestPlace[]>();
@@ -32,7 +38,7 @@ export function openToolBook(tools: readonly Tool[], checks: readonly ToolCheck[
     else under.set(key, [place]);
   };
   for (const tool of tools) {
-    const state = judgeTool(tool, checks, now);
+    const state = judgeTool(tool, checks, now, shop);
     for (const die of tool.dies) {
       for (const nest of die.nests) {
         const place = { tool, die, nest, state };

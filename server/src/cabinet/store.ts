@@ -3,6 +3,8 @@ import type { Practice, SlideOnPart, Stripper, Terminal, Tool, ToolCheck, Wire }
 import { suspectSpan } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
+import { noteDeeds } from '../chain/deeds';
+import type { Doer } from '../chain/ledger';
 import { bumpVersion } from '../db/bumpVersion';
 import { refusals } from '../http/problems';
 
@@ -61,28 +63,33 @@ export async function newestRevisions(db: Knex, kind: PartKind): Promise<Map<str
 
 /**
  * Keeps parts: a part that differs from its newest revision becomes a new one, an equal one changes nothing.
- * @param first revision of a part the shop does not have yet
  */
 export async function keepParts<K extends PartKind>(
   trx: Knex,
   kind: K,
   parts: readonly PartOf[K][],
-  by: string,
-  first = 1,
+  doer: Doer,
 ): Promise<number> {
   const revisions = await newestRevisions(trx, kind);
   const known = new Map((await listParts(trx, kind)).map((body) => [body.part, body]));
   const changed = parts.filter((body) => !isDeepStrictEqual(known.get(body.part), body));
-  await trx.batchInsert(
-    'parts',
-    changed.map((body) => ({
-      kind,
-      part: body.part,
-      revision: (revisions.get(body.part) ?? first - 1) + 1,
-      body: JSON.stringify(body),
-      by_name: by,
-    })),
-  );
+  const seen = new Set<string>();
+  const twice = changed.find(({ part }) => seen.size === seen.add(part).size);
+  if (twice) {
+    throw refusals.partProblems('this file', [
+      { where: 'part', value: twice.part, text: `${twice.part} stands in it more than once.` },
+    ]);
+  }
+  const rows = changed.map((body) => ({
+    kind,
+    part: body.part,
+    revision: (revisions.get(body.part) ?? 0) + 1,
+    body: JSON.stringify(body),
+    by_name: doer.by,
+  }));
+  await trx.batchInsert('parts', rows);
+  const subjects = rows.map(({ part, revision }) => `${kind}/${part}/${revision}`);
+  await noteDeeds(trx, 'parts', 'revised', subjects, doer);
   return changed.length;
 }
 
@@ -154,10 +161,7 @@ export async function readSuspect(db: Knex, tool: string): Promise<Suspect | nul
   const lots = (await db('combinations as c')
     .join('journal as j', 'j.combination', 'c.id')
     .whereIn('c.id', (taken) => {
-      void taken
-        .from('journal')
-        .whereRaw("body ->> 'kind' = 'tool' AND body ->> 'tool' = ?", [tool])
-        .select('combination');
+      void taken.from('journal').whereRaw("kind = 'tool' AND body ->> 'tool' = ?", [tool]).select('combination');
     })
     .where('j.at', '<=', span.upTo)
     .modify((query) => {
@@ -208,7 +212,7 @@ export async function keepPart<K extends PartKind>(
   kind: K,
   body: PartOf[K],
   opened: number,
-  by: string,
+  doer: Doer,
 ): Promise<PartRevision> {
   return db.transaction(async (trx) => {
     await trx.raw('SELECT pg_advisory_xact_lock(hashtextextended(?, 1))', [`${kind}/${body.part}`]);
@@ -217,7 +221,7 @@ export async function keepPart<K extends PartKind>(
       if (newest && isDeepStrictEqual(newest.body, body)) return newest;
       throw refusals.staleRevision(body.part, newest?.revision ?? 0);
     }
-    await keepParts(trx, kind, [body], by);
+    await keepParts(trx, kind, [body], doer);
     await bumpVersion(trx);
     const [kept] = await listRevisions(trx, kind, body.part);
     if (!kept) throw new Error('a part just kept is not there');
@@ -230,7 +234,11 @@ export async function keepPart<K extends PartKind>(
  * @returns the check as it stands
  * @throws Refusal when the id stands for another check
  */
-export async function addCheck(db: Knex, check: ToolCheck & { id: string }): Promise<ToolCheck & { id: string }> {
+export async function addCheck(
+  db: Knex,
+  check: ToolCheck & { id: string },
+  role: string,
+): Promise<ToolCheck & { id: string }> {
   return db.transaction(async (trx) => {
     const added = await trx('tool_checks')
       .insert({
@@ -247,6 +255,7 @@ export async function addCheck(db: Knex, check: ToolCheck & { id: string }): Pro
       .ignore()
       .returning('id');
     if (added.length) {
+      await noteDeeds(trx, 'tool-checks', 'checked', [check.id], { by: check.by, role });
       await bumpVersion(trx);
       return check;
     }

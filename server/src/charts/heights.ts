@@ -2,7 +2,7 @@ import type { HeightChart } from '@tug-mark/contract';
 import { setUpContext } from '@tug-mark/contract';
 import { computeSetUp, isValidMode, type FailureMode } from '@tug-mark/core';
 import type { Knex } from 'knex';
-import { readView } from '../lot/store';
+import { readView } from '../combination/store';
 
 /** Newest measured pieces a chart of heights shows. */
 const MOST_PIECES = 5000;
@@ -26,10 +26,10 @@ export async function readHeights(db: Knex, id: string): Promise<HeightChart> {
        (r.body ->> 'force')::float8 AS force, r.body ->> 'mode' AS mode
      FROM journal m
      LEFT JOIN journal r ON r.combination = m.combination AND r.lot IS NOT DISTINCT FROM m.lot
-       AND r.body ->> 'kind' = 'reading' AND (r.body ->> 'piece') = (m.body ->> 'piece')
+       AND r.kind = 'reading' AND (r.body ->> 'piece') = (m.body ->> 'piece')
        AND coalesce((r.body ->> 'run')::int, 1) = coalesce((m.body ->> 'run')::int, 1)
        AND coalesce((r.body ->> 'wire')::int, 1) = 1 AND ${inForce('r')}
-     WHERE m.combination = ? AND m.body ->> 'kind' = 'measure' AND m.body ->> 'what' = 'height' AND ${inForce('m')}
+     WHERE m.combination = ? AND m.kind = 'measure' AND m.body ->> 'what' = 'height' AND ${inForce('m')}
      ORDER BY m.seq DESC LIMIT ?`,
     [id, MOST_PIECES],
   );

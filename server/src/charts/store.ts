@@ -1,7 +1,10 @@
 import { POINT_NUMBERS, type ChartAbout, type ChartChoice, type ChartKind, type NewBaseline } from '@tug-mark/contract';
 import { changeName, findLimit, inForce, runOf } from '@tug-mark/core';
 import type { Knex } from 'knex';
-import { contextOf, readEntriesAfter, readRow, readShared } from '../lot/store';
+import { noteDeeds } from '../chain/deeds';
+import type { Doer } from '../chain/ledger';
+import { contextOf, readRow, readShared } from '../combination/store';
+import { readEntriesAfter } from '../entry/rows';
 
 /** Entries read at a time. */
 const PORTION = 5000;
@@ -20,13 +23,13 @@ export async function listChoices(db: Knex): Promise<ChartChoice[]> {
       { id: string; terminal: string; wire: string; list: string }[]
     >,
     db('journal')
-      .whereRaw("body ->> 'kind' = 'tool'")
+      .whereRaw("kind = 'tool'")
       .distinct(db.raw("body ->> 'tool' AS tool, body ->> 'die' AS die, body ->> 'nest' AS nest"))
       .orderByRaw('1, 2, 3') as unknown as Promise<{ tool: string; die: string; nest: string }[]>,
     db('people').orderBy('name').select('name') as Promise<{ name: string }[]>,
     db('journal')
       .whereRaw(
-        "body ->> 'kind' = 'progress' AND body ->> 'change' IN ('wire-reel', 'terminal-reel') AND body ->> 'to' IS NOT NULL",
+        "kind = 'progress' AND body ->> 'change' IN ('wire-reel', 'terminal-reel') AND body ->> 'to' IS NOT NULL",
       )
       .distinct(db.raw("body ->> 'to' AS reel"))
       .orderByRaw('1') as unknown as Promise<{ reel: string }[]>,
@@ -61,15 +64,16 @@ interface Point {
 async function combinationsOf(db: Knex, kind: ChartKind, value: string): Promise<string[]> {
   if (kind === 'combination') return [value];
   const query = db('journal').distinct('combination');
-  if (kind === 'tool') void query.whereRaw("body ->> 'kind' = 'tool' AND body ->> 'tool' = ?", [value]);
+  if (kind === 'tool') void query.whereRaw("kind = 'tool' AND body ->> 'tool' = ?", [value]);
   else if (kind === 'nest') {
     const [tool, die, nest] = nestOf(value);
-    void query.whereRaw(
-      "body ->> 'kind' = 'tool' AND body ->> 'tool' = ? AND body ->> 'die' = ? AND body ->> 'nest' = ?",
-      [tool, die, nest],
-    );
-  } else if (kind === 'reel') void query.whereRaw("body ->> 'kind' = 'progress' AND body ->> 'to' = ?", [value]);
-  else void query.whereRaw("body ->> 'kind' = 'reading' AND by_name = ?", [value]);
+    void query.whereRaw("kind = 'tool' AND body ->> 'tool' = ? AND body ->> 'die' = ? AND body ->> 'nest' = ?", [
+      tool,
+      die,
+      nest,
+    ]);
+  } else if (kind === 'reel') void query.whereRaw("kind = 'progress' AND body ->> 'to' = ?", [value]);
+  else void query.whereRaw("kind = 'reading' AND by_name = ?", [value]);
   return ((await query) as { combination: string }[]).map((row) => row.combination);
 }
 
@@ -161,7 +165,7 @@ export async function readAbout(
   const combinations = await combinationsOf(db, kind, value);
   const rows = (await db('journal')
     .whereIn('combination', combinations)
-    .whereRaw("body ->> 'kind' IN ('progress', 'lot', 'run', 'tool')")
+    .whereRaw("kind IN ('progress', 'lot', 'run', 'tool')")
     .orderBy('at')
     .select('id', 'corrects', 'at', 'body', 'by_name')) as {
     id: string;
@@ -216,10 +220,14 @@ async function limitOf(db: Knex, id: string, day: string): Promise<number | null
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Keeps a baseline; the newest one of a chart stands. Sent twice it is kept once. */
-export async function keepBaseline(db: Knex, baseline: NewBaseline, by: string): Promise<void> {
+export async function keepBaseline(db: Knex, baseline: NewBaseline, doer: Doer): Promise<void> {
   const { id, kind, value, note, body } = baseline;
-  await db('baselines')
-    .insert({ id, chart: chartKey(kind, value), body: JSON.stringify(body), note, by_name: by })
-    .onConflict('id')
-    .ignore();
+  await db.transaction(async (trx) => {
+    const kept = await trx('baselines')
+      .insert({ id, chart: chartKey(kind, value), body: JSON.stringify(body), note, by_name: doer.by })
+      .onConflict('id')
+      .ignore()
+      .returning('id');
+    if (kept.length) await noteDeeds(trx, 'baselines', 'frozen', [id], doer);
+  });
 }

@@ -1,17 +1,20 @@
 import type { Knex } from 'knex';
+import { beginLedgers } from '../chain/deeds';
 import * as first from './migrations/001-first';
 import * as setUpInFull from './migrations/002-set-up-in-full';
 import * as lots from './migrations/003-lots';
 import * as look from './migrations/004-look';
+import * as oneDoor from './migrations/005-one-door';
 
 const MIGRATIONS = [
   { name: '001-first', up: first.up, down: first.down },
   { name: '002-set-up-in-full', up: setUpInFull.up, down: setUpInFull.down },
   { name: '003-lots', up: lots.up, down: lots.down },
   { name: '004-look', up: look.up, down: look.down },
+  { name: '005-one-door', up: oneDoor.up, down: oneDoor.down },
 ];
 
-/** Brings the database to the newest schema; safe to run from several processes at once (Knex locks). */
+/** Brings the database to the newest schema and begins its ledgers; safe to run from several processes at once (Knex locks). */
 export async function migrate(db: Knex): Promise<void> {
   await db.migrate.latest({
     migrationSource: {
@@ -20,4 +23,5 @@ export async function migrate(db: Knex): Promise<void> {
       getMigration: (migration: (typeof MIGRATIONS)[number]) => Promise.resolve(migration),
     },
   });
+  await beginLedgers(db);
 }

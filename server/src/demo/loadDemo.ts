@@ -3,15 +3,21 @@ import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { z } from 'zod';
-import { keepShopFile } from '../cabinet/keepShopFile';
+import { keepShopFile } from '../records/keepShopFile';
 import { addCheck } from '../cabinet/store';
+import { noteDeeds } from '../chain/deeds';
+import { seal } from '../chain/seal';
 import { bumpVersion } from '../db/bumpVersion';
-import { hashPassword } from '../people/passwords';
+import { readCsv } from '../files/readCsv';
+import { hashPassword } from '../session/passwords';
 import { importWireList } from '../records/wireLists';
 import { keepGauge } from '../tug/gauges/store';
-import { DEMO_SIGN_INS } from './people';
+import { DEMO_SIGN_INS } from '../people/demoSignIns';
 import { lookPastSchema, replayLook } from './lookPast';
 import { replay, workSchema } from './replay';
+
+const MAREK = { by: 'Marek', role: 'engineer' };
+const INES = { by: 'Ines', role: 'quality' };
 
 /** What happened in the demo shop before today, told in hours before the demo is loaded. */
 const historySchema = z.strictObject({
@@ -38,7 +44,7 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
   const history = historySchema.parse(JSON.parse((await read('history.json')).toString('utf8')));
   const hoursAgo = (hours: number) => new Date(now.getTime() - hours * 3_600_000);
 
-  await keepShopFile(db, shop, 'Marek');
+  await keepShopFile(db, shop, MAREK);
   await db.transaction(async (trx) => {
     // A shop file only ever brings drafts; the demo's tables come with the state their story gives them.
     for (const [kind, table] of [
@@ -57,47 +63,59 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
           withdrawn_by: status === 'withdrawn' ? 'Ines' : null,
           withdrawn_at: status === 'withdrawn' ? table.effectiveUntil : null,
         });
+      const ledger = kind === 'limit_tables' ? 'limits' : 'looks';
+      await noteDeeds(trx, ledger, status, [`${document}/${revision}/${className}`], INES);
     }
     await bumpVersion(trx);
   });
   const tools = new Map(shop.tools.map((tool) => [tool.part, tool]));
   for (const check of history.checks) {
     const { tool, goPassed, noGoStopped, by } = check;
-    await addCheck(db, {
-      id: randomUUID(),
-      tool,
-      goPassed,
-      noGoStopped,
-      by,
-      at: hoursAgo(check.hoursAgo).toISOString(),
-      setting: tools.get(tool)?.gauge?.setting ?? null,
-      cycles: tools.get(tool)?.cycles ?? null,
-    });
+    await addCheck(
+      db,
+      {
+        id: randomUUID(),
+        tool,
+        goPassed,
+        noGoStopped,
+        by,
+        at: hoursAgo(check.hoursAgo).toISOString(),
+        setting: tools.get(tool)?.gauge?.setting ?? null,
+        cycles: tools.get(tool)?.cycles ?? null,
+      },
+      'technician',
+    );
   }
   for (const [name, file] of [
     ['Chassis loom', 'chassis-loom.csv'],
     ['Mast loom', 'mast-loom.csv'],
     ['Sensor bar', 'sensor-bar.csv'],
   ] as const) {
-    await importWireList(db, { id: randomUUID(), name, class: '2', customer: null, bytes: await read(file) }, 'Odile');
+    const bytes = await read(file);
+    const list = { id: randomUUID(), name, class: '2', customer: null, bytes, table: readCsv(bytes) };
+    await importWireList(db, list, { by: 'Odile', role: 'technician' });
   }
   await replay(db, history.work, hoursAgo);
   await replayLook(db, lookPastSchema.parse(JSON.parse((await read('look.json')).toString('utf8'))), hoursAgo);
   for (const gauge of z.array(gaugeSchema).parse(JSON.parse((await read('gauges.json')).toString('utf8')))) {
-    await keepGauge(db, gauge, 'Marek');
+    await keepGauge(db, gauge, MAREK);
   }
 
   const hashes = await Promise.all(DEMO_SIGN_INS.map((person) => hashPassword(person.password)));
   await db.transaction(async (trx) => {
     await trx('shop').update({ name: 'Fennick Lane Harness Works', is_demo: true });
+    await noteDeeds(trx, 'shop', 'opened', ['shop'], MAREK);
+    const ids = DEMO_SIGN_INS.map(() => randomUUID());
     await trx('people').insert(
       DEMO_SIGN_INS.map((person, index) => ({
-        id: randomUUID(),
+        id: ids[index],
         name: person.name,
         role: person.role,
         password_hash: hashes[index],
         qualified_until: person.role === 'technician' ? (person.name === 'Tove' ? '2026-08-31' : '2031-12-31') : null,
       })),
     );
+    await noteDeeds(trx, 'people', 'added', ids, MAREK);
   });
+  await seal(db, now);
 }

@@ -23,9 +23,11 @@ import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { z } from 'zod';
-import { keepPhoto, sha256 } from '../look/photos/store';
-import { takePhoto } from '../look/photos/takePhoto';
-import { contextOf, Journal, pageCombinations, readShared } from '../lot/store';
+import { sha256 } from '../chain/hashes';
+import { keepPhoto } from '../evidence/photos';
+import { takePhoto } from '../evidence/takePhoto';
+import { contextOf, pageCombinations, readShared } from '../combination/store';
+import { Journal } from '../journal/Journal';
 import { beginStudy, closeStudy, keepAnswer } from '../study/store';
 import { Replay } from './replay';
 
@@ -87,7 +89,7 @@ export async function replayLook(db: Knex, past: LookPast, hoursAgo: (hours: num
     const id = randomUUID();
     const digest = await keepPhoto(
       db,
-      { id, combination: bench.id, sent: sha256(png), by: 'demo' },
+      { id, combination: bench.id, sent: sha256(png), by: 'demo', role: 'program' },
       await takePhoto(png, 'image/png'),
     );
     await bench.put({ kind: 'photo', photo: { id, digest }, ...body }, at);
@@ -133,7 +135,7 @@ export async function replayLook(db: Knex, past: LookPast, hoursAgo: (hours: num
     const { id } = await beginStudy(
       db,
       { id: randomUUID(), name: study.name, combination: bench.id, drawn: study.drawn, photos: [] },
-      study.by,
+      { by: study.by, role: 'quality' },
     );
     const row = (await db('studies').where({ id }).first('items', 'seed')) as { items: StudyItem[]; seed: number };
     const { look, lookSheet } = (await bench.now(hoursAgo(study.hoursAgo))).setUp;
@@ -146,17 +148,22 @@ export async function replayLook(db: Knex, past: LookPast, hoursAgo: (hours: num
           if (!shown) continue;
           const isBad = shown.key === 'reject';
           const sees = isBad ? next() >= person.misses : next() < person.alarms;
-          await keepAnswer(db, id, person.name, {
-            id: randomUUID(),
-            round,
-            item,
-            answer: sees ? 'reject' : 'accept',
-            point: sees ? (isBad ? badPoint(shown) : (points[Math.floor(next() * points.length)] ?? null)) : null,
-          });
+          await keepAnswer(
+            db,
+            id,
+            { by: person.name, role: 'technician' },
+            {
+              id: randomUUID(),
+              round,
+              item,
+              answer: sees ? 'reject' : 'accept',
+              point: sees ? (isBad ? badPoint(shown) : (points[Math.floor(next() * points.length)] ?? null)) : null,
+            },
+          );
         }
       }
     }
-    if (study.closed) await closeStudy(db, id);
+    if (study.closed) await closeStudy(db, id, { by: study.by, role: 'quality' });
   }
 }
 

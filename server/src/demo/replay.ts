@@ -21,7 +21,9 @@ import {
 import type { Knex } from 'knex';
 import { createHash, randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { contextOf, Journal, pageCombinations, readJournal, readShared } from '../lot/store';
+import { contextOf, pageCombinations, readShared } from '../combination/store';
+import { readJournal } from '../entry/rows';
+import { Journal } from '../journal/Journal';
 
 /** A lot of the demo's past: its pulls are simulated, from these numbers and the seed alone. */
 const lotSchema = z.strictObject({
@@ -100,7 +102,7 @@ export class Replay {
       ? { name: quality, role: 'quality' as const }
       : { name: this.by, role: 'technician' as const };
     const entry = { id: randomUUID(), body, corrects: null, why: null };
-    await this.journal.append(this.id, entry, person, { version: 'demo', session: null }, at);
+    await this.journal.append(this.id, entry, person, { version: 'demo', session: null, zone: this.context.zone }, at);
   }
 
   async now(at: Date): Promise<{ setUp: SetUp; entries: Awaited<ReturnType<typeof readJournal>> }> {

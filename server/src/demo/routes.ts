@@ -1,17 +1,18 @@
-import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
+import { API } from '@tug-mark/contract';
+import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
 import { readFile } from 'node:fs/promises';
 import { refusals } from '../http/problems';
+import { serve } from '../api/serve';
 import { readShop } from '../people/store';
-import { signedIn } from '../people/session';
 
 /** The demo's own wire list, to be imported by hand. Only the demo shop has it. */
-export const demoRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }) => {
-  app.get('/demo/sprayer-loom.csv', { schema: { hide: true } }, async (request, reply) => {
-    signedIn(request);
+export function demoRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<void> {
+  serve(app, API.demoWireList, async ({ reply }) => {
     if (!(await readShop(db)).isDemo) throw refusals.notFound('The demo’s wire list');
     return reply
       .type('text/csv; charset=utf-8')
       .send(await readFile(new URL('../../../demo/sprayer-loom.csv', import.meta.url)));
   });
-};
+  return Promise.resolve();
+}

@@ -2,6 +2,8 @@ import { documentKey, documentName, type DocumentKey, type ShopDocument } from '
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
 import { listParts } from '../cabinet/store';
+import { noteDeeds } from '../chain/deeds';
+import type { Doer } from '../chain/ledger';
 import { bumpVersion } from '../db/bumpVersion';
 import { refusals } from '../http/problems';
 
@@ -16,6 +18,7 @@ export interface DocumentProblem {
 /** A kind of document: where it is kept, and what stands against releasing one. */
 export interface DocumentKind<T extends ShopDocument> {
   readonly table: 'limit_tables' | 'look_sheets';
+  readonly ledger: 'limits' | 'looks';
   readonly problems: (db: Knex, today: string) => Promise<(document: T) => readonly DocumentProblem[]>;
 }
 
@@ -28,6 +31,9 @@ interface DocumentRow<T> {
   withdrawn_by: string | null;
   withdrawn_at: Date | null;
 }
+
+/** What a document is called in its ledger. */
+const subjectOf = ({ document, revision, class: className }: DocumentKey) => `${document}/${revision}/${className}`;
 
 const ORDER = ['document', 'revision', 'class'];
 
@@ -60,10 +66,11 @@ export async function listDocumentRecords<T extends ShopDocument>(db: Knex, kind
  */
 export async function keepDraft<T extends ShopDocument>(
   db: Knex,
-  { table }: DocumentKind<T>,
+  { table, ledger }: DocumentKind<T>,
   document: T,
-  by: string,
+  doer: Doer,
 ): Promise<void> {
+  const { by } = doer;
   await db.transaction(async (trx) => {
     const standing = (await trx(table).where(documentKey(document)).forUpdate().first('status', 'body')) as
       Pick<DocumentRow<T>, 'status' | 'body'> | undefined;
@@ -84,6 +91,7 @@ export async function keepDraft<T extends ShopDocument>(
         .where(documentKey(document))
         .update({ body: JSON.stringify(body), by_name: by, drafted_by: by, changed_at: trx.fn.now() });
     }
+    await noteDeeds(trx, ledger, 'drafted', [subjectOf(document)], doer);
     await bumpVersion(trx);
   });
 }
@@ -91,58 +99,30 @@ export async function keepDraft<T extends ShopDocument>(
 /** Puts the documents of a shop file in as drafts; those that stand already are left alone. */
 export async function keepDrafts<T extends ShopDocument>(
   trx: Knex,
-  { table }: DocumentKind<T>,
+  { table, ledger }: DocumentKind<T>,
   documents: readonly T[],
-  by: string,
+  doer: Doer,
 ): Promise<number> {
   if (!documents.length) return 0;
-  const kept = await trx(table)
+  const kept = (await trx(table)
     .insert(
       documents.map((document) => ({
         ...documentKey(document),
         status: 'draft',
         body: JSON.stringify({ ...document, status: 'draft' }),
-        by_name: by,
-        drafted_by: by,
+        by_name: doer.by,
+        drafted_by: doer.by,
       })),
     )
     .onConflict(['document', 'revision', 'class'])
     .ignore()
-    .returning('document');
+    .returning(['document', 'revision', 'class'])) as DocumentKey[];
+  await noteDeeds(trx, ledger, 'drafted', kept.map(subjectOf), doer);
   return kept.length;
 }
 
-/**
- * Puts a document of somebody's record in as it stands there.
- * @throws Refusal when one of the same key says something else
- */
-export async function sameOrNewDocuments<T extends ShopDocument>(
-  trx: Knex,
-  kind: DocumentKind<T>,
-  documents: readonly T[],
-  by: string,
-  what: string,
-): Promise<void> {
-  const known = new Map((await listDocuments(trx, kind)).map((d) => [documentName(d), d]));
-  for (const document of documents) {
-    const standing = known.get(documentName(document));
-    if (!standing) {
-      await trx(kind.table).insert({
-        ...documentKey(document),
-        status: document.status,
-        body: JSON.stringify(document),
-        by_name: by,
-        drafted_by: by,
-      });
-    } else if (!isDeepStrictEqual({ ...standing, status: '' }, { ...document, status: '' })) {
-      throw refusals.conflictingPart(`${what} ${documentName(document)},`);
-    }
-  }
-}
-
 /** What a move of a document needs to know beside it. */
-export interface Move {
-  readonly by: string;
+export interface Move extends Doer {
   /** ISO date */
   readonly today: string;
   /** Withdraw the document of the same class that is in effect for the same days. */
@@ -159,7 +139,7 @@ export async function moveDocument<T extends ShopDocument>(
   kind: DocumentKind<T>,
   key: DocumentKey,
   to: 'released' | 'withdrawn',
-  { by, today, replaces }: Move,
+  { by, role, today, replaces }: Move,
 ): Promise<T> {
   return db.transaction(async (trx) => {
     const row = (await trx(kind.table).where(documentKey(key)).forUpdate().first()) as DocumentRow<T> | undefined;
@@ -167,12 +147,13 @@ export async function moveDocument<T extends ShopDocument>(
     const moved: T = { ...row.body, status: to };
     if (row.status === to) return moved;
     if (row.status !== (to === 'released' ? 'draft' : 'released')) throw refusals.limitNotDraft(row.status);
-    if (to === 'released') await mayRelease(trx, kind, row, { by, today, replaces });
+    if (to === 'released') await mayRelease(trx, kind, row, { by, role, today, replaces });
     const now = trx.fn.now();
     const who = to === 'released' ? { released_by: by, released_at: now } : { withdrawn_by: by, withdrawn_at: now };
     await trx(kind.table)
       .where(documentKey(key))
       .update({ status: to, by_name: by, changed_at: now, ...who });
+    await noteDeeds(trx, kind.ledger, to, [subjectOf(key)], { by, role });
     await bumpVersion(trx);
     return moved;
   });
@@ -182,7 +163,7 @@ async function mayRelease<T extends ShopDocument>(
   trx: Knex.Transaction,
   kind: DocumentKind<T>,
   row: DocumentRow<T>,
-  { by, today, replaces }: Move,
+  { by, role, today, replaces }: Move,
 ): Promise<void> {
   const { body } = row;
   const practices = await listParts(trx, 'practice');
@@ -210,5 +191,6 @@ async function mayRelease<T extends ShopDocument>(
       withdrawn_by: by,
       withdrawn_at: trx.fn.now(),
     });
+    await noteDeeds(trx, kind.ledger, 'withdrawn', [subjectOf(other)], { by, role });
   }
 }

@@ -34,30 +34,14 @@ function toProblem(error: Error & { code?: string; statusCode?: number }): Probl
       ).problem;
     case 'FST_ERR_CTP_INVALID_JSON_BODY':
     case 'FST_ERR_CTP_EMPTY_JSON_BODY':
-      return new Refusal(
-        400,
-        'not-json',
-        'The request is not JSON.',
-        'NaN and Infinity are no JSON either: send a number.',
-      ).problem;
+      return refusals.notJson().problem;
     // PostgreSQL cannot store U+0000 in text.
     case '22021':
     case '22P05':
-      return new Refusal(
-        422,
-        'text-unreadable',
-        'The text holds a character that cannot be kept.',
-        'Take it out and try again.',
-      ).problem;
+      return refusals.textUnreadable('').problem;
   }
-  if (error instanceof SyntaxError && error.statusCode === 400) {
-    return new Refusal(
-      400,
-      'not-json',
-      'The request is not JSON.',
-      'NaN and Infinity are no JSON either: send a number.',
-    ).problem;
-  }
+  if (error instanceof SyntaxError && error.statusCode === 400) return refusals.notJson().problem;
+  if (isAway(error)) return refusals.away().problem;
   if (error.statusCode && error.statusCode < 500) {
     return new Refusal(error.statusCode, 'refused', error.message, 'Check the request and try again.').problem;
   }
@@ -67,4 +51,18 @@ function toProblem(error: Error & { code?: string; statusCode?: number }): Probl
     'Something went wrong in Tug Mark.',
     'What you entered is kept on this device; try again in a moment.',
   ).problem;
+}
+
+/** Classes of PostgreSQL's errors that pass: connection, resources, shutdown and cancellation, conflict between writers. */
+const PASSING = /^(08|53|57|40)/;
+const LINE_ERRORS = ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOTFOUND', 'EAI_AGAIN'];
+
+/** Whether the database is away for a while: the same request may go through later. */
+export function isAway(error: Error & { code?: string }): boolean {
+  return (
+    (error.code !== undefined &&
+      (LINE_ERRORS.includes(error.code) || (/^[0-9A-Z]{5}$/.test(error.code) && PASSING.test(error.code)))) ||
+    error.name === 'KnexTimeoutError' ||
+    /^Connection terminated|^Connection ended|Client has encountered a connection error/.test(error.message)
+  );
 }

@@ -14,6 +14,36 @@ export class Refusal extends Error {
 
 /** Every refusal the server can give, in one place: what is wrong, then what to do. */
 export const refusals = {
+  notJson: () =>
+    new Refusal(400, 'not-json', 'The request is not JSON.', 'NaN and Infinity are no JSON either: send a number.'),
+  tooDeep: () =>
+    new Refusal(400, 'too-deep', 'The request is nested too deep.', 'Nothing here is nested more than 40 deep.'),
+  textUnreadable: (where: string) =>
+    new Refusal(
+      422,
+      'text-unreadable',
+      'The text holds a character that cannot be kept.',
+      'Take it out and try again.',
+      where ? { errors: [{ where, text: 'holds a character that cannot be kept' }] } : {},
+    ),
+  mediaType: (kinds: readonly string[]) =>
+    new Refusal(
+      415,
+      'media-type',
+      'This kind of content is not read here.',
+      `Send the file itself, as ${kinds.join(' or ')}.`,
+    ),
+  away: () =>
+    new Refusal(
+      503,
+      'away',
+      'The database does not answer.',
+      'What you entered is kept on this device and sent again by itself.',
+    ),
+  recordChanged: (text: string, where: string) =>
+    new Refusal(422, 'record-changed', 'The record was changed after it was made.', text, {
+      errors: [{ where, text }],
+    }),
   signInFirst: () =>
     new Refusal(
       401,
@@ -54,6 +84,14 @@ export const refusals = {
       'slot-taken',
       text,
       'Look at what stands, then keep yours for another piece or as a correction with its reason.',
+      { standing },
+    ),
+  pullTaken: (text: string, standing: unknown) =>
+    new Refusal(
+      409,
+      'pull-taken',
+      text,
+      'One pull proves one piece. If it was given to the wrong piece, correct that entry with its reason.',
       { standing },
     ),
   correctsStale: (standing: unknown) =>

@@ -5,6 +5,8 @@ import pg from 'pg';
 export type News =
   | { readonly kind: 'entry'; readonly combination: string; readonly seq: number }
   | { readonly kind: 'shop' }
+  /** A session has ended. */
+  | { readonly kind: 'signed-out'; readonly session: string }
   /** The line to the database was down: anything may have happened. */
   | { readonly kind: 'look-again' };
 
@@ -31,6 +33,11 @@ export class Hub {
     return () => this.listeners.delete(listener);
   }
 
+  /** Tells every process that a session has ended. */
+  async signedOut(session: string): Promise<void> {
+    await this.db.raw("SELECT pg_notify('tug_mark_sign_out', ?)", [session]);
+  }
+
   async close(): Promise<void> {
     this.closed = true;
     clearTimeout(this.timer);
@@ -54,12 +61,13 @@ export class Hub {
     client.on('end', again);
     client.on('notification', ({ channel, payload }) => {
       if (channel === 'tug_mark_shop') this.tell({ kind: 'shop' });
+      if (channel === 'tug_mark_sign_out' && payload) this.tell({ kind: 'signed-out', session: payload });
       const [combination, seq] = (payload ?? '').split(' ');
       if (channel === 'tug_mark_entry' && combination) this.tell({ kind: 'entry', combination, seq: Number(seq) });
     });
     client
       .connect()
-      .then(() => client.query('LISTEN tug_mark_entry; LISTEN tug_mark_shop'))
+      .then(() => client.query('LISTEN tug_mark_entry; LISTEN tug_mark_shop; LISTEN tug_mark_sign_out'))
       .then(() => {
         this.tell({ kind: 'look-again' });
       })

@@ -1,27 +1,22 @@
-import {
-  firstEngineerSchema,
-  hereSchema,
-  newPersonSchema,
-  personChangeSchema,
-  personSchema,
-  signInSchema,
-  type Here,
-  type SignIn,
-} from '@tug-mark/contract';
-import type { FastifyReply } from 'fastify';
-import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
+import { API, type Here, type SignIn } from '@tug-mark/contract';
+import type { FastifyInstance, FastifyReply } from 'fastify';
 import type { Knex } from 'knex';
-import { z } from 'zod';
-import { DEMO_SIGN_INS } from '../demo/people';
 import { refusals } from '../http/problems';
-import { only, SESSION_COOKIE } from './session';
-import { addPerson, changePerson, closeSession, listPeople, makeFirstEngineer, openSession, readShop } from './store';
+import { serve } from '../api/serve';
+import type { Hub } from '../live/hub';
+import { DEMO_SIGN_INS } from './demoSignIns';
+import { SESSION_COOKIE } from '../session/session';
+import { closeSession, hashToken, openSession } from '../session/store';
+import { addPerson, changePerson, listPeople, makeFirstEngineer, readShop } from './store';
+
+interface Options {
+  readonly db: Knex;
+  readonly hub: Hub;
+  readonly signInsPerMinute: number;
+}
 
 /** Signing in and out, the first engineer, and the accounts of the shop. */
-export const peopleRoutes: FastifyPluginAsyncZod<{ db: Knex; signInsPerMinute: number }> = async (
-  app,
-  { db, signInsPerMinute },
-) => {
+export async function peopleRoutes(app: FastifyInstance, { db, hub, signInsPerMinute }: Options): Promise<void> {
   const here = async (person: Here['person']): Promise<Here> => {
     const shop = await readShop(db);
     return { person, shop: { ...shop, demoSignIns: shop.isDemo ? DEMO_SIGN_INS : [] } };
@@ -39,56 +34,34 @@ export const peopleRoutes: FastifyPluginAsyncZod<{ db: Knex; signInsPerMinute: n
     return here(session.person);
   };
 
-  app.get('/session', { schema: { response: { 200: hereSchema } } }, (request) => here(request.person));
+  // A password costs time to check: who tries without end is slowed down first.
+  const rateLimit = {
+    max: signInsPerMinute,
+    timeWindow: '1 minute',
+    errorResponseBuilder: () => refusals.tooManyTries(),
+  };
 
-  app.post(
-    '/session',
-    {
-      schema: { body: signInSchema, response: { 200: hereSchema } },
-      config: {
-        rateLimit: {
-          max: signInsPerMinute,
-          timeWindow: '1 minute',
-          errorResponseBuilder: () => refusals.tooManyTries(),
-        },
-      },
-    },
-    async (request, reply) => {
-      return enter(reply, request.body);
-    },
-  );
-
-  app.delete('/session', async (request, reply) => {
+  serve(app, API.here, ({ person }) => here(person));
+  serve(app, API.signIn, ({ body, reply }) => enter(reply, body), { config: { rateLimit } });
+  serve(app, API.signOut, async ({ request, reply }) => {
     const token = request.cookies[SESSION_COOKIE];
-    if (token) await closeSession(db, token);
+    if (token) {
+      await closeSession(db, token);
+      await hub.signedOut(hashToken(token));
+    }
     return reply.clearCookie(SESSION_COOKIE, { path: '/' }).code(204).send();
   });
-
-  app.post(
-    '/first-engineer',
-    { schema: { body: firstEngineerSchema, response: { 200: hereSchema } } },
-    async (request, reply) => {
-      await makeFirstEngineer(db, request.body);
-      return enter(reply, request.body);
+  serve(
+    app,
+    API.makeFirstEngineer,
+    async ({ body, reply }) => {
+      await makeFirstEngineer(db, body);
+      return enter(reply, body);
     },
+    { config: { rateLimit } },
   );
-
-  app.get('/people', { onRequest: only('manage-people'), schema: { response: { 200: z.array(personSchema) } } }, () =>
-    listPeople(db),
-  );
-
-  app.post(
-    '/people',
-    { onRequest: only('manage-people'), schema: { body: newPersonSchema, response: { 200: personSchema } } },
-    (request) => addPerson(db, request.body),
-  );
-
-  app.patch(
-    '/people/:id',
-    {
-      onRequest: only('manage-people'),
-      schema: { params: z.object({ id: z.uuid() }), body: personChangeSchema, response: { 200: personSchema } },
-    },
-    (request) => changePerson(db, request.params.id, request.body),
-  );
-};
+  serve(app, API.listPeople, () => listPeople(db));
+  serve(app, API.addPerson, ({ body, doer }) => addPerson(db, body, doer));
+  serve(app, API.changePerson, ({ params, body, doer }) => changePerson(db, params.id, body, doer));
+  return Promise.resolve();
+}

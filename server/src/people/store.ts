@@ -1,79 +1,43 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import type { FirstEngineer, NewPerson, Person } from '@tug-mark/contract';
 import type { Knex } from 'knex';
+import { noteDeeds } from '../chain/deeds';
+import type { Doer } from '../chain/ledger';
 import { bumpVersion } from '../db/bumpVersion';
 import { refusals } from '../http/problems';
-import { hashPassword, verifyPassword } from './passwords';
-
-interface PersonRow {
-  id: string;
-  name: string;
-  role: Person['role'];
-  password_hash: string;
-  active: boolean;
-  qualified_until: string | null;
-}
-
-/** Hours a session lasts: one shift and its overtime. */
-const SESSION_HOURS = 12;
-
-const toPerson = (row: PersonRow): Person => ({
-  id: row.id,
-  name: row.name,
-  role: row.role,
-  active: row.active,
-  qualifiedUntil: row.qualified_until,
-});
-
-/** A session's token as it is kept: whoever reads the table cannot sign in with it. */
-export const hashToken = (token: string) => createHash('sha256').update(token).digest('hex');
-
-/** Checks name and password and opens a session; null when they do not belong together. */
-export async function openSession(db: Knex, name: string, password: string) {
-  const row = await db<PersonRow>('people').whereRaw('lower(name) = lower(?)', [name]).where({ active: true }).first();
-  if (!(await verifyPassword(row?.password_hash, password)) || !row) return null;
-  const token = randomBytes(32).toString('base64url');
-  await db('sessions').where('expires_at', '<', db.fn.now()).delete();
-  await db('sessions').insert({
-    token_hash: hashToken(token),
-    person: row.id,
-    expires_at: db.raw(`now() + interval '${SESSION_HOURS} hours'`),
-  });
-  return { token, person: toPerson(row) };
-}
-
-/** Who a session token belongs to and which version the shop has, in one round trip; null when it is spent. */
-export async function readSession(db: Knex, token: string): Promise<{ person: Person; shopVersion: string } | null> {
-  const { rows } = await db.raw<{ rows: (PersonRow & { version: string })[] }>(
-    `SELECT p.id, p.name, p.role, p.active, p.qualified_until, s.version
-       FROM sessions x JOIN people p ON p.id = x.person CROSS JOIN shop s
-      WHERE x.token_hash = ? AND x.expires_at > now() AND p.active`,
-    [hashToken(token)],
-  );
-  const row = rows[0];
-  return row ? { person: toPerson(row), shopVersion: row.version } : null;
-}
-
-export async function closeSession(db: Knex, token: string): Promise<void> {
-  await db('sessions')
-    .where({ token_hash: hashToken(token) })
-    .delete();
-}
+import { hashPassword } from '../session/passwords';
+import { toPerson, type PersonRow } from '../session/store';
 
 export async function readShop(db: Knex) {
-  const shop = (await db('shop').first('name', 'is_demo')) as { name: string; is_demo: boolean };
+  const shop = (await db('shop').first('id', 'name', 'is_demo', 'zone')) as {
+    id: string;
+    name: string;
+    is_demo: boolean;
+    zone: string;
+  };
   const anyone = await db('people').first('id');
-  return { name: shop.name, isDemo: shop.is_demo, isNew: anyone === undefined };
+  return { id: shop.id, name: shop.name, isDemo: shop.is_demo, zone: shop.zone, isNew: anyone === undefined };
+}
+
+/** The time zone the shop's days are counted in. */
+export async function readZone(db: Knex): Promise<string> {
+  return ((await db('shop').first('zone')) as { zone: string }).zone;
 }
 
 /** Makes the first account of a shop without any; two at once cannot both be first. */
 export async function makeFirstEngineer(db: Knex, first: FirstEngineer): Promise<void> {
+  // Asked before the password is hashed, so that a shop that has accounts spends nothing on being asked.
+  if (await db('people').first('id')) throw refusals.notNew();
   const password_hash = await hashPassword(first.password);
+  const id = randomUUID();
   await db.transaction(async (trx) => {
     await trx.raw('LOCK TABLE people IN EXCLUSIVE MODE');
     if (await trx('people').first('id')) throw refusals.notNew();
-    await trx('shop').update({ name: first.shopName });
-    await trx('people').insert({ id: randomUUID(), name: first.name, role: 'engineer', password_hash });
+    await trx('shop').update({ name: first.shopName, ...(first.zone && { zone: first.zone }) });
+    await trx('people').insert({ id, name: first.name, role: 'engineer', password_hash });
+    const doer = { by: first.name, role: 'engineer' };
+    await noteDeeds(trx, 'shop', 'opened', ['shop'], doer);
+    await noteDeeds(trx, 'people', 'added', [id], doer);
   });
 }
 
@@ -81,20 +45,37 @@ export async function listPeople(db: Knex): Promise<Person[]> {
   return (await db<PersonRow>('people').orderBy('name')).map(toPerson);
 }
 
-/** Adds an account; the same id again changes nothing. */
-export async function addPerson(db: Knex, person: NewPerson): Promise<Person> {
-  const known = await db<PersonRow>('people').whereRaw('lower(name) = lower(?)', [person.name]).first();
-  if (known && known.id !== person.id) throw refusals.nameTaken('An account named', person.name);
-  if (!known) {
-    await db('people').insert({
-      id: person.id,
-      name: person.name,
-      role: person.role,
-      password_hash: await hashPassword(person.password),
-      qualified_until: person.qualifiedUntil,
-    });
-  }
-  return { id: person.id, name: person.name, role: person.role, active: true, qualifiedUntil: person.qualifiedUntil };
+/**
+ * Adds an account; the same again changes nothing.
+ * @throws Refusal when the name is taken, or the id stands for somebody else
+ */
+export async function addPerson(db: Knex, person: NewPerson, doer: Doer): Promise<Person> {
+  const { id, name, role, qualifiedUntil } = person;
+  const known = await db<PersonRow>('people')
+    .where({ id })
+    .orWhereRaw('lower(name) = lower(?)', [name])
+    .orderByRaw('id = ? DESC', [id])
+    .first();
+  if (known) return sameAccount(toPerson(known), person);
+  const password_hash = await hashPassword(person.password);
+  return db.transaction(async (trx) => {
+    const row = { id, name, role, password_hash, qualified_until: qualifiedUntil };
+    const added = await trx('people').insert(row).onConflict().ignore().returning('id');
+    // Somebody added one of this name, or this very one, while the password was hashed.
+    if (!added.length) {
+      const standing = await trx<PersonRow>('people').where({ id }).first();
+      if (!standing) throw refusals.nameTaken('An account named', name);
+      return sameAccount(toPerson(standing), person);
+    }
+    await noteDeeds(trx, 'people', 'added', [id], doer);
+    return { id, name, role, active: true, qualifiedUntil };
+  });
+}
+
+function sameAccount(known: Person, wanted: NewPerson): Person {
+  if (known.id !== wanted.id) throw refusals.nameTaken('An account named', wanted.name);
+  if (known.name !== wanted.name || known.role !== wanted.role) throw refusals.idTaken();
+  return known;
 }
 
 /** Changes whether an account is in use and how long its qualification lasts; ends its sessions when it is shut. */
@@ -102,6 +83,7 @@ export async function changePerson(
   db: Knex,
   id: string,
   change: Pick<Person, 'active' | 'qualifiedUntil'>,
+  doer: Doer,
 ): Promise<Person> {
   return db.transaction(async (trx) => {
     const [row] = await trx<PersonRow>('people')
@@ -112,6 +94,7 @@ export async function changePerson(
     const engineer = await trx('people').where({ role: 'engineer', active: true }).first('id');
     if (!engineer) throw refusals.lastEngineer();
     if (!change.active) await trx('sessions').where({ person: id }).delete();
+    await noteDeeds(trx, 'people', 'changed', [id], doer);
     // Whoever remembers this person has to look again.
     await bumpVersion(trx);
     return toPerson(row);

@@ -5,9 +5,18 @@ import { z } from 'zod';
 export function formats(): Record<string, string> {
   const text = (title: string, schema: z.ZodType) =>
     `${JSON.stringify({ title, ...z.toJSONSchema(schema, { io: 'input' }) }, null, 2)}\n`;
+  const version = (number: 1 | 2) => ({ version: z.literal(number) });
   return {
-    'certificate-1.schema.json': text('Tug Mark certificate of a lot, version 1', certificateSchema),
-    'record-1.schema.json': text('Tug Mark record, version 1', recordSchema),
+    'certificate-1.schema.json': text(
+      'Tug Mark certificate of a lot, version 1',
+      certificateSchema.omit({ corrections: true, seal: true }).extend(version(1)),
+    ),
+    'certificate-2.schema.json': text('Tug Mark certificate of a lot, version 2', certificateSchema),
+    'record-1.schema.json': text(
+      'Tug Mark record, version 1',
+      recordSchema.omit({ seal: true, zone: true }).extend(version(1)),
+    ),
+    'record-2.schema.json': text('Tug Mark record, version 2', recordSchema.extend(version(2))),
     'shop-1.schema.json': text('Tug Mark shop file, version 1', shopFileSchema),
   };
 }

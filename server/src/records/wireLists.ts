@@ -1,10 +1,12 @@
 import type { WireListKept } from '@tug-mark/contract';
 import { choosePractice, combine, readWireList } from '@tug-mark/core';
 import type { Knex } from 'knex';
-import { createHash, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { listParts, newestRevisions } from '../cabinet/store';
+import { noteDeeds } from '../chain/deeds';
+import { sha256 } from '../chain/hashes';
+import type { Doer } from '../chain/ledger';
 import { refusals } from '../http/problems';
-import { readCsv } from './readCsv';
 
 /**
  * Imports a wire list whole or not at all, and makes its combinations from the newest revisions of their parts. The
@@ -13,11 +15,19 @@ import { readCsv } from './readCsv';
  */
 export async function importWireList(
   db: Knex,
-  list: { id: string; name: string; class: string; customer: string | null; bytes: Buffer },
-  by: string,
+  list: {
+    readonly id: string;
+    readonly name: string;
+    readonly class: string;
+    readonly customer: string | null;
+    readonly bytes: Buffer;
+    /** What the bytes say, row by row. */
+    readonly table: string[][];
+  },
+  doer: Doer,
 ): Promise<WireListKept> {
-  const digest = createHash('sha256').update(list.bytes).digest('hex');
-  const table = readCsv(list.bytes);
+  const digest = sha256(list.bytes);
+  const { table } = list;
   const [wires, terminals, practices] = await Promise.all([
     newestRevisions(db, 'wire'),
     newestRevisions(db, 'terminal'),
@@ -50,7 +60,7 @@ export async function importWireList(
       if (known.id === list.id && known.digest === digest) return;
       throw refusals.nameTaken('A wire list named', list.name);
     }
-    await trx('wire_lists').insert({ id: list.id, name: list.name, digest, by_name: by, customer: list.customer });
+    await trx('wire_lists').insert({ id: list.id, name: list.name, digest, by_name: doer.by, customer: list.customer });
     await trx.batchInsert(
       'wire_list_rows',
       read.rows.map((row) => ({
@@ -70,10 +80,11 @@ export async function importWireList(
       })),
       2000,
     );
+    const made = combinations.map((c) => ({ ...c, id: randomUUID() }));
     await trx.batchInsert(
       'combinations',
-      combinations.map((c) => ({
-        id: randomUUID(),
+      made.map((c) => ({
+        id: c.id,
         list: list.name,
         terminal: c.terminal,
         terminal_revision: terminals.get(c.terminal),
@@ -89,6 +100,8 @@ export async function importWireList(
         class: list.class,
       })),
     );
+    const subjects = [`list/${list.id}`, ...made.map((c) => `combination/${c.id}`)];
+    await noteDeeds(trx, 'lists', 'imported', subjects, doer);
   });
   return kept;
 }

@@ -1,6 +1,7 @@
 import { computeSetUp, judgeCombination, openToolBook, type SheetInput } from '@tug-mark/core';
 import type { Knex } from 'knex';
-import { batches, contextsOf, readJournals, readShared, takenSince } from '../lot/store';
+import { batches, contextsOf, readShared } from '../combination/store';
+import { readJournals, takenSince } from '../entry/rows';
 
 /** What a sheet is drawn from, beside shop, link and date. */
 export type SheetSource = Pick<SheetInput, 'about' | 'context' | 'setUp' | 'judgement'> & { readonly id: string };
@@ -16,7 +17,7 @@ export async function* readSheets(db: Knex, which: { id: string } | { list: stri
     );
     const shared = await readShared(db, takenSince(journals.values()));
     const contexts = await contextsOf(db, rows, shared);
-    const book = openToolBook(shared.tools, shared.checks, now);
+    const book = openToolBook(shared.tools, shared.checks, now, shared);
     for (const row of rows) {
       const context = contexts.get(row.id);
       if (!context) continue;

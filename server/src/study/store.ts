@@ -14,9 +14,11 @@ import {
 } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { randomInt } from 'node:crypto';
+import { noteDeeds } from '../chain/deeds';
+import type { Doer } from '../chain/ledger';
 import { refusals, Refusal } from '../http/problems';
-import { findPhoto } from '../look/photos/store';
-import { readView } from '../lot/store';
+import { findPhoto } from '../evidence/photos';
+import { readView } from '../combination/store';
 
 interface StudyRow {
   id: string;
@@ -91,7 +93,7 @@ async function lineOf(db: Knex, row: StudyRow): Promise<StudyLine> {
  * Begins a study. Its items and their key are settled now and never change.
  * @throws Refusal when the combination has no set-up to draw from, or a photograph is not its own
  */
-export async function beginStudy(db: Knex, study: NewStudy, by: string): Promise<StudyLine> {
+export async function beginStudy(db: Knex, study: NewStudy, doer: Doer): Promise<StudyLine> {
   const { id, name, combination } = study;
   const known = (await db('studies').where({ id }).first()) as StudyRow | undefined;
   if (known) return lineOf(db, known);
@@ -117,14 +119,17 @@ export async function beginStudy(db: Knex, study: NewStudy, by: string): Promise
   if (items.length < 2) {
     throw new Refusal(422, 'study-too-small', 'A study needs at least two pieces.', 'Draw more, or add photographs.');
   }
-  await db('studies').insert({
-    id,
-    name,
-    combination,
-    seed,
-    items: JSON.stringify(items),
-    look: look && JSON.stringify(look),
-    by_name: by,
+  await db.transaction(async (trx) => {
+    await trx('studies').insert({
+      id,
+      name,
+      combination,
+      seed,
+      items: JSON.stringify(items),
+      look: look && JSON.stringify(look),
+      by_name: doer.by,
+    });
+    await noteDeeds(trx, 'studies', 'begun', [`study/${id}`], doer);
   });
   return lineOf(db, await readStudy(db, id));
 }
@@ -165,17 +170,21 @@ export async function nextTurn(db: Knex, id: string, person: string): Promise<St
 export async function keepAnswer(
   db: Knex,
   id: string,
-  person: string,
+  { by: person, role }: Doer,
   answer: { id: string; round: number; item: number; answer: 'accept' | 'reject'; point: string | null },
 ): Promise<void> {
   const row = await readStudy(db, id);
   if (row.closed_at) throw new Refusal(409, 'study-closed', 'This study is closed.', 'Its results are shown below.');
   if (answer.item >= row.items.length) throw refusals.notFound('This piece of the study');
-  const kept = await db('study_answers')
-    .insert({ ...answer, study: id, person })
-    .onConflict()
-    .ignore()
-    .returning('id');
+  const kept = await db.transaction(async (trx) => {
+    const added = await trx('study_answers')
+      .insert({ ...answer, study: id, person })
+      .onConflict()
+      .ignore()
+      .returning('id');
+    if (added.length) await noteDeeds(trx, 'studies', 'answered', [`answer/${answer.id}`], { by: person, role });
+    return added;
+  });
   if (!kept.length && !(await db('study_answers').where({ id: answer.id, study: id, person }).first('id'))) {
     throw new Refusal(
       409,
@@ -205,7 +214,10 @@ export async function studyResults(db: Knex, id: string): Promise<StudyResults> 
 }
 
 /** Closes a study for good. */
-export async function closeStudy(db: Knex, id: string): Promise<StudyLine> {
-  await db('studies').where({ id }).whereNull('closed_at').update({ closed_at: db.fn.now() });
+export async function closeStudy(db: Knex, id: string, doer: Doer): Promise<StudyLine> {
+  await db.transaction(async (trx) => {
+    const closed = await trx('studies').where({ id }).whereNull('closed_at').update({ closed_at: trx.fn.now() });
+    if (closed) await noteDeeds(trx, 'studies', 'closed', [`study/${id}`], doer);
+  });
   return lineOf(db, await readStudy(db, id));
 }

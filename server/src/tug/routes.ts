@@ -1,110 +1,53 @@
-import {
-  documentKeySchema,
-  limitRecordSchema,
-  limitRowSchema,
-  limitTableSchema,
-  touchedSchema,
-} from '@tug-mark/contract';
-import { isSameDocument, readLimitRows, writeLimitRows } from '@tug-mark/core';
+import { API } from '@tug-mark/contract';
+import { isSameDocument, readLimitRows, today, writeLimitRows } from '@tug-mark/core';
 import { stringify } from 'csv-stringify/sync';
-import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
+import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
-import { z } from 'zod';
-import { refusals } from '../http/problems';
-import { only, signedIn } from '../people/session';
-import { readCsv } from '../records/readCsv';
+import { LIMIT_TABLES, listLimitRecords, listLimits } from '../documents/limits';
 import { keepDraft, moveDocument } from '../documents/store';
-import { LIMIT_TABLES, listLimitRecords, listLimits } from './store';
+import { guardTable } from '../files/guardCell';
+import { readCsv } from '../files/readCsv';
+import { refusals } from '../http/problems';
+import { serve } from '../api/serve';
 import { touchedBy } from './touched';
 
-const today = () => new Date().toISOString().slice(0, 10);
-
 /** The limit tables: drafted by quality or engineering, released and withdrawn by quality. */
-export const tugRoutes: FastifyPluginAsyncZod<{ db: Knex }> = async (app, { db }) => {
-  app.addContentTypeParser('text/csv', { parseAs: 'buffer', bodyLimit: 1024 * 1024 }, (_request, body, done) => {
-    done(null, body);
-  });
+export function tugRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<void> {
+  const day = ({ shopZone }: { shopZone: string }) => today({ zone: shopZone }, new Date().toISOString());
 
-  app.get('/limits', { schema: { response: { 200: z.array(limitRecordSchema) } } }, (request) => {
-    signedIn(request);
-    return listLimitRecords(db, today());
-  });
-
-  for (const [path, to] of [
-    ['/limits/release', 'released'],
-    ['/limits/withdraw', 'withdrawn'],
+  serve(app, API.listLimits, ({ request }) => listLimitRecords(db, day(request)));
+  for (const [route, to] of [
+    [API.releaseLimit, 'released'],
+    [API.withdrawLimit, 'withdrawn'],
   ] as const) {
-    app.post(
-      path,
-      {
-        onRequest: only('release-limits'),
-        schema: {
-          body: documentKeySchema.extend({ replaces: z.boolean().default(false) }),
-          response: { 200: limitTableSchema },
-        },
-      },
-      (request) => {
-        const { replaces, ...key } = request.body;
-        return moveDocument(db, LIMIT_TABLES, key, to, { by: signedIn(request).name, today: today(), replaces });
-      },
+    serve(app, route, ({ body: { replaces, ...key }, doer, request }) =>
+      moveDocument(db, LIMIT_TABLES, key, to, { ...doer, today: day(request), replaces }),
     );
   }
-
-  app.put(
-    '/limits/draft',
-    {
-      onRequest: only('draft-limits'),
-      schema: { body: limitTableSchema, response: { 200: z.array(limitRecordSchema) } },
-    },
-    async (request) => {
-      await keepDraft(db, LIMIT_TABLES, request.body, signedIn(request).name);
-      return listLimitRecords(db, today());
-    },
-  );
-
-  app.get(
-    '/limits/touched',
-    {
-      schema: {
-        querystring: documentKeySchema,
-        response: { 200: z.array(touchedSchema) },
-      },
-    },
-    (request) => {
-      signedIn(request);
-      return touchedBy(db, request.query, new Date().toISOString());
-    },
-  );
-
-  app.get('/limits/rows.csv', { schema: { querystring: documentKeySchema } }, async (request, reply) => {
-    signedIn(request);
-    const { document, revision, class: className } = request.query;
-    const table = (await listLimits(db)).find((t) => isSameDocument(t, request.query));
+  serve(app, API.keepLimitDraft, async ({ body, doer, request }) => {
+    await keepDraft(db, LIMIT_TABLES, body, doer);
+    return listLimitRecords(db, day(request));
+  });
+  serve(app, API.touchedByLimits, ({ query, request }) => touchedBy(db, query, day(request)));
+  serve(app, API.writeLimitRows, async ({ query, reply }) => {
+    const { document, revision, class: className } = query;
+    const table = (await listLimits(db)).find((t) => isSameDocument(t, query));
     if (!table) throw refusals.notFound(`${document} rev ${revision}`);
     const name = `limits-${document}-${revision}-${className}`.replace(/[^A-Za-z0-9.-]/g, '_');
     return reply
       .type('text/csv; charset=utf-8')
       .header('content-disposition', `attachment; filename="${name}.csv"`)
-      .send(stringify(writeLimitRows(table.rows)));
+      .send(stringify(guardTable(writeLimitRows(table.rows))));
   });
-
-  app.post(
-    '/limits/rows',
-    {
-      onRequest: only('draft-limits'),
-      schema: { consumes: ['text/csv'], response: { 200: z.array(limitRowSchema) } },
-    },
-    (request) => {
-      signedIn(request);
-      if (!Buffer.isBuffer(request.body)) throw refusals.fileUnreadable('Send the file itself, as text/csv.');
-      const read = readLimitRows(readCsv(request.body));
-      if (!read.ok) {
-        throw refusals.listProblems(
-          read.problems.map(({ row, column, value, text }) => ({ row, where: column, value, text })),
-          read.total,
-        );
-      }
-      return [...read.rows];
-    },
-  );
-};
+  serve(app, API.readLimitRows, ({ body }) => {
+    const read = readLimitRows(readCsv(body));
+    if (!read.ok) {
+      throw refusals.listProblems(
+        read.problems.map(({ row, column, value, text }) => ({ row, where: column, value, text })),
+        read.total,
+      );
+    }
+    return [...read.rows];
+  });
+  return Promise.resolve();
+}

@@ -2,18 +2,17 @@ import type { Touched } from '@tug-mark/contract';
 import { findLimit, isSameDocument, type DocumentKey } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { refusals } from '../http/problems';
-import { batches, contextsOf, readShared } from '../lot/store';
+import { batches, contextsOf, readShared } from '../combination/store';
 
 /**
  * Combinations whose limit a table would change were it in effect now, with both limits: what would have to be proved
  * and released again. Read in batches, so that a shop of any size needs the memory of one.
  */
-export async function touchedBy(db: Knex, key: DocumentKey, now: string): Promise<Touched[]> {
+export async function touchedBy(db: Knex, key: DocumentKey, day: string): Promise<Touched[]> {
   const shared = await readShared(db);
   const tables = shared.limits;
   const table = tables.find((t) => isSameDocument(t, key));
   if (!table) throw refusals.notFound(`${key.document} rev ${key.revision}`);
-  const day = now.slice(0, 10);
   const touched: Touched[] = [];
   for await (const rows of batches(db, { class: key.class })) {
     const contexts = await contextsOf(db, rows, shared);

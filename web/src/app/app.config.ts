@@ -1,3 +1,4 @@
+import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/http';
 import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
@@ -6,6 +7,7 @@ import { NZ_I18N, en_US } from 'ng-zorro-antd/i18n';
 import { routes } from './app.routes';
 import * as handEffects from './hand/hand.effects';
 import { handFeature } from './hand/hand.state';
+import { problems, session } from './http/interceptors';
 import * as outboxEffects from './outbox/outbox.effects';
 import { outboxFeature } from './outbox/outbox.state';
 import * as sessionEffects from './session/session.effects';
@@ -15,6 +17,7 @@ export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideRouter(routes, withComponentInputBinding()),
+    provideHttpClient(withFetch(), withInterceptors([problems, session])),
     provideStore({
       [sessionFeature.name]: sessionFeature.reducer,
       [outboxFeature.name]: outboxFeature.reducer,

@@ -116,6 +116,11 @@ export const routes: Routes = [
     loadComponent: () => import('./records/record-list').then((m) => m.RecordList),
   },
   {
+    path: 'records/elsewhere/:id',
+    data: { isElsewhere: true },
+    loadComponent: () => import('./records/record-page').then((m) => m.RecordPage),
+  },
+  {
     path: 'records/:id',
     title: 'Record · Tug Mark',
     loadComponent: () => import('./records/record-page').then((m) => m.RecordPage),

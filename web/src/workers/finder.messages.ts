@@ -8,6 +8,8 @@ export interface FinderShop {
   readonly practice: Practice;
   /** ISO instant */
   readonly now: string;
+  /** The shop's time zone. */
+  readonly zone: string;
 }
 
 /** What it is asked; answers come back under the same number. */

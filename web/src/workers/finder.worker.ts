@@ -27,7 +27,7 @@ function toLine({ terminal, fit, tool, stops }: Found): FinderLine {
 addEventListener('message', ({ data }: MessageEvent<FinderRequest>) => {
   if (data.kind === 'shop') {
     shop = data.shop;
-    book = openToolBook(shop.tools, shop.checks, shop.now);
+    book = openToolBook(shop.tools, shop.checks, shop.now, shop);
     return;
   }
   if (!shop || !book) return;

@@ -1,3 +1,4 @@
+export { curveAgrees } from './curveAgrees';
 export { packTrace, unpackTrace } from './packTrace';
 export { readTrace, type Drop, type TraceContext, type TraceRead, type TraceReading } from './readTrace';
 export { simulatePull, SOUND_PULL, type PullModel } from './simulatePull';

@@ -1,5 +1,7 @@
 import { gaugeSchema, type Gauge } from '@tug-mark/contract';
 import type { Knex } from 'knex';
+import { noteDeeds } from '../../chain/deeds';
+import type { Doer } from '../../chain/ledger';
 
 /** Every gauge of the shop, in use or not. */
 export async function listGauges(db: Knex): Promise<Gauge[]> {
@@ -13,10 +15,13 @@ export async function readGauge(db: Knex, id: string): Promise<Gauge | null> {
 }
 
 /** Keeps a gauge's settings; the newest stand. */
-export async function keepGauge(db: Knex, gauge: Gauge, by: string): Promise<void> {
+export async function keepGauge(db: Knex, gauge: Gauge, doer: Doer): Promise<void> {
   const body = JSON.stringify(gauge);
-  await db('gauges')
-    .insert({ id: gauge.id, body, by_name: by })
-    .onConflict('id')
-    .merge({ body, by_name: by, changed_at: db.fn.now() });
+  await db.transaction(async (trx) => {
+    await trx('gauges')
+      .insert({ id: gauge.id, body, by_name: doer.by })
+      .onConflict('id')
+      .merge({ body, by_name: doer.by, changed_at: trx.fn.now() });
+    await noteDeeds(trx, 'gauges', 'kept', [gauge.id], doer);
+  });
 }

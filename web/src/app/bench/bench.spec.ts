@@ -22,6 +22,7 @@ const line = (id: string, changes: Partial<CombinationLine> = {}): CombinationLi
   place: 'dry',
   class: '2',
   customer: null,
+  readIn: false,
   demand: NO_DEMAND,
   release: 'none',
   lot: null,

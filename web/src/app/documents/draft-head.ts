@@ -16,10 +16,12 @@ type Key = (typeof FIELDS)[number]['key'];
 /** A draft's head with what is typed into it, however wrong. */
 export type Head = Readonly<Record<Key, string>> & Pick<ShopDocument, 'origin'>;
 
-/** The head a draft begins with. What stands does not change: a new revision of it gets a name of its own. */
-export function headFrom(from: ShopDocument | 'new'): Head {
+/**
+ * The head a draft begins with. What stands does not change: a new revision of it gets a name of its own.
+ * @param today the shop's day
+ */
+export function headFrom(from: ShopDocument | 'new', today: string): Head {
   if (from === 'new') {
-    const today = new Date().toISOString().slice(0, 10);
     return {
       document: '',
       revision: 'A',

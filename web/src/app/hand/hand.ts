@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { setUpContext, type KeptEntry } from '@tug-mark/contract';
 import {
+  checkAsked,
   checkEntry,
   currentRun,
   ofCurrentRun,
@@ -125,6 +126,8 @@ export class Hand {
     const rests = restsOf(setUp, this.entries(), setUpContext(view), lotOf(body), at);
     const check = checkEntry(setUp, this.entries(), body, about, rests);
     if (!check.ok) return check.refusal;
+    const missing = correction ? null : checkAsked(this.entries(), body);
+    if (missing) return missing;
     this.now.set(at);
     this.store.dispatch(
       outboxActions.put({

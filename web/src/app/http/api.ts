@@ -1,119 +1,117 @@
 import {
   POINT_NUMBERS,
-  type Cabinet,
-  type ChainReport,
-  type ChartAbout,
-  type ChartChoice,
   type ChartKind,
-  type NewBaseline,
-  type CombinationLine,
-  type CombinationRecord,
-  type CombinationView,
   type FirstEngineer,
   type Gauge,
-  type HeightChart,
-  type Here,
-  type KeptEntry,
-  type LimitRecord,
-  type LookRecord,
   type NewAnswer,
-  type NewStudy,
-  type StudyLine,
-  type StudyResults,
-  type StudyTurn,
+  type NewBaseline,
   type NewEntry,
   type NewPerson,
+  type NewStudy,
   type NewToolCheck,
-  type PartRevision,
   type Person,
-  type Problem,
   type SignIn,
-  type Suspect,
-  type Touched,
-  type WireListKept,
 } from '@tug-mark/contract';
-import type { CatalogueKind, DocumentKey, LimitRow, LimitTable, LookSheet, PracticeDraft, Paper } from '@tug-mark/core';
-import { Injectable } from '@angular/core';
+import type { CatalogueKind, DocumentKey, LimitTable, LookSheet, Paper, PracticeDraft } from '@tug-mark/core';
+import { inject, Injectable } from '@angular/core';
+import { Client } from './client';
+import { ApiProblem, OFFLINE } from './problem';
 
-const chartQuery = (kind: ChartKind, value: string) => new URLSearchParams({ kind, value }).toString();
+export { ApiProblem, toProblem } from './problem';
 
-/** The server's refusal, or that it could not be reached. */
-export class ApiProblem extends Error {
-  constructor(readonly problem: Problem) {
-    super(`${problem.title} ${problem.detail}`);
-  }
+const csv = (file: Blob) => new Blob([file], { type: 'text/csv' });
+const bytesOf = async (file: Blob) => new Uint8Array(await file.arrayBuffer());
 
-  /** Nothing came back: the network or the server is down, and trying again later is right. */
-  get isOffline(): boolean {
-    return this.problem.status === 0 || this.problem.status >= 502;
-  }
-}
-
-const OFFLINE: Problem = {
-  type: 'about:blank',
-  title: 'The server does not answer.',
-  status: 0,
-  detail: 'What you entered is kept on this device and sent as soon as it answers.',
-  code: 'offline',
-};
-
-/** Every call to the server, typed by the contract. */
+/** Every call the pages make, by what it does. */
 @Injectable({ providedIn: 'root' })
 export class Api {
-  here = () => this.json<Here>('GET', 'session');
-  signIn = (body: SignIn) => this.json<Here>('POST', 'session', body);
-  signOut = () => this.json<undefined>('DELETE', 'session');
-  makeFirstEngineer = (body: FirstEngineer) => this.json<Here>('POST', 'first-engineer', body);
-  people = () => this.json<Person[]>('GET', 'people');
-  addPerson = (body: NewPerson) => this.json<Person>('POST', 'people', body);
+  private readonly client = inject(Client);
+
+  here = () => this.client.call('here', {});
+  signIn = (body: SignIn) => this.client.call('signIn', { body });
+  signOut = () => this.client.call('signOut', {});
+  makeFirstEngineer = (body: FirstEngineer) => this.client.call('makeFirstEngineer', { body });
+  people = () => this.client.call('listPeople', {});
+  addPerson = (body: NewPerson) => this.client.call('addPerson', { body });
   changePerson = ({ id, active, qualifiedUntil }: Person) =>
-    this.json<Person>('PATCH', `people/${id}`, { active, qualifiedUntil });
-  combinations = (after: number) =>
-    this.json<{ lines: CombinationLine[]; next: number | null }>('GET', `combinations?after=${after}`);
-  combination = (id: string) => this.json<CombinationView>('GET', `combinations/${id}`);
-  putOnRecord = (combination: string, entry: NewEntry) =>
-    this.json<KeptEntry>('POST', `combinations/${combination}/entries`, entry);
+    this.client.call('changePerson', { params: { id }, body: { active, qualifiedUntil } });
+
+  combinations = (after: number) => this.client.call('listCombinations', { query: { after } });
+  combination = (id: string) => this.client.call('readCombination', { params: { id }, query: {} });
+  combinationOfLot = (id: string, lot: number) =>
+    this.client.call('readCombination', { params: { id }, query: { lot } });
+  putOnRecord = (id: string, body: NewEntry) => this.client.call('putEntry', { params: { id }, body });
   /** What others put on record after a place in the journal. */
-  entriesAfter = (combination: string, after: number) =>
-    this.json<KeptEntry[]>('GET', `combinations/${combination}/entries?after=${after}`);
-  combinationOfLot = (id: string, lot: number) => this.json<CombinationView>('GET', `combinations/${id}?lot=${lot}`);
-  putCurve = (combination: string, id: string, bytes: Blob) =>
-    this.json<{ digest: string }>('PUT', `combinations/${combination}/traces/${id}`, bytes);
-  importReadings = (combination: string, lot: number, file: Blob) =>
-    this.json<{ readings: number }>(
-      'POST',
-      `combinations/${combination}/lots/${lot}/readings`,
-      new Blob([file], { type: 'text/csv' }),
-    );
-  curve = async (combination: string, id: string) =>
-    new Uint8Array(await (await this.call('GET', `combinations/${combination}/traces/${id}`)).arrayBuffer());
-  putPhoto = (combination: string, id: string, file: Blob) =>
-    this.json<{ id: string; digest: string; width: number; height: number }>(
-      'PUT',
-      `combinations/${combination}/photos/${id}`,
-      file,
-    );
-  heights = (combination: string) => this.json<HeightChart>('GET', `charts/heights/${combination}`);
-  causes = () => this.json<{ cause: string; evidence: string[] }[]>('GET', 'causes');
-  looks = () => this.json<LookRecord[]>('GET', 'looks');
-  keepLookDraft = (sheet: LookSheet) => this.json<LookRecord[]>('PUT', 'looks/draft', sheet);
+  entriesAfter = (id: string, after: number) =>
+    this.client.call('readEntriesAfter', { params: { id }, query: { after } });
+  putCurve = (id: string, trace: string, body: Blob) => this.client.call('putCurve', { params: { id, trace }, body });
+  importReadings = (id: string, lot: number, file: Blob) =>
+    this.client.call('importReadings', { params: { id, lot }, body: csv(file) });
+  curve = async (id: string, trace: string) => bytesOf(await this.client.file('readCurve', { params: { id, trace } }));
+  putPhoto = (id: string, photo: string, body: Blob) => this.client.call('putPhoto', { params: { id, photo }, body });
+  demoWireList = () => this.client.file('demoWireList', {});
+  importWireList = (id: string, name: string, className: string, customer: string, file: Blob) =>
+    this.client.call('importWireList', {
+      query: { id, name, class: className, ...(customer && { customer }) },
+      body: csv(file),
+    });
+
+  heights = (id: string) => this.client.call('readHeights', { params: { id } });
+  causes = () => this.client.call('listCauses', {});
+  studies = () => this.client.call('listStudies', {});
+  beginStudy = (body: NewStudy) => this.client.call('beginStudy', { body });
+  studyTurn = (id: string) => this.client.call('readStudyTurn', { params: { id } });
+  answerStudy = (id: string, body: NewAnswer) => this.client.call('answerStudy', { params: { id }, body });
+  closeStudy = (id: string) => this.client.call('closeStudy', { params: { id } });
+  studyResults = (id: string) => this.client.call('readStudyResults', { params: { id } });
+  chartChoices = () => this.client.call('listChartChoices', {});
+  chartAbout = (kind: ChartKind, value: string) => this.client.call('readChart', { query: { kind, value } });
+  freezeBaseline = (body: NewBaseline) => this.client.call('freezeBaseline', { body });
+
+  gauges = () => this.client.call('listGauges', {});
+  keepGauge = (body: Gauge) => this.client.call('keepGauge', { body });
+  zeroGauge = (id: string) => this.client.call('zeroGauge', { params: { id } });
+  gaugeCurve = async (id: string) => bytesOf(await this.client.file('readGaugeCurve', { params: { id } }));
+
+  checkTool = (body: NewToolCheck) => this.client.call('checkTool', { body });
+  cabinet = () => this.client.call('readCabinet', {});
+  importShopFile = (file: unknown) => this.client.call('importShopFile', { body: file as never });
+  suspect = (part: string) => this.client.call('readSuspect', { params: { part } });
+  revisions = (kind: CatalogueKind | 'practice', part: string) =>
+    this.client.call('listRevisions', { params: { kind, part } });
+  keepPart = (kind: CatalogueKind, opened: number, body: unknown) =>
+    this.client.call('keepPart', { params: { kind }, body: { opened, body } });
+  keepPractice = (opened: number, draft: PracticeDraft) =>
+    this.client.call('keepPractice', { body: { opened, draft: draft as never } });
+  importPartTable = (kind: CatalogueKind, file: Blob) =>
+    this.client.call('importPartTable', { params: { kind }, body: csv(file) });
+  importParts = (kind: CatalogueKind, file: unknown) =>
+    this.client.call('importParts', { params: { kind }, body: file as never });
+
+  limits = () => this.client.call('listLimits', {});
+  draftLimit = (body: LimitTable) => this.client.call('keepLimitDraft', { body });
+  readLimitRows = (file: Blob) => this.client.call('readLimitRows', { body: csv(file) });
+  releaseLimit = (body: DocumentKey & { replaces: boolean }) => this.client.call('releaseLimit', { body });
+  withdrawLimit = (body: DocumentKey) => this.client.call('withdrawLimit', { body });
+  touchedByLimits = ({ document, revision, class: className }: DocumentKey) =>
+    this.client.call('touchedByLimits', { query: { document, revision, class: className } });
+  looks = () => this.client.call('listLooks', {});
+  keepLookDraft = (body: LookSheet) => this.client.call('keepLookDraft', { body });
   moveLook = (key: DocumentKey, to: 'release' | 'withdraw', replaces: boolean) =>
-    this.json<LookSheet>('POST', `looks/${to}`, { ...key, replaces });
-  studies = () => this.json<StudyLine[]>('GET', 'studies');
-  beginStudy = (study: NewStudy) => this.json<StudyLine>('POST', 'studies', study);
-  studyTurn = (id: string) => this.json<StudyTurn>('GET', `studies/${id}/turn`);
-  answerStudy = (id: string, answer: NewAnswer) => this.json<StudyTurn>('POST', `studies/${id}/answers`, answer);
-  closeStudy = (id: string) => this.json<StudyLine>('POST', `studies/${id}/close`);
-  studyResults = (id: string) => this.json<StudyResults>('GET', `studies/${id}/results`);
-  gauges = () => this.json<Gauge[]>('GET', 'gauges');
-  keepGauge = (gauge: Gauge) => this.json<Gauge[]>('PUT', 'gauges', gauge);
-  zeroGauge = (id: string) => this.json<{ sent: boolean }>('POST', `gauges/${encodeURIComponent(id)}/zero`);
-  gaugeCurve = async (id: string) =>
-    new Uint8Array(await (await this.call('GET', `gauges/${encodeURIComponent(id)}/trace`)).arrayBuffer());
-  chartChoices = () => this.json<ChartChoice[]>('GET', 'charts');
-  chartAbout = (kind: ChartKind, value: string) =>
-    this.json<ChartAbout>('GET', `charts/about?${chartQuery(kind, value)}`);
-  freezeBaseline = (baseline: NewBaseline) => this.json<ChartAbout>('POST', 'charts/baselines', baseline);
+    this.client.call(to === 'release' ? 'releaseLook' : 'withdrawLook', { body: { ...key, replaces } });
+
+  sheetPages = (id: string, paper: Paper) => this.client.call('readSheet', { params: { id }, query: { paper } });
+  chain = (id: string) => this.client.call('verifyChain', { params: { id } });
+  chains = (after: number) => this.client.call('verifyChains', { query: { after } });
+  record = (id: string) => this.client.call('writeRecord', { params: { id } });
+  /** Keeps a record of another shop, as the bytes it is. */
+  readInRecord = (file: File) =>
+    this.client.call('readInRecord', {
+      query: { name: file.name.slice(0, 200) },
+      body: new Blob([file], { type: 'application/json' }),
+    });
+  foreignRecords = () => this.client.call('listForeignRecords', {});
+  foreignRecord = (id: string) => this.client.call('readForeignRecord', { params: { id } });
 
   /**
    * The readings of a chart, as they come in.
@@ -125,8 +123,7 @@ export class Api {
     signal: AbortSignal,
     take: (bytes: ArrayBuffer, count: number) => void,
   ): Promise<void> {
-    const response = await this.call('GET', `charts/points?${chartQuery(kind, value)}`, undefined, signal);
-    const reader = response.body?.getReader();
+    const reader = (await this.client.stream('readChartPoints', { query: { kind, value } }, signal))?.getReader();
     const size = POINT_NUMBERS * 8;
     let rest = new Uint8Array(0);
     for (let read = await reader?.read(); read && !read.done; read = await reader?.read()) {
@@ -139,36 +136,6 @@ export class Api {
     }
   }
 
-  checkTool = (check: NewToolCheck) => this.json<{ at: string; by: string }>('POST', 'tool-checks', check);
-  cabinet = () => this.json<Cabinet>('GET', 'cabinet');
-  importShopFile = (file: unknown) => this.json<{ parts: number; limits: number }>('POST', 'shop-file', file);
-  suspect = (tool: string) => this.json<Suspect | null>('GET', `tools/${encodeURIComponent(tool)}/suspect`);
-  revisions = (kind: CatalogueKind | 'practice', part: string) =>
-    this.json<PartRevision[]>('GET', `cabinet/${kind}/${encodeURIComponent(part)}/revisions`);
-  keepPart = (kind: CatalogueKind, opened: number, body: unknown) =>
-    this.json<PartRevision>('PUT', `cabinet/${kind}`, { opened, body });
-  keepPractice = (opened: number, draft: PracticeDraft) =>
-    this.json<PartRevision>('PUT', 'practices', { opened, draft });
-  importPartTable = (kind: CatalogueKind, file: Blob) =>
-    this.json<{ parts: number; changed: number }>(
-      'POST',
-      `cabinet/${kind}/table`,
-      new Blob([file], { type: 'text/csv' }),
-    );
-  importParts = (kind: CatalogueKind, file: unknown) =>
-    this.json<{ parts: number; changed: number }>('POST', `cabinet/${kind}/parts`, file);
-  limits = () => this.json<LimitRecord[]>('GET', 'limits');
-  touchedByLimits = ({ document, revision, class: className }: DocumentKey) =>
-    this.json<Touched[]>(
-      'GET',
-      `limits/touched?${new URLSearchParams({ document, revision, class: className }).toString()}`,
-    );
-  draftLimit = (table: LimitTable) => this.json<LimitRecord[]>('PUT', 'limits/draft', table);
-  readLimitRows = (file: Blob) => this.json<LimitRow[]>('POST', 'limits/rows', new Blob([file], { type: 'text/csv' }));
-  releaseLimit = (key: DocumentKey & { replaces: boolean }) => this.json<LimitTable>('POST', 'limits/release', key);
-  withdrawLimit = (key: DocumentKey) => this.json<LimitTable>('POST', 'limits/withdraw', key);
-  sheetPages = (id: string, paper: Paper) => this.json<string[]>('GET', `combinations/${id}/sheet?paper=${paper}`);
-
   /**
    * All set-up sheets of a list as one PDF, told as it grows.
    * @param tell called with sheets done and sheets in all
@@ -179,9 +146,8 @@ export class Api {
     signal: AbortSignal,
     tell: (done: number, of: number) => void,
   ): Promise<Blob> {
-    const query = new URLSearchParams({ list, paper }).toString();
-    const response = await this.call('GET', `sheets?${query}`, undefined, signal);
-    const reader = response.body?.pipeThrough(new TextDecoderStream()).getReader();
+    const body = await this.client.stream('printSheets', { query: { list, paper } }, signal);
+    const reader = body?.pipeThrough(new TextDecoderStream()).getReader();
     const parts: BlobPart[] = [];
     let rest = '';
     let isWhole = false;
@@ -205,52 +171,4 @@ export class Api {
       throw new ApiProblem({ ...OFFLINE, title: 'The sheets broke off.', detail: 'Nothing is lost: make them again.' });
     return new Blob(parts, { type: 'application/pdf' });
   }
-
-  chain = (id: string) =>
-    this.json<{ entries: number; hash: string; text: string | null }>('GET', `combinations/${id}/chain`);
-  chains = (after: number) => this.json<ChainReport>('GET', `chains?after=${after}`);
-  record = (id: string) => this.json<CombinationRecord>('GET', `combinations/${id}/record.json`);
-  importRecord = (record: unknown) => this.json<{ id: string }>('POST', 'records', record);
-  demoWireList = async () => (await this.call('GET', 'demo/sprayer-loom.csv')).blob();
-  importWireList = (id: string, name: string, className: string, customer: string, file: Blob) =>
-    this.json<WireListKept>(
-      'POST',
-      `wire-lists?${new URLSearchParams({ id, name, class: className, ...(customer && { customer }) }).toString()}`,
-      new Blob([file], { type: 'text/csv' }),
-    );
-
-  private async json<T>(method: string, path: string, body?: unknown): Promise<T> {
-    const response = await this.call(method, path, body);
-    return (response.status === 204 ? undefined : await response.json()) as T;
-  }
-
-  private async call(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<Response> {
-    let response: Response;
-    try {
-      response = await fetch(`/api/${path}`, {
-        method,
-        ...(signal && { signal }),
-        ...(body instanceof Blob
-          ? { body, headers: { 'content-type': body.type || 'text/csv' } }
-          : body !== undefined && { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
-      });
-    } catch {
-      throw new ApiProblem(OFFLINE);
-    }
-    if (response.ok) return response;
-    const problem = (await response.json().catch(() => null)) as Problem | null;
-    throw new ApiProblem(problem ?? { ...OFFLINE, status: response.status });
-  }
-}
-
-/** Any failure of a call as problem details; a bug of ours says so. */
-export function toProblem(error: unknown): Problem {
-  if (error instanceof ApiProblem) return error.problem;
-  console.error(error);
-  return {
-    ...OFFLINE,
-    status: 500,
-    title: 'Something went wrong on this page.',
-    detail: 'Reload it; what you entered is kept.',
-  };
 }

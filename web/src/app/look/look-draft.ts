@@ -25,6 +25,7 @@ import {
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { DraftHead, draftOf, headFrom, isHeadWrong } from '../documents/draft-head';
+import { injectToday } from '../session/shop-day';
 import { Api, toProblem } from '../http/api';
 import { plainNumber } from '../parts/plain-number';
 import { ProblemNotice } from '../parts/problem-notice';
@@ -215,7 +216,8 @@ export class LookDraft {
     const from = this.from();
     return from === 'new' ? 'A new sheet' : `Draft from ${from.document} rev ${from.revision}, class ${from.class}`;
   });
-  protected readonly head = linkedSignal(() => headFrom(this.from()));
+  private readonly today = injectToday();
+  protected readonly head = linkedSignal(() => headFrom(this.from(), this.today()));
   protected readonly tried = signal(false);
   protected readonly rows = linkedSignal<readonly DraftRow[]>(() => {
     const from = this.from();

@@ -17,6 +17,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import type { FinderAnswer, FinderLine, FinderRequest } from '../../workers/finder.messages';
 import { CabinetParts } from '../cabinet/cabinet';
+import { injectShopTime } from '../session/shop-day';
 import { scanned } from '../cabinet/scanned';
 import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
@@ -265,6 +266,7 @@ export class FinderPage {
   protected readonly className = signal('2');
   protected readonly customer = signal('');
   protected readonly answer = signal<FinderAnswer | null>(null);
+  private readonly shopTime = injectShopTime();
   private readonly worker = new Worker(new URL('../../workers/finder.worker', import.meta.url), { type: 'module' });
   private number = 0;
 
@@ -309,7 +311,10 @@ export class FinderPage {
       const { practice } = this.practice();
       if (!cabinet || !practice) return;
       const { terminals, tools, checks } = cabinet;
-      this.tell({ kind: 'shop', shop: { terminals, tools, checks, practice, now: new Date().toISOString() } });
+      this.tell({
+        kind: 'shop',
+        shop: { terminals, tools, checks, practice, now: new Date().toISOString(), ...this.shopTime() },
+      });
       this.find();
     });
     effect(() => {

@@ -1,11 +1,11 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { concatMap, filter, from, fromEvent, interval, map, merge, Observable, switchMap, tap } from 'rxjs';
+import { concatMap, filter, from, fromEvent, map, merge, mergeMap, Observable, switchMap, tap, timer } from 'rxjs';
 import { Api, ApiProblem, toProblem } from '../http/api';
 import { sessionActions, sessionFeature } from '../session/session.state';
 import { OutboxDb } from './outbox-db';
-import { outboxActions, outboxFeature, type OutboxItem } from './outbox.state';
+import { outboxActions, outboxFeature, pauseAfter, type OutboxItem } from './outbox.state';
 
 /** What earlier visits left unsent. */
 export const restore = createEffect(
@@ -59,14 +59,22 @@ export const remember = createEffect(
   { functional: true, dispatch: false },
 );
 
-/** When to try: something new, signed in again, the network is back, and every few seconds while the server is silent. */
+/** When to try: something new, signed in again, the network is back, and after pauses that grow while nothing gets through. */
 export const wake = createEffect(
   (actions$ = inject(Actions), store = inject(Store)) => {
-    const offline = store.selectSignal(outboxFeature.selectOffline);
+    const silences = store.selectSignal(outboxFeature.selectSilences);
+    const faulted = store.selectSignal(outboxFeature.selectFaulted);
     return merge(
       actions$.pipe(ofType(outboxActions.stored, outboxActions.restored, sessionActions.arrived)),
       fromEvent(window, 'online'),
-      interval(3000).pipe(filter(() => offline())),
+      actions$.pipe(
+        ofType(outboxActions.serverSilent),
+        switchMap(() => timer(pauseAfter(silences()))),
+      ),
+      actions$.pipe(
+        ofType(outboxActions.faulted),
+        mergeMap(({ id }) => timer(Math.max(0, (faulted()[id]?.until ?? 0) - Date.now()) + 5)),
+      ),
     ).pipe(map(() => outboxActions.flush()));
   },
   { functional: true },
@@ -78,7 +86,10 @@ export const flush = createEffect(
     const waiting = store.selectSignal(outboxFeature.selectToSend);
     const person = store.selectSignal(sessionFeature.selectPerson);
     const state = store.selectSignal(sessionFeature.selectState);
-    const next = () => (state() === 'in' ? waiting().find((item) => item.person === person()?.id) : undefined);
+    const faulted = store.selectSignal(outboxFeature.selectFaulted);
+    const isDue = ({ entry }: OutboxItem) => (faulted()[entry.id]?.until ?? 0) <= Date.now();
+    const next = () =>
+      state() === 'in' ? waiting().find((item) => item.person === person()?.id && isDue(item)) : undefined;
 
     const sendAll = () =>
       new Observable<
@@ -89,19 +100,24 @@ export const flush = createEffect(
             const { combination, entry, curve } = item;
             try {
               if (curve) await api.putCurve(combination, curve.id, curve.bytes);
-              out.next(
-                outboxActions.kept({ id: entry.id, combination, entry: await api.putOnRecord(combination, entry) }),
-              );
+              const dated = { ...entry, madeAt: item.madeAt, sentAt: new Date().toISOString() };
+              const kept = await api.putOnRecord(combination, dated);
+              out.next(outboxActions.kept({ id: entry.id, combination, entry: kept }));
             } catch (error) {
-              if (error instanceof ApiProblem && error.isOffline) {
-                out.next(outboxActions.serverSilent());
-                return;
-              }
+              // A stated refusal is the only answer that ends an entry's way: everything else is tried again.
               if (error instanceof ApiProblem && error.problem.status === 401) {
                 out.next(sessionActions.expired());
                 return;
               }
-              out.next(outboxActions.refused({ id: entry.id, problem: toProblem(error) }));
+              if (error instanceof ApiProblem && error.isRefusal) {
+                out.next(outboxActions.refused({ id: entry.id, problem: error.problem }));
+              } else if (error instanceof ApiProblem && error.isOffline) {
+                out.next(outboxActions.serverSilent());
+                return;
+              } else {
+                toProblem(error);
+                out.next(outboxActions.faulted({ id: entry.id, now: Date.now() }));
+              }
             }
           }
         };

@@ -8,14 +8,20 @@ import { timeOrderedId } from '../http/uuid';
 import { sessionActions, sessionFeature } from '../session/session.state';
 import { OutboxDb } from './outbox-db';
 import * as effects from './outbox.effects';
-import { outboxActions, outboxFeature, type OutboxItem } from './outbox.state';
+import { outboxActions, outboxFeature, pauseAfter, type OutboxItem } from './outbox.state';
 
 const problem = (status: number, code = 'x') =>
-  new ApiProblem({ type: 'about:blank', title: 'No.', detail: 'Do else.', status, code });
+  new ApiProblem({
+    type: code === 'x' ? 'about:blank' : `urn:tug-mark:problem:${code}`,
+    title: 'No.',
+    detail: 'Do else.',
+    status,
+    code,
+  });
 const here = (id: string, name: string) =>
   ({
     person: { id, name, role: 'technician', active: true, qualifiedUntil: null },
-    shop: { name: 's', isDemo: false, isNew: false, demoSignIns: [] },
+    shop: { id: 's', name: 's', isDemo: false, zone: 'UTC', isNew: false, demoSignIns: [] },
   }) as Here;
 
 function item(id: string, person = 'odile'): OutboxItem {
@@ -35,11 +41,13 @@ describe('The outbox', () => {
   let answers: (() => Promise<KeptEntry>)[];
   let sent: string[];
   let kept: Map<string, OutboxItem>;
+  let dated: { madeAt?: string | undefined; sentAt?: string | undefined }[];
   let curveAnswer: () => Promise<{ digest: string }>;
 
   beforeEach(() => {
     answers = [];
     sent = [];
+    dated = [];
     kept = new Map();
     curveAnswer = () => Promise.resolve({ digest: '' });
     TestBed.configureTestingModule({
@@ -54,8 +62,9 @@ describe('The outbox', () => {
               sent.push(id);
               return curveAnswer();
             },
-            putOnRecord: (_combination: string, entry: { id: string }) => {
+            putOnRecord: (_combination: string, entry: { id: string; madeAt?: string; sentAt?: string }) => {
               sent.push(entry.id);
+              dated.push(entry);
               const next = answers.shift();
               return next ? next() : Promise.resolve({ ...entry, seq: sent.length } as unknown as KeptEntry);
             },
@@ -108,6 +117,48 @@ describe('The outbox', () => {
     expect(sent).toEqual(['a', 'a']);
     expect(store.selectSignal(outboxFeature.selectOffline)()).toBeFalse();
     expect(items()).toEqual([]);
+  });
+
+  it('takes nothing for a refusal but one the server states: a database that is away, a proxy’s page, a fault', async () => {
+    const notRefusals = [
+      problem(503, 'away'),
+      problem(500, 'fault'),
+      problem(502),
+      problem(404),
+      problem(429, 'too-many-tries'),
+    ];
+    for (const [i, answer] of notRefusals.entries()) {
+      answers = [() => Promise.reject(answer)];
+      store.dispatch(outboxActions.put({ item: item(`n${i}`) }));
+      await settle();
+      expect(items().filter((each) => each.refused))
+        .withContext(String(answer.problem.status))
+        .toEqual([]);
+      expect(kept.has(`n${i}`)).toBeTrue();
+      answers = [];
+      // Whatever it was, the next try goes through.
+      await new Promise((resolve) => setTimeout(resolve, 1100));
+      store.dispatch(outboxActions.flush());
+      await settle();
+      expect(items()).toEqual([]);
+    }
+  }, 20_000);
+
+  it('goes on with the others while one waits for a fault to pass, and pauses longer each time', async () => {
+    answers = [() => Promise.reject(problem(500, 'fault'))];
+    store.dispatch(outboxActions.put({ item: item('a') }));
+    store.dispatch(outboxActions.put({ item: item('b') }));
+    await settle();
+    expect(sent).toEqual(['a', 'b']);
+    expect(items().map((i) => i.entry.id)).toEqual(['a']);
+    expect([1, 2, 3, 7, 20].map(pauseAfter)).toEqual([1000, 2000, 4000, 60_000, 60_000]);
+  });
+
+  it('dates each entry by the device that made it, and says what that clock shows as it is sent', async () => {
+    store.dispatch(outboxActions.put({ item: { ...item('a'), madeAt: '2026-11-26T07:00:00.000Z' } }));
+    await settle();
+    expect(dated[0]?.madeAt).toBe('2026-11-26T07:00:00.000Z');
+    expect(Math.abs(Date.parse(dated[0]?.sentAt ?? '') - Date.now())).toBeLessThan(5000);
   });
 
   it('waits for the same person to sign in again when the session has ended', async () => {

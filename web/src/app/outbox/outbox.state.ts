@@ -26,7 +26,18 @@ export interface OutboxState {
   /** Ids of entries this device has kept: only those are sent, so that forgetting comes after keeping. */
   readonly stored: readonly string[];
   readonly offline: boolean;
+  /** Times in a row nothing got through: the pauses between tries grow with it. */
+  readonly silences: number;
+  /** Entries the server failed on by a fault of its own: how often, and when each is tried again (ms since 1970). */
+  readonly faulted: Readonly<Record<string, { readonly times: number; readonly until: number }>>;
+  /** How far this device's clock was behind the server's when an entry was last kept, ms; null before the first. */
+  readonly clockBehind: number | null;
 }
+
+const LONGEST_PAUSE = 60_000;
+
+/** Pause before the next try after so many failures, ms: twice as long each time, a minute at most. */
+export const pauseAfter = (failures: number): number => Math.min(LONGEST_PAUSE, 1000 * 2 ** (failures - 1));
 
 export const outboxActions = createActionGroup({
   source: 'Outbox',
@@ -38,6 +49,8 @@ export const outboxActions = createActionGroup({
     kept: props<{ id: string; combination: string; entry: KeptEntry }>(),
     refused: props<{ id: string; problem: Problem }>(),
     'server silent': emptyProps(),
+    /** The server failed by a fault of its own: this entry waits, the others go on. */
+    faulted: props<{ id: string; now: number }>(),
     /** The person gives up a refused entry, after having seen why. */
     dropped: props<{ id: string }>(),
   },
@@ -48,13 +61,14 @@ function without(state: OutboxState, id: string): OutboxState {
     ...state,
     items: state.items.filter((item) => item.entry.id !== id),
     stored: state.stored.filter((other) => other !== id),
+    faulted: Object.fromEntries(Object.entries(state.faulted).filter(([other]) => other !== id)),
   };
 }
 
 export const outboxFeature = createFeature({
   name: 'outbox',
   reducer: createReducer<OutboxState>(
-    { items: [], stored: [], offline: false },
+    { items: [], stored: [], offline: false, silences: 0, faulted: {}, clockBehind: null },
     on(outboxActions.restored, (s, { items }): OutboxState => {
       const known = new Set(s.items.map((item) => item.entry.id));
       const restored = items.filter((item) => !known.has(item.entry.id));
@@ -66,20 +80,38 @@ export const outboxFeature = createFeature({
     }),
     on(outboxActions.put, (s, { item }): OutboxState => ({ ...s, items: [...s.items, item] })),
     on(outboxActions.stored, (s, { item }): OutboxState => ({ ...s, stored: [...s.stored, item.entry.id] })),
-    on(outboxActions.kept, (s, { id }): OutboxState => ({ ...without(s, id), offline: false })),
+    on(outboxActions.kept, (s, { id, entry }): OutboxState => ({
+      ...without(s, id),
+      offline: false,
+      silences: 0,
+      clockBehind: entry.clockBehind ?? s.clockBehind,
+    })),
     on(outboxActions.dropped, (s, { id }): OutboxState => without(s, id)),
     on(outboxActions.refused, (s, { id, problem }): OutboxState => ({
       ...s,
       offline: false,
+      silences: 0,
       items: s.items.map((item) => (item.entry.id === id ? { ...item, refused: problem } : item)),
     })),
-    on(outboxActions.serverSilent, (s): OutboxState => ({ ...s, offline: true })),
+    on(outboxActions.serverSilent, (s): OutboxState => ({ ...s, offline: true, silences: s.silences + 1 })),
+    on(outboxActions.faulted, (s, { id, now }): OutboxState => {
+      const times = (s.faulted[id]?.times ?? 0) + 1;
+      return {
+        ...s,
+        offline: false,
+        silences: 0,
+        faulted: { ...s.faulted, [id]: { times, until: now + pauseAfter(times) } },
+      };
+    }),
   ),
-  extraSelectors: ({ selectItems, selectStored }) => ({
+  extraSelectors: ({ selectItems, selectStored, selectFaulted }) => ({
     selectToSend: createSelector(selectItems, selectStored, (items, stored) =>
       items.filter((item) => item.refused === null && stored.includes(item.entry.id)),
     ),
     selectWaiting: createSelector(selectItems, (items) => items.filter((item) => item.refused === null)),
+    selectFaultedItems: createSelector(selectFaulted, selectItems, (faulted, items) =>
+      items.filter((item) => item.entry.id in faulted),
+    ),
     selectRefused: createSelector(selectItems, (items) => items.filter((item) => item.refused !== null)),
   }),
 });

@@ -7,6 +7,7 @@ import { Api, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
 import { ProblemNotice } from '../parts/problem-notice';
 import { valueOf } from '../parts/value-of';
+import { injectToday } from '../session/shop-day';
 
 /** The accounts of the shop: who may sign in, as what, and how long a qualification lasts. For engineers. */
 @Component({
@@ -121,7 +122,7 @@ export class PeoplePage {
   protected readonly problem = signal<Problem | null>(null);
   protected readonly said = signal('');
   protected readonly roles = ROLES;
-  protected readonly today = new Date().toISOString().slice(0, 10);
+  protected readonly today = injectToday()();
 
   constructor() {
     void this.attempt(() => this.load());

@@ -1,11 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { may, type ChainReport, type CombinationLine, type Problem } from '@tug-mark/contract';
+import { may, type ChainReport, type CombinationLine, type ForeignLine, type Problem } from '@tug-mark/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzTableModule } from 'ng-zorro-antd/table';
 import { Api, toProblem } from '../http/api';
-import { readJsonFile } from '../http/read-json-file';
 import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
 import { showTime } from '../parts/show-time';
@@ -29,7 +28,7 @@ const STATES = { accepted: 'pass', 'meets-made-up-limits': 'hold', rejected: 'fa
         </div>
         @if (mayImport()) {
           <div class="field">
-            <label for="record-file">Read a record back (JSON)</label>
+            <label for="record-file">Read in a record of another shop (JSON)</label>
             <input id="record-file" type="file" accept=".json,application/json" (change)="read($event)" />
           </div>
         }
@@ -40,9 +39,13 @@ const STATES = { accepted: 'pass', 'meets-made-up-limits': 'hold', rejected: 'fa
         </button>
         <span role="status">{{ checked() }}</span>
       </p>
-      @for (found of breaks(); track found.combination) {
+      @for (found of breaks(); track $index) {
         <p class="notice bad" role="alert">
-          <a [routerLink]="['/records', found.combination]">{{ found.name }}</a>: {{ found.text }}
+          @if (combinationOf(found.chain); as id) {
+            <a [routerLink]="['/records', id]">{{ found.name }}</a>: {{ found.text }}
+          } @else {
+            <strong>{{ found.name }}</strong>: {{ found.text }}
+          }
         </p>
       }
       @if (problem(); as found) {
@@ -71,6 +74,9 @@ const STATES = { accepted: 'pass', 'meets-made-up-limits': 'hold', rejected: 'fa
                 <a [routerLink]="['/records', line.id]"
                   ><strong class="figures">{{ line.terminal }} on {{ line.wire }}</strong></a
                 >
+                @if (line.readIn) {
+                  <em>not this shop's own</em>
+                }
               </td>
               <td>{{ line.list }}</td>
               <td><tm-mark [state]="states[line.verdict]" /> {{ line.headline }}</td>
@@ -79,6 +85,36 @@ const STATES = { accepted: 'pass', 'meets-made-up-limits': 'hold', rejected: 'fa
           }
         </tbody>
       </nz-table>
+      @if (foreign().length) {
+        <section aria-labelledby="elsewhere">
+          <h2 id="elsewhere">From elsewhere</h2>
+          <p class="soft">Records of other shops, kept apart: nothing in them counts here.</p>
+          <nz-table #others [nzData]="foreign()" nzSize="small" [nzFrontPagination]="false" [nzShowPagination]="false">
+            <thead>
+              <tr>
+                <th scope="col">Combination</th>
+                <th scope="col">Shop, as the file says</th>
+                <th scope="col">Read in</th>
+                <th scope="col">File</th>
+              </tr>
+            </thead>
+            <tbody>
+              @for (line of others.data; track line.id) {
+                <tr class="ant-table-row">
+                  <td>
+                    <a [routerLink]="['/records/elsewhere', line.id]"
+                      ><strong class="figures">{{ line.label }}</strong></a
+                    >, {{ line.entries }} entries
+                  </td>
+                  <td>{{ line.shop }}</td>
+                  <td>by {{ line.by }}, {{ time(line.at) }}</td>
+                  <td>{{ line.fileName }}</td>
+                </tr>
+              }
+            </tbody>
+          </nz-table>
+        </section>
+      }
     </div>
   `,
   styles: `
@@ -102,6 +138,7 @@ export class RecordList {
   private readonly router = inject(Router);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   private readonly all = signal<readonly CombinationLine[]>([]);
+  protected readonly foreign = signal<readonly ForeignLine[]>([]);
   protected readonly problem = signal<Problem | null>(null);
   protected readonly checking = signal(false);
   protected readonly checked = signal('');
@@ -121,6 +158,7 @@ export class RecordList {
 
   private async load(): Promise<void> {
     try {
+      this.foreign.set(await this.api.foreignRecords());
       for (let next: number | null = 0; next !== null;) {
         const page = await this.api.combinations(next);
         this.all.update((lines) => [...lines, ...page.lines]);
@@ -152,7 +190,7 @@ export class RecordList {
         const so = next === null ? '' : this.checking() ? ' so far' : ', then stopped';
         const bad = this.breaks().length;
         this.checked.set(
-          `${entries.toLocaleString()} entries in ${chains} journals${so}: ${bad ? `${bad} changed behind the application` : 'every chain is whole'}.`,
+          `${entries.toLocaleString()} entries in ${chains} chains${so}: ${bad ? `${bad} changed behind the application` : 'every chain is whole'}${report.unsealed ? `; ${report.unsealed} are not sealed yet` : ''}.`,
         );
       }
     } catch (error) {
@@ -161,13 +199,18 @@ export class RecordList {
     this.checking.set(false);
   }
 
+  /** The combination whose journal a chain is; null for the shop's other chains. */
+  protected combinationOf(chain: string): string | null {
+    return chain.startsWith('journal/') ? chain.slice('journal/'.length) : null;
+  }
+
   protected async read(event: Event): Promise<void> {
     const field = event.target as HTMLInputElement;
     const file = field.files?.[0];
     if (!file) return;
     try {
-      const { id } = await this.api.importRecord(await readJsonFile(file));
-      await this.router.navigate(['/records', id]);
+      const { id } = await this.api.readInRecord(file);
+      await this.router.navigate(['/records/elsewhere', id]);
     } catch (error) {
       this.problem.set(toProblem(error));
     }

@@ -1,9 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { setUpContext, type CombinationRecord, type KeptEntry, type Problem } from '@tug-mark/contract';
+import {
+  setUpContext,
+  type CombinationRecord,
+  type ForeignRecord,
+  type KeptEntry,
+  type Problem,
+} from '@tug-mark/contract';
 import {
   breakingLoad,
   computeSetUp,
+  describeEntry,
   entriesOf,
   judgeCombination,
   judgeLot,
@@ -13,13 +20,17 @@ import {
 } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api, toProblem } from '../http/api';
-import { describeEntry } from '@tug-mark/core';
 import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
 import { showRecordTime } from '../parts/show-time';
 import { SideViewDrawing } from '../parts/side-view';
 import { TugLine } from '../parts/tug-line';
 import type { TugFlag } from '../parts/tug-line.layout';
+
+/** An entry that came in later than this after it was made waited on its device. */
+const LATE_MS = 60_000;
+
+type ShownRecord = Omit<CombinationRecord, 'curves' | 'photos'>;
 
 /** The record of one combination: on screen, on paper (A4 and letter), and as files. */
 @Component({
@@ -32,7 +43,10 @@ import type { TugFlag } from '../parts/tug-line.layout';
 export class RecordPage {
   private readonly api = inject(Api);
   readonly id = input.required<string>();
-  protected readonly record = signal<CombinationRecord | null>(null);
+  /** Whether it is the record of another shop, kept apart from this one's. */
+  readonly isElsewhere = input(false);
+  protected readonly foreign = signal<ForeignRecord | null>(null);
+  protected readonly record = signal<ShownRecord | null>(null);
   protected readonly problem = signal<Problem | null>(null);
   protected readonly time = showRecordTime;
 
@@ -77,13 +91,15 @@ export class RecordPage {
 
   constructor() {
     effect(() => {
-      void this.load(this.id());
+      void this.load(this.id(), this.isElsewhere());
     });
   }
 
-  private async load(id: string): Promise<void> {
+  private async load(id: string, isElsewhere: boolean): Promise<void> {
     try {
-      this.record.set(await this.api.record(id));
+      const foreign = isElsewhere ? await this.api.foreignRecord(id) : null;
+      this.foreign.set(foreign);
+      this.record.set(foreign?.record ?? (await this.api.record(id)));
       this.problem.set(null);
     } catch (error) {
       this.problem.set(toProblem(error));
@@ -91,7 +107,7 @@ export class RecordPage {
   }
 
   /** The wires that share the barrel, in words. */
-  protected others({ together }: CombinationRecord): string {
+  protected others({ together }: ShownRecord): string {
     return together.map((wire) => ` and ${wire.part} ${wire.label}`).join('');
   }
 
@@ -109,6 +125,16 @@ export class RecordPage {
     }
   }
 
+  /** When it was made, where that was not when it came in, and whether its device's clock was off. */
+  protected lateness({ at, madeAt, clockBehind }: KeptEntry): string {
+    if (madeAt === null) return '';
+    const made = Date.parse(madeAt) + (clockBehind ?? 0);
+    const late = Date.parse(at) - made > LATE_MS ? `made ${this.time(new Date(made).toISOString())}, came in then` : '';
+    const off = Math.round(Math.abs(clockBehind ?? 0) / 60_000);
+    const clock = off ? `its device's clock was ${off} min ${(clockBehind ?? 0) > 0 ? 'slow' : 'fast'}` : '';
+    return [late, clock].filter((said) => said).join('; ');
+  }
+
   protected print(): void {
     window.print();
   }
@@ -122,7 +148,7 @@ export class RecordPage {
   }
 
   /** A record is judged by the revisions it was made with: what came out since is not its matter. */
-  private context(record: CombinationRecord) {
+  private context(record: ShownRecord) {
     return { ...setUpContext(record), cabinet: [], newest: record.revisions };
   }
 }

@@ -59,9 +59,10 @@ export class FirstEngineerPage {
   protected async make(event: Event, shopName: string, name: string, password: string): Promise<void> {
     event.preventDefault();
     try {
-      this.store.dispatch(
-        sessionActions.arrived({ here: await this.api.makeFirstEngineer({ shopName, name, password }) }),
-      );
+      // The shop's days are counted where its first engineer sits.
+      const { timeZone: zone } = Intl.DateTimeFormat().resolvedOptions();
+      const here = await this.api.makeFirstEngineer({ shopName, name, password, zone });
+      this.store.dispatch(sessionActions.arrived({ here }));
     } catch (error) {
       this.problem.set(toProblem(error));
     }

@@ -62,6 +62,16 @@ import { SignInForm } from './sign-in-form';
         <tm-sign-in-form [across]="true" [known]="person()?.name ?? ''" />
       </section>
     }
+    @if (clock(); as off) {
+      <p class="strip notice hold" role="status">{{ off }}</p>
+    }
+    @if (faulted().length) {
+      <p class="strip notice hold" role="status">
+        The server could not keep {{ faulted().length === 1 ? 'one entry' : faulted().length + ' entries' }} by a fault
+        of its own. {{ faulted().length === 1 ? 'It is' : 'They are' }} kept on this device and sent again by
+        {{ faulted().length === 1 ? 'itself' : 'themselves' }}.
+      </p>
+    }
     @if (others().length) {
       <p class="strip notice" role="status">
         {{ others().length }} {{ others().length === 1 ? 'entry' : 'entries' }} made by {{ others()[0]?.personName }}
@@ -104,6 +114,15 @@ export class Shell {
   protected readonly state = this.store.selectSignal(sessionFeature.selectState);
   protected readonly offline = this.store.selectSignal(outboxFeature.selectOffline);
   protected readonly refused = this.store.selectSignal(outboxFeature.selectRefused);
+  protected readonly faulted = this.store.selectSignal(outboxFeature.selectFaultedItems);
+  private readonly clockBehind = this.store.selectSignal(outboxFeature.selectClockBehind);
+  /** Told where this device's clock is more than a minute off: what it dates would be wrong. */
+  protected readonly clock = computed(() => {
+    const behind = this.clockBehind() ?? 0;
+    if (Math.abs(behind) <= 60_000) return '';
+    const minutes = Math.round(Math.abs(behind) / 60_000);
+    return `This device’s clock is ${minutes} min ${behind > 0 ? 'slow' : 'fast'}. Set it right: entries say when they were made.`;
+  });
   protected readonly waiting = this.store.selectSignal(outboxFeature.selectWaiting);
   protected readonly others = computed(() => this.waiting().filter((item) => item.person !== this.person()?.id));
   protected readonly isEngineer = computed(() => may(this.person()?.role ?? 'technician', 'manage-people'));

@@ -35,6 +35,7 @@ export function viewOf(changes: Partial<CombinationView> = {}): CombinationView 
       class: '2',
       customer: null,
       demand: NO_DEMAND,
+      readIn: false,
     },
     wire: wire075,
     terminal: bareRing,
@@ -65,6 +66,7 @@ export function viewOf(changes: Partial<CombinationView> = {}): CombinationView 
     together: [],
     coverings: [],
     lot: null,
+    zone: 'UTC',
     revisions: { terminal: 1, wire: 1, together: [], practice: 1 },
     newest: { terminal: 1, wire: 1, together: [], practice: 1 },
     entries: [],
@@ -86,6 +88,9 @@ export function kept(body: EntryBody, changes: Partial<KeptEntry> = {}): KeptEnt
     limit: body.kind === 'reading' ? { document: 'FL-SPEC-07', revision: 'C', class: '2' } : null,
     corrects: null,
     why: null,
+    madeAt: null,
+    clockBehind: null,
+    version: 2,
     previous: '',
     hash: '',
     ...changes,
@@ -101,13 +106,13 @@ export const pulled = (piece: number, force: number, changes: Partial<Extract<En
     unit: 'N',
     mode: 'slid-out',
     note: '',
-    confirmed: [],
+    confirmed: ['pulled-already'],
     ...changes,
   });
 
 export function signedIn(role: Role, name = 'Odile'): Here {
   const person = { id: name, name, role, active: true, qualifiedUntil: null };
-  return { person, shop: { name: 'Fennick Lane', isDemo: true, isNew: false, demoSignIns: [] } };
+  return { person, shop: { id: 's1', name: 'Fennick Lane', isDemo: true, zone: 'UTC', isNew: false, demoSignIns: [] } };
 }
 
 /** A component on a bench of its own: the real store and computation, no server. Spoken to as a person would. */

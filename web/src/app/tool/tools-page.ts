@@ -14,6 +14,7 @@ import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
 import { SuspectLots } from './suspect-lots';
 import { ToolCheckGuide } from './tool-check';
+import { injectShopTime } from '../session/shop-day';
 
 const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
 const ORDER = { 'check-due': 0, refused: 1, ready: 2 } as const;
@@ -110,6 +111,7 @@ const ORDER = { 'check-due': 0, refused: 1, ready: 2 } as const;
   `,
 })
 export class ToolsPage {
+  private readonly shop = injectShopTime();
   private readonly api = inject(Api);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   protected readonly store = inject(CabinetParts);
@@ -122,7 +124,7 @@ export class ToolsPage {
   protected readonly lines = computed(() =>
     this.store
       .of('tool')
-      .map((tool) => ({ tool, state: judgeTool(tool, this.store.cabinet()?.checks ?? [], this.now()) }))
+      .map((tool) => ({ tool, state: judgeTool(tool, this.store.cabinet()?.checks ?? [], this.now(), this.shop()) }))
       .sort((a, b) => ORDER[a.state.state] - ORDER[b.state.state] || a.tool.part.localeCompare(b.tool.part)),
   );
   protected readonly due = computed(() => this.lines().filter((line) => line.state.state === 'check-due'));

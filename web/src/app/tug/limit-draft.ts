@@ -13,6 +13,7 @@ import { readLimitRows, writeLimitRows, type LimitTable } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { DraftHead, draftOf, headFrom, isHeadWrong } from '../documents/draft-head';
+import { injectToday } from '../session/shop-day';
 import { Api, toProblem } from '../http/api';
 import { ProblemNotice } from '../parts/problem-notice';
 import { valueOf } from '../parts/value-of';
@@ -103,7 +104,8 @@ export class LimitDraft {
   readonly kept = output<LimitRecord[]>();
   readonly closed = output();
   protected readonly titles = ['size', 'force N', 'percent of breaking load', 'families', 'material'];
-  protected readonly head = linkedSignal(() => headFrom(this.from()));
+  private readonly today = injectToday();
+  protected readonly head = linkedSignal(() => headFrom(this.from(), this.today()));
   protected readonly interpolates = linkedSignal(() => this.from().interpolates);
   protected readonly cells = linkedSignal<readonly (readonly string[])[]>(() =>
     writeLimitRows(this.from().rows).slice(1),

@@ -5,6 +5,7 @@ import { Mark } from '../../parts/mark';
 import { valueOf } from '../../parts/value-of';
 import { ForceStrip } from './force-strip';
 import { StationGauge } from './station-gauge';
+import { injectToday } from '../../session/shop-day';
 
 /** The station's gauge: which one, whether it is there, what it shows now; or that values are typed. */
 @Component({
@@ -94,7 +95,7 @@ export class GaugeBar {
   readonly takesFiles = input(true);
   protected readonly gauge = inject(StationGauge);
   protected readonly refused = signal('');
-  protected readonly today = new Date().toISOString().slice(0, 10);
+  protected readonly today = injectToday()();
 
   protected choose(event: Event): void {
     this.gauge.choose(valueOf(event) || null);

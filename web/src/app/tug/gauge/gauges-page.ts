@@ -12,6 +12,7 @@ import { valueOf } from '../../parts/value-of';
 import { sessionFeature } from '../../session/session.state';
 import { GaugeBar } from './gauge-bar';
 import { StationGauge } from './station-gauge';
+import { injectToday } from '../../session/shop-day';
 
 type Field =
   | 'id'
@@ -53,7 +54,7 @@ const NEW: Gauge = {
   startCommand: '',
   zeroCommand: '',
   traceCommand: '',
-  calibrationUntil: new Date().toISOString().slice(0, 10),
+  calibrationUntil: '',
   active: true,
 };
 
@@ -236,7 +237,7 @@ export class GaugesPage {
   protected readonly fields = FIELDS;
   protected readonly units = computed(() => (this.draft()?.kind === 'caliper' ? LENGTH_UNITS : FORCE_UNITS));
   protected readonly fresh = NEW;
-  protected readonly today = new Date().toISOString().slice(0, 10);
+  protected readonly today = injectToday()();
   protected readonly draft = signal<Gauge | null>(null);
   protected readonly typed = signal<Readonly<Record<Field, string>>>(textsOf(NEW));
   protected readonly isNew = signal(true);

@@ -1,0 +1,162 @@
+import { z } from 'zod';
+import { combinationLineSchema, combinationViewSchema, wireListKeptSchema } from '../../bench';
+import { after, lotNumber } from '../../fields';
+import { keptEntrySchema, newEntrySchema } from '../../journal';
+import { BYTES, CSV, csvFile, define, MEBIBYTE } from '../Route';
+
+const tag = 'Bench';
+const id = z.object({ id: z.uuid() });
+const trace = z.object({ id: z.uuid(), trace: z.uuid() });
+const photo = z.object({ id: z.uuid(), photo: z.uuid() });
+const JPEG = { file: ['image/jpeg'] } as const;
+
+/** Most bytes of a photograph as it is sent. */
+export const MOST_PHOTO = 16 * MEBIBYTE;
+
+export const bench = {
+  importWireList: define('importWireList', {
+    tag,
+    summary: 'Reads a wire list from CSV and makes its combinations, whole or not at all',
+    who: 'import-wire-list',
+    query: z.strictObject({
+      id: z.uuid(),
+      name: z.string().trim().min(1, 'is empty').max(60, 'is longer than 60 characters'),
+      class: z.string().trim().min(1).max(40).default('2'),
+      customer: z.string().trim().min(1).max(80).nullable().default(null),
+    }),
+    body: csvFile(16),
+    answers: { 201: wireListKeptSchema },
+    problems: ['file-unreadable', 'list-problems', 'no-practice', 'name-taken', 'file-too-large'],
+    example: { query: { id: '0192f3a4-0000-7000-8000-000000000003', name: 'Sprayer loom' } },
+  }),
+  demoWireList: define('demoWireList', {
+    tag,
+    summary: 'The demo shop’s own wire list, to be imported by hand',
+    who: 'signed-in',
+    answers: { 200: CSV },
+    problems: ['not-found'],
+  }),
+  listCombinations: define('listCombinations', {
+    tag,
+    summary: 'A page of combinations with their state',
+    who: 'signed-in',
+    query: z.object({ after }),
+    answers: { 200: z.object({ lines: z.array(combinationLineSchema), next: z.number().nullable() }) },
+  }),
+  readCombination: define('readCombination', {
+    tag,
+    summary: 'One combination with everything its set-up is computed from',
+    who: 'signed-in',
+    params: id,
+    query: z.object({ lot: lotNumber.optional() }),
+    answers: { 200: combinationViewSchema },
+    problems: ['not-found'],
+  }),
+  readEntriesAfter: define('readEntriesAfter', {
+    tag,
+    summary: 'What was put on record after a place in the journal',
+    who: 'signed-in',
+    params: id,
+    query: z.object({ after }),
+    answers: { 200: z.array(keptEntrySchema) },
+  }),
+  putEntry: define('putEntry', {
+    tag,
+    summary: 'Puts an entry on record; 200 when it was there already',
+    who: 'record',
+    params: id,
+    body: newEntrySchema,
+    answers: { 200: keptEntrySchema, 201: keptEntrySchema },
+    problems: [
+      'not-found',
+      'entry-refused',
+      'slot-taken',
+      'pull-taken',
+      'id-taken',
+      'corrects-stale',
+      'corrects-unknown',
+      'trace-missing',
+      'photo-missing',
+    ],
+    example: {
+      body: {
+        id: '0192f3a4-0000-7000-8000-000000000004',
+        body: {
+          kind: 'reading',
+          piece: 1,
+          force: 118.4,
+          typed: '118.4',
+          unit: 'N',
+          mode: 'slid-out',
+          note: '',
+          confirmed: [],
+        },
+        corrects: null,
+        why: null,
+        madeAt: '2026-11-26T07:00:00.000Z',
+        sentAt: '2026-11-26T07:00:01.000Z',
+      },
+    },
+  }),
+  importReadings: define('importReadings', {
+    tag,
+    summary: 'Puts the pulls of a CSV file on record for a lot, whole or not at all',
+    who: 'record',
+    params: z.object({ id: z.uuid(), lot: lotNumber }),
+    body: csvFile(32),
+    answers: { 201: z.object({ readings: z.number() }) },
+    problems: ['not-found', 'file-unreadable', 'list-problems', 'entry-refused', 'file-too-large'],
+  }),
+  putCurve: define('putCurve', {
+    tag,
+    summary: 'Keeps a pull’s curve before the reading that names it',
+    who: 'record',
+    params: trace,
+    body: { file: ['application/octet-stream'], most: 16 * MEBIBYTE },
+    answers: { 200: z.object({ digest: z.string() }) },
+    problems: ['not-found', 'trace-unreadable', 'trace-taken'],
+  }),
+  readCurve: define('readCurve', {
+    tag,
+    summary: 'A curve as it is kept',
+    who: 'signed-in',
+    params: trace,
+    answers: { 200: BYTES },
+    problems: ['not-found'],
+  }),
+  writeCurveTable: define('writeCurveTable', {
+    tag,
+    summary: 'A curve as CSV',
+    who: 'signed-in',
+    params: trace,
+    answers: { 200: CSV },
+    problems: ['not-found'],
+  }),
+  putPhoto: define('putPhoto', {
+    tag,
+    summary: 'Keeps a photograph before the entry that names it',
+    who: 'record',
+    params: photo,
+    body: { file: ['image/jpeg', 'image/png', 'image/webp'], most: MOST_PHOTO },
+    answers: {
+      200: z.object({ id: z.uuid(), digest: z.string(), width: z.number(), height: z.number() }),
+    },
+    problems: ['not-found', 'photo-refused', 'photo-taken', 'too-many-tries'],
+  }),
+  readPhoto: define('readPhoto', {
+    tag,
+    summary: 'A photograph as it is kept',
+    who: 'signed-in',
+    params: photo,
+    answers: { 200: JPEG },
+    problems: ['not-found'],
+  }),
+  readSmallPhoto: define('readSmallPhoto', {
+    tag,
+    summary: 'A photograph’s small picture for lists',
+    who: 'signed-in',
+    params: photo,
+    answers: { 200: JPEG },
+    problems: ['not-found'],
+  }),
+};

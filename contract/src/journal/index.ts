@@ -1,0 +1,3 @@
+export * from './entries';
+export { instant, partId, revisionsSchema, standsSchema } from './fields';
+export { photoMarksSchema } from './kinds/marks';

@@ -1,0 +1,15 @@
+import { GATES } from '@tug-mark/core';
+import { z } from 'zod';
+import { anyoneRecording, type EntryKindContract } from '../EntryKindContract';
+import { note, run } from '../fields';
+
+export const gate: EntryKindContract<'gate'> = {
+  schema: z.strictObject({
+    kind: z.literal('gate'),
+    run,
+    gate: z.enum(GATES),
+    answer: z.enum(['yes', 'no']),
+    note,
+  }),
+  may: anyoneRecording,
+};

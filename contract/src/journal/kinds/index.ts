@@ -1,0 +1,42 @@
+import type { EntryKind } from '@tug-mark/core';
+import type { EntryKindContract } from '../EntryKindContract';
+import { cause } from './cause';
+import { disposition } from './disposition';
+import { finding } from './finding';
+import { finish } from './finish';
+import { gate } from './gate';
+import { hold } from './hold';
+import { lot } from './lot';
+import { marks } from './marks';
+import { measure } from './measure';
+import { photo } from './photo';
+import { progress } from './progress';
+import { reading } from './reading';
+import { release } from './release';
+import { retention } from './retention';
+import { ruling } from './ruling';
+import { run } from './run';
+import { section } from './section';
+import { tool } from './tool';
+
+/** Every kind of entry as it crosses the wire. The compiler names the one that is missing. */
+export const ENTRY_KINDS: { readonly [K in EntryKind]: EntryKindContract<K> } = {
+  cause,
+  disposition,
+  finding,
+  finish,
+  gate,
+  hold,
+  lot,
+  marks,
+  measure,
+  photo,
+  progress,
+  reading,
+  release,
+  retention,
+  ruling,
+  run,
+  section,
+  tool,
+};

@@ -1,0 +1,20 @@
+import { LENGTH_UNITS, MEASURES, POINT_UNITS } from '@tug-mark/core';
+import { z } from 'zod';
+import { anyoneRecording, type EntryKindContract } from '../EntryKindContract';
+import { note, ofLot, partId, piece, run } from '../fields';
+
+export const measure: EntryKindContract<'measure'> = {
+  schema: z.strictObject({
+    kind: z.literal('measure'),
+    run,
+    lot: ofLot,
+    piece,
+    what: z.enum(MEASURES),
+    value: z.number().nonnegative('is below 0'),
+    typed: z.string().max(60),
+    unit: z.enum([...LENGTH_UNITS, ...POINT_UNITS]),
+    note,
+    from: partId.optional(),
+  }),
+  may: anyoneRecording,
+};

@@ -1,0 +1,1 @@
+export { isZone, today, type ShopTime } from './today';

@@ -1,0 +1,60 @@
+import type { KeptEntry } from '@tug-mark/contract';
+import { entrySlot } from '@tug-mark/core';
+import canonicalize from 'canonicalize';
+import { createHash } from 'node:crypto';
+
+/* The recipes are told in docs/formats/chain.md, so that anyone can check a chain without this program. */
+
+/** The place before the first. */
+export const NO_HASH = '0'.repeat(64);
+
+export const sha256 = (bytes: string | Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
+
+/** A value as RFC 8785 writes it: one text for one meaning, whatever order its keys came in. */
+export function canonical(value: unknown): string {
+  const text = canonicalize(value);
+  if (text === undefined) throw new Error('nothing to write');
+  return text;
+}
+
+/** Hash of a row from the row before it, its place and its content; `append_entry` computes the same in the database. */
+export function rowHash(previous: string, seq: number, content: string): string {
+  return sha256(`${previous}:${seq}:${content}`);
+}
+
+export type Sealed = Pick<
+  KeptEntry,
+  'id' | 'body' | 'verdict' | 'limit' | 'at' | 'by' | 'role' | 'corrects' | 'why' | 'madeAt' | 'clockBehind'
+>;
+
+/** What an entry says, second version: canonical, with the journal it stands in and the place it speaks about. */
+export function entryContent(combination: string, entry: Sealed): string {
+  const { id, body, verdict, limit, at, by, role, corrects, why, madeAt, clockBehind } = entry;
+  return canonical({
+    version: 2,
+    combination,
+    slot: entrySlot(body),
+    id,
+    body,
+    verdict,
+    limit,
+    at,
+    by,
+    role,
+    corrects,
+    why,
+    madeAt,
+    clockBehind,
+  });
+}
+
+/** What an entry says, first version: a JSON array whose inner keys stand in the order they were made in. */
+export function firstContent(entry: Sealed): string {
+  const { id, body, verdict, limit, at, by, role, corrects, why } = entry;
+  return JSON.stringify([id, body, verdict, limit, at, by, role, corrects, why]);
+}
+
+/** The content an entry was sealed with, by the version it was made in. */
+export function contentOf(combination: string, entry: Sealed & Pick<KeptEntry, 'version'>): string {
+  return entry.version === 1 ? firstContent(entry) : entryContent(combination, entry);
+}

@@ -1,0 +1,179 @@
+import type { KeptEntry } from '@tug-mark/contract';
+import type { DocumentKey } from '@tug-mark/core';
+import type { Knex } from 'knex';
+
+/** A row of the journal as the database gives it. */
+export interface JournalRow {
+  id: string;
+  combination: string;
+  seq: number;
+  body: KeptEntry['body'];
+  verdict: KeptEntry['verdict'];
+  limit_key: DocumentKey | null;
+  at: Date;
+  by_name: string;
+  by_role: KeptEntry['role'];
+  corrects: string | null;
+  why: string | null;
+  made_at: Date | null;
+  clock_behind: number | null;
+  version: number;
+  slot: string;
+  previous: string;
+  hash: string;
+}
+
+export const JOURNAL_COLUMNS = [
+  'id',
+  'combination',
+  'seq',
+  'body',
+  'verdict',
+  'limit_key',
+  'at',
+  'by_name',
+  'by_role',
+  'corrects',
+  'why',
+  'made_at',
+  'clock_behind',
+  'version',
+  'slot',
+  'previous',
+  'hash',
+];
+
+export function toEntry(row: JournalRow): KeptEntry {
+  return {
+    id: row.id,
+    seq: row.seq,
+    at: row.at.toISOString(),
+    by: row.by_name,
+    role: row.by_role,
+    body: row.body,
+    verdict: row.verdict,
+    limit: row.limit_key,
+    corrects: row.corrects,
+    why: row.why,
+    madeAt: row.made_at?.toISOString() ?? null,
+    clockBehind: row.clock_behind,
+    version: row.version,
+    slot: row.slot,
+    previous: row.previous,
+    hash: row.hash,
+  };
+}
+
+/** One combination's journal in order; only the given slots when asked. */
+export async function readJournal(db: Knex, combination: string, slots?: readonly string[]): Promise<KeptEntry[]> {
+  const query = db('journal').where({ combination }).orderBy('seq').select(JOURNAL_COLUMNS);
+  if (slots) void query.whereIn('slot', slots);
+  return ((await query) as JournalRow[]).map(toEntry);
+}
+
+/** Entries of one combination after a place in its journal, in order. */
+export async function readEntriesAfter(
+  db: Knex,
+  combination: string,
+  after: number,
+  most: number,
+): Promise<KeptEntry[]> {
+  const rows = (await db('journal')
+    .where({ combination })
+    .where('seq', '>', after)
+    .orderBy('seq')
+    .limit(most)
+    .select(JOURNAL_COLUMNS)) as JournalRow[];
+  return rows.map(toEntry);
+}
+
+/** Entries of the set-up, the heads of all lots, and everything of one lot. */
+export async function readJournalOfLot(db: Knex, combination: string, lot: number | null): Promise<KeptEntry[]> {
+  const of = () => db('journal').where({ combination }).select(JOURNAL_COLUMNS);
+  const rows = (
+    await Promise.all([
+      of().whereNull('lot'),
+      of().whereRaw("kind IN ('lot', 'finish')"),
+      lot === null ? [] : of().where({ lot }).whereRaw("kind NOT IN ('lot', 'finish')"),
+    ])
+  ).flat() as JournalRow[];
+  return rows.map(toEntry).sort((a, b) => a.seq - b.seq);
+}
+
+/** The newest lot of each combination that has one. */
+export async function newestLots(db: Knex, combinations: readonly string[]): Promise<Map<string, number>> {
+  const rows = (await db('journal')
+    .whereIn('combination', combinations)
+    .whereRaw("kind IN ('lot', 'finish')")
+    .groupBy('combination')
+    .select('combination')
+    .max('lot as lot')) as { combination: string; lot: number }[];
+  return new Map(rows.map((row) => [row.combination, row.lot]));
+}
+
+/** Entries a lot may have and still be judged in a list of many; of longer ones the list has the head alone. */
+const MOST_IN_LIST = 3000;
+
+/** Combinations whose newest lot is too long to be judged in a list of many. */
+export async function longLots(db: Knex, combinations: readonly string[]): Promise<Set<string>> {
+  const newest = [...(await newestLots(db, combinations))];
+  if (!newest.length) return new Set();
+  const rows = (await db('journal')
+    .whereIn(['combination', 'lot'], newest)
+    .groupBy('combination')
+    .havingRaw('count(*) > ?', [MOST_IN_LIST])
+    .select('combination')) as { combination: string }[];
+  return new Set(rows.map((row) => row.combination));
+}
+
+/**
+ * Journals of many combinations at once, each in order.
+ * @param which 'all' of them, those of the 'set-up' alone, or 'newest-lot': the set-up and the lot being made
+ */
+export async function readJournals(
+  db: Knex,
+  combinations: readonly string[],
+  which: 'all' | 'set-up' | 'newest-lot' = 'all',
+): Promise<Map<string, KeptEntry[]>> {
+  const query = db('journal')
+    .whereIn('combination', combinations)
+    .orderBy(['combination', 'seq'])
+    .select(JOURNAL_COLUMNS);
+  if (which !== 'all') void query.whereNull('lot');
+  const rows = (await query) as JournalRow[];
+  if (which === 'newest-lot') {
+    const newest = [...(await newestLots(db, combinations))];
+    const long = await longLots(db, combinations);
+    const whole = newest.filter(([combination]) => !long.has(combination));
+    const ofLots = newest.length
+      ? ((await db('journal')
+          .whereIn(['combination', 'lot'], whole)
+          .orWhere((head) => {
+            void head.whereIn(['combination', 'lot'], newest).whereRaw("kind IN ('lot', 'finish')");
+          })
+          .select(JOURNAL_COLUMNS)) as JournalRow[])
+      : [];
+    for (const row of ofLots) rows.push(row);
+    rows.sort((a, b) => (a.combination < b.combination ? -1 : a.combination > b.combination ? 1 : a.seq - b.seq));
+  }
+  const journals = new Map<string, KeptEntry[]>();
+  for (const row of rows) {
+    const journal = journals.get(row.combination);
+    if (journal) journal.push(toEntry(row));
+    else journals.set(row.combination, [toEntry(row)]);
+  }
+  return journals;
+}
+
+/** When each tool on these journals was first taken: what checks have to be read back to. */
+export function takenSince(journals: Iterable<readonly KeptEntry[]>): Map<string, string> {
+  const since = new Map<string, string>();
+  for (const journal of journals) {
+    for (const { body, at } of journal) {
+      if (body.kind !== 'tool') continue;
+      const known = since.get(body.tool);
+      if (known === undefined || at < known) since.set(body.tool, at);
+    }
+  }
+  return since;
+}

@@ -1,0 +1,25 @@
+import type { EntryBody, EntryKind, SetUp } from '@tug-mark/core';
+import type { Knex } from 'knex';
+
+export type BodyOf<K extends EntryKind> = Extract<EntryBody, { kind: K }>;
+
+/** What an entry is proved by beside the rules of the job: things kept in the database before it. */
+export interface Proving {
+  readonly db: Knex;
+  readonly combination: string;
+  readonly setUp: SetUp;
+}
+
+/** What the server does for one kind of entry beyond what every kind gets. */
+export interface ServerKind<K extends EntryKind> {
+  /**
+   * Proves what the entry names, before it is kept.
+   * @throws Refusal when it is not there or says something else
+   */
+  readonly prove?: (body: BodyOf<K>, proving: Proving) => Promise<void>;
+  /** The pull it takes, which is kept once; null when it takes none. */
+  readonly pull?: (body: BodyOf<K>) => string | null;
+}
+
+/** A kind that needs nothing of its own here. */
+export const PLAIN = {};

@@ -1,0 +1,357 @@
+import type { KeptEntry, NewEntry, Person } from '@tug-mark/contract';
+import {
+  askedBefore,
+  checkEntry,
+  computeSetUp,
+  entrySlot,
+  inForce,
+  kindOf,
+  lotOf,
+  restsOf,
+  slotsToCheck,
+  today,
+  type EntryBody,
+  type EntryCheck,
+  type EntryRefusal,
+  type Rests,
+} from '@tug-mark/core';
+import type { Knex } from 'knex';
+import { isDeepStrictEqual } from 'node:util';
+import { noteDeeds } from '../chain/deeds';
+import { entryContent, rowHash, type Sealed } from '../chain/hashes';
+import { contextOf, readRow, readShared } from '../combination/store';
+import { bumpVersion } from '../db/bumpVersion';
+import { copyInto } from '../db/copyInto';
+import { runPrepared } from '../db/prepared';
+import { JOURNAL_COLUMNS, readJournal, readJournalOfLot, takenSince, toEntry, type JournalRow } from '../entry/rows';
+import { Refusal, refusals } from '../http/problems';
+import { ContextCache } from './contexts';
+import type { ServerKind } from './Evidence';
+import { SERVER_KINDS } from './kinds';
+
+export interface Appended {
+  readonly entry: KeptEntry;
+  /** The same entry was on record already. */
+  readonly repeated: boolean;
+}
+
+/** What the caller goes by; the database confirms both as it keeps the entry. A null session is not confirmed (the demo). */
+export interface Believed {
+  readonly version: string;
+  readonly session: string | null;
+  /** The shop's time zone. */
+  readonly zone: string;
+}
+
+type By = Pick<Person, 'name' | 'role'>;
+
+const serverKind = (body: EntryBody) => SERVER_KINDS[body.kind] as ServerKind<EntryBody['kind']>;
+
+/**
+ * The one writer of the journal: bench, files of pulls and the demo's past come through here, by the same rules, and
+ * nothing else writes to it.
+ */
+export class Journal {
+  private readonly cache = new ContextCache();
+
+  constructor(private readonly db: Knex) {}
+
+  /**
+   * @param at instant of keeping; given so that the demo's history can be replayed
+   * @returns 'look-again' when what the caller believed no longer holds; nothing was kept then
+   * @throws Refusal when the rules of the job, the slot or the id refuse it
+   */
+  async append(
+    combination: string,
+    entry: NewEntry,
+    person: By,
+    believed: Believed,
+    at: Date,
+  ): Promise<Appended | 'look-again'> {
+    const { db } = this;
+    const now = at.toISOString();
+    const day = today(believed, now);
+    const { setUp, journal } = await this.cache.toCheck(db, combination, believed.version, entry.body, now, day);
+    const rests = kindOf(entry.body).rests ? await this.restsOn(combination, entry.body, now) : null;
+    const check = checkEntry(
+      setUp,
+      journal,
+      entry.body,
+      { isCorrection: entry.corrects !== null, why: entry.why },
+      rests,
+    );
+    if (!check.ok) {
+      const known = await this.known(entry.id, entry);
+      if (known) return known;
+      throw refused(check.refusal);
+    }
+    await serverKind(entry.body).prove?.(entry.body as never, { db, combination, setUp });
+    const asked = entry.corrects === null ? askedBefore(entry.body) : null;
+    const content = sealed(entry, check, person, now);
+    const slot = entrySlot(content.body);
+    const [done] = await runPrepared<{ outcome: string; row_seq: number; row_previous: string; row_hash: string }>(
+      db,
+      'append-entry',
+      'SELECT * FROM append_entry($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20)',
+      [
+        believed.session,
+        believed.session === null ? null : believed.version,
+        content.id,
+        combination,
+        slot,
+        content.body.kind,
+        lotOf(content.body),
+        JSON.stringify(content.body),
+        content.verdict && JSON.stringify(content.verdict),
+        content.limit && JSON.stringify(content.limit),
+        now,
+        content.by,
+        content.role,
+        content.corrects,
+        content.why,
+        content.madeAt,
+        content.clockBehind,
+        serverKind(entry.body).pull?.(entry.body as never) ?? null,
+        asked?.prefix ?? null,
+        entryContent(combination, content),
+      ],
+    );
+    if (!done) throw new Error('append_entry gave no row');
+    switch (done.outcome) {
+      case 'look-again':
+        return 'look-again';
+      case 'kept':
+        await this.takeUp(combination, entry.body, person);
+        return {
+          entry: {
+            ...content,
+            version: 2,
+            slot,
+            seq: done.row_seq,
+            previous: done.row_previous,
+            hash: done.row_hash,
+          },
+          repeated: false,
+        };
+      case 'id-known': {
+        await this.takeUp(combination, entry.body, person);
+        const known = await this.known(entry.id, entry);
+        if (!known) throw refusals.idTaken();
+        return known;
+      }
+      case 'asked':
+        throw refused(asked?.refusal ?? { code: 'asked', field: '', text: 'Something has to be on record first.' });
+      case 'pull-taken':
+        throw await this.pullTaken(entry.body);
+      case 'slot-taken':
+        throw await this.slotTaken(combination, slot);
+      case 'corrects-stale':
+        throw refusals.correctsStale(inForce(await readJournal(db, combination, [slot])).at(-1));
+      case 'combination-unknown':
+        throw refusals.notFound('This combination');
+      default:
+        throw refusals.correctsUnknown();
+    }
+  }
+
+  /**
+   * Puts many entries of one lot, or of the set-up, on record: whole or not at all, each by the same rules as one that is
+   * typed, in one transaction that holds the chain's end.
+   *
+   * @param bodies none of a kind that rests on the whole journal or changes the combination
+   * @param onlyCheck keep nothing, whatever is found
+   * @returns the place of the last one; or what is wrong with which of them, and nothing was kept
+   */
+  async appendMany(
+    combination: string,
+    bodies: readonly EntryBody[],
+    person: By,
+    at: Date,
+    onlyCheck = false,
+  ): Promise<
+    | { readonly ok: true; readonly seq: number }
+    | { readonly ok: false; readonly wrong: readonly { readonly index: number; readonly refusal: EntryRefusal }[] }
+  > {
+    const now = at.toISOString();
+    return this.db.transaction(async (trx) => {
+      const end = (await trx('chains')
+        .where({ name: `journal/${combination}` })
+        .forUpdate()
+        .first('count', 'head')) as { count: number; head: string } | undefined;
+      if (!end) throw refusals.notFound('This combination');
+      const context = await contextOf(this.db, await readRow(trx, combination), await readShared(this.db));
+      const [first] = bodies;
+      const standing = await readJournalOfLot(trx, combination, first ? lotOf(first) : null);
+      const setUp = computeSetUp(context, standing, now);
+      const bySlot = new Map<string, KeptEntry[]>();
+      for (const each of standing) {
+        const slot = entrySlot(each.body);
+        bySlot.set(slot, [...(bySlot.get(slot) ?? []), each]);
+      }
+      const taken = new Set(bySlot.keys());
+      const wrong: { index: number; refusal: EntryRefusal }[] = [];
+      const contents: Sealed[] = [];
+      for (const [index, body] of bodies.entries()) {
+        const slots = slotsToCheck(body);
+        if (!slots || kindOf(body).rests) throw new Error(`${body.kind} is not kept many at a time`);
+        const looked = slots.flatMap((slot) => bySlot.get(slot) ?? []);
+        const check = checkEntry(setUp, looked, body, { isCorrection: false, why: null });
+        const refusal = check.ok ? missing(body, taken) : check.refusal;
+        if (refusal || !check.ok) {
+          if (refusal) wrong.push({ index, refusal });
+          continue;
+        }
+        taken.add(entrySlot(body));
+        await serverKind(body).prove?.(body as never, { db: trx, combination, setUp });
+        contents.push(sealed({ id: crypto.randomUUID(), body, corrects: null, why: null }, check, person, now));
+      }
+      if (wrong.length || onlyCheck) return { ok: false, wrong };
+      const seq = await this.copy(trx, combination, end, contents);
+      return { ok: true, seq };
+    });
+  }
+
+  /** Writes entries that have passed, through one COPY, and moves the chain's end. */
+  private async copy(
+    trx: Knex.Transaction,
+    combination: string,
+    end: { count: number; head: string },
+    contents: readonly Sealed[],
+  ): Promise<number> {
+    let { count: seq, head: previous } = end;
+    const rows = function* () {
+      for (const content of contents) {
+        const { id, body, verdict, limit, at, by, role } = content;
+        seq += 1;
+        const hash = rowHash(previous, seq, entryContent(combination, content));
+        yield [
+          id,
+          combination,
+          seq,
+          entrySlot(body),
+          body.kind,
+          lotOf(body),
+          JSON.stringify(body),
+          verdict && JSON.stringify(verdict),
+          limit && JSON.stringify(limit),
+          at,
+          by,
+          role,
+          serverKind(body).pull?.(body as never) ?? null,
+          previous,
+          hash,
+        ];
+        previous = hash;
+      }
+    };
+    await copyInto(
+      trx,
+      'journal (id, combination, seq, slot, kind, lot, body, verdict, limit_key, at, by_name, by_role, pull, previous, hash)',
+      rows(),
+    );
+    await trx('chains')
+      .where({ name: `journal/${combination}` })
+      .update({ count: seq, head: previous });
+    return seq;
+  }
+
+  /** What a release, a new run or a step of a lot rests on, judged from the whole journal. */
+  private async restsOn(combination: string, body: KeptEntry['body'], now: string): Promise<Rests> {
+    const row = await readRow(this.db, combination);
+    const lot = lotOf(body);
+    const entries = await readJournalOfLot(this.db, combination, lot);
+    const context = await contextOf(this.db, row, await readShared(this.db, takenSince([entries])));
+    return restsOf(computeSetUp(context, entries, now), entries, context, lot, now);
+  }
+
+  /** What the entry changes beside the journal. Done again with the same entry it changes nothing. */
+  private async takeUp(combination: string, body: KeptEntry['body'], { name: by, role }: By): Promise<void> {
+    const effect = kindOf(body).effect?.(body);
+    if (!effect) return;
+    const { terminal, wire, together, practice } = effect.revisions;
+    const { together: others } = await readRow(this.db, combination);
+    await this.db.transaction(async (trx) => {
+      await trx('combinations')
+        .where({ id: combination })
+        .update({
+          terminal_revision: terminal,
+          wire_revision: wire,
+          practice_revision: practice,
+          together: JSON.stringify(
+            others.map(({ part, revision }, i) => ({ part, revision: together[i] ?? revision })),
+          ),
+        });
+      await noteDeeds(trx, 'lists', 'begun-again', [`combination/${combination}`], { by, role });
+      await bumpVersion(trx);
+    });
+  }
+
+  /** The entry on record under this id when it says the same; undefined when the id is free. */
+  private async known(id: string, entry: NewEntry): Promise<Appended | undefined> {
+    const row = (await this.db('journal').where({ id }).first(JOURNAL_COLUMNS)) as JournalRow | undefined;
+    if (!row) return undefined;
+    const same = isDeepStrictEqual(row.body, entry.body) && row.corrects === entry.corrects && row.why === entry.why;
+    if (!same) throw refusals.idTaken();
+    return { entry: toEntry(row), repeated: true };
+  }
+
+  private async slotTaken(combination: string, slot: string) {
+    const standing = inForce(await readJournal(this.db, combination, [slot])).at(-1);
+    const body = standing?.body;
+    const what =
+      body?.kind === 'reading'
+        ? `Piece ${body.piece} has a reading already: ${body.force.toFixed(1)} N, by ${standing?.by}.`
+        : body?.kind === 'finding'
+          ? `Piece ${body.piece} has been looked at for this already: ${body.finding}, by ${standing?.by}.`
+          : `This is on record already, by ${standing?.by}.`;
+    return refusals.slotTaken(what, standing);
+  }
+
+  private async pullTaken(body: EntryBody): Promise<Refusal> {
+    const pull = serverKind(body).pull?.(body as never) ?? null;
+    const row = (await this.db('journal').where({ pull }).whereNull('corrects').first(JOURNAL_COLUMNS)) as
+      JournalRow | undefined;
+    const standing = row && toEntry(row);
+    const piece = standing && 'piece' in standing.body ? ` as piece ${standing.body.piece}` : '';
+    return refusals.pullTaken(`This pull is on record already${piece}, by ${standing?.by ?? 'somebody'}.`, standing);
+  }
+}
+
+const refused = ({ code, field, text }: EntryRefusal) => refusals.entryRefused(code, field, text);
+
+/** What an entry lacks before it, or that its place is taken, among the slots that are. */
+function missing(body: EntryBody, taken: ReadonlySet<string>): EntryRefusal | null {
+  if (taken.has(entrySlot(body))) {
+    const piece = 'piece' in body ? body.piece : 0;
+    const what = body.kind === 'reading' ? 'a reading' : 'this';
+    return { code: 'slot-taken', field: 'piece', text: `Piece ${piece} has ${what} on record already.` };
+  }
+  const asked = askedBefore(body);
+  return asked && ![...taken].some((slot) => slot.startsWith(asked.prefix)) ? asked.refusal : null;
+}
+
+/** The entry as it is sealed. */
+function sealed(entry: NewEntry, check: Extract<EntryCheck, { ok: true }>, { name, role }: By, now: string): Sealed {
+  const { reading, limit } = check;
+  const table = limit?.table;
+  return {
+    id: entry.id,
+    at: now,
+    by: name,
+    role,
+    body: entry.body,
+    verdict: reading && {
+      verdict: reading.verdict,
+      margin: reading.margin,
+      text: reading.reason.text,
+      force: limit?.force ?? null,
+    },
+    limit: table ? { document: table.document, revision: table.revision, class: table.class } : null,
+    corrects: entry.corrects,
+    why: entry.why,
+    madeAt: entry.madeAt ?? null,
+    clockBehind: entry.sentAt ? clampToInt(Date.parse(now) - Date.parse(entry.sentAt)) : null,
+  };
+}
+
+const clampToInt = (ms: number) => Math.max(-(2 ** 31) + 1, Math.min(2 ** 31 - 1, Math.round(ms)));

@@ -1,0 +1,26 @@
+import type { EntryKind } from '@tug-mark/core';
+import { PLAIN, type ServerKind } from '../Evidence';
+import { photo } from './photo';
+import { reading } from './reading';
+
+/** Every kind of entry on the server; most need nothing beyond what every kind gets. */
+export const SERVER_KINDS: { readonly [K in EntryKind]: ServerKind<K> } = {
+  cause: PLAIN,
+  disposition: PLAIN,
+  finding: PLAIN,
+  finish: PLAIN,
+  gate: PLAIN,
+  hold: PLAIN,
+  lot: PLAIN,
+  marks: PLAIN,
+  measure: PLAIN,
+  photo,
+  progress: PLAIN,
+  reading,
+  release: PLAIN,
+  retention: PLAIN,
+  ruling: PLAIN,
+  run: PLAIN,
+  section: PLAIN,
+  tool: PLAIN,
+};

@@ -1,0 +1,72 @@
+import { createHash, randomBytes } from 'node:crypto';
+import type { Person } from '@tug-mark/contract';
+import type { Knex } from 'knex';
+import { verifyPassword } from './passwords';
+
+export interface PersonRow {
+  id: string;
+  name: string;
+  role: Person['role'];
+  password_hash: string;
+  active: boolean;
+  qualified_until: string | null;
+}
+
+/** Hours a session lasts: one shift and its overtime. */
+const SESSION_HOURS = 12;
+
+export const toPerson = (row: PersonRow): Person => ({
+  id: row.id,
+  name: row.name,
+  role: row.role,
+  active: row.active,
+  qualifiedUntil: row.qualified_until,
+});
+
+/** A session's token as it is kept: whoever reads the table cannot sign in with it. */
+export const hashToken = (token: string) => createHash('sha256').update(token).digest('hex');
+
+/** Checks name and password and opens a session; null when they do not belong together. */
+export async function openSession(db: Knex, name: string, password: string) {
+  const row = await db<PersonRow>('people').whereRaw('lower(name) = lower(?)', [name]).where({ active: true }).first();
+  if (!(await verifyPassword(row?.password_hash, password)) || !row) return null;
+  const token = randomBytes(32).toString('base64url');
+  await db('sessions').where('expires_at', '<', db.fn.now()).delete();
+  await db('sessions').insert({
+    token_hash: hashToken(token),
+    person: row.id,
+    expires_at: db.raw(`now() + interval '${SESSION_HOURS} hours'`),
+  });
+  return { token, person: toPerson(row) };
+}
+
+/** Who a session token belongs to and which version the shop has, in one round trip; null when it is spent. */
+export async function readSession(
+  db: Knex,
+  token: string,
+): Promise<{ person: Person; shopVersion: string; zone: string } | null> {
+  const { rows } = await db.raw<{ rows: (PersonRow & { version: string; zone: string })[] }>(
+    `SELECT p.id, p.name, p.role, p.active, p.qualified_until, s.version, s.zone
+       FROM sessions x JOIN people p ON p.id = x.person CROSS JOIN shop s
+      WHERE x.token_hash = ? AND x.expires_at > now() AND p.active`,
+    [hashToken(token)],
+  );
+  const row = rows[0];
+  return row ? { person: toPerson(row), shopVersion: row.version, zone: row.zone } : null;
+}
+
+/** Whether a session, by its token's hash, still lets its person in. */
+export async function isOpen(db: Knex, session: string): Promise<boolean> {
+  const row: unknown = await db('sessions as s')
+    .join('people as p', 'p.id', 's.person')
+    .where({ 's.token_hash': session, 'p.active': true })
+    .whereRaw('s.expires_at > now()')
+    .first('p.id');
+  return row !== undefined;
+}
+
+export async function closeSession(db: Knex, token: string): Promise<void> {
+  await db('sessions')
+    .where({ token_hash: hashToken(token) })
+    .delete();
+}

@@ -1,0 +1,37 @@
+import type { Knex } from 'knex';
+import { LinkCheck } from '../chain/ChainCheck';
+import { headsDigest, sealContent, type Head } from '../chain/seal';
+
+interface SealRow {
+  number: number;
+  at: Date;
+  chains: number;
+  digest: string;
+  previous: string;
+  hash: string;
+}
+
+/**
+ * Checks the shop chain: every seal follows the one before it and says what its heads say.
+ * @param known a seal from outside, as it stands on a record or a certificate: it has to be among them
+ */
+export async function verifySeals(
+  db: Knex,
+  known: { readonly number: number; readonly hash: string } | null = null,
+): Promise<{ seals: number; faults: string[] }> {
+  const check = new LinkCheck();
+  const faults: string[] = [];
+  let found = known === null;
+  const rows = (await db('seals').orderBy('number')) as SealRow[];
+  for (const { number, at, chains, digest, previous, hash } of rows) {
+    const content = sealContent(at.toISOString(), chains, digest);
+    faults.push(...check.take({ seq: number, previous, hash, content }).map((text) => text.replace('Entry', 'Seal')));
+    const heads = (await db('seal_heads').where({ seal: number }).select('chain', 'count', 'head')) as Head[];
+    if (heads.length !== chains || headsDigest(heads) !== digest) {
+      faults.push(`The ends that seal ${number} was made from are not those on record.`);
+    }
+    found ||= number === known?.number && hash === known.hash;
+  }
+  if (!found) faults.push(`Seal ${known?.number} with the hash that was given is not among them.`);
+  return { seals: rows.length, faults };
+}
