@@ -40,6 +40,7 @@ export function demoLooks(shop: ShopFile, practice: Practice): LookContext[] {
           limits: shop.limits,
           looks: [],
           cabinet: [],
+          zone: 'UTC',
           revisions: one,
           newest: one,
         };

@@ -50,6 +50,8 @@ export const gaugeEventSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('length'), gauge: z.string(), millimetres: z.number() }),
   z.object({
     kind: z.literal('forces'),
+    /** When the last of them came in, by the server's clock, ms since 1970: every station dates a pull alike. */
+    at: z.number(),
     /** N, in order. */
     forces: z.array(z.number()),
     overload: z.boolean(),

@@ -17,8 +17,8 @@ export interface ServerKind<K extends EntryKind> {
    * @throws Refusal when it is not there or says something else
    */
   readonly prove?: (body: BodyOf<K>, proving: Proving) => Promise<void>;
-  /** The pull it takes, which is kept once; null when it takes none. */
-  readonly pull?: (body: BodyOf<K>) => string | null;
+  /** The pull it takes, by gauge, beginning and end: it is kept once. Null when it takes none. */
+  readonly pull?: (body: BodyOf<K>) => { readonly gauge: string; readonly start: string; readonly end: string } | null;
 }
 
 /** A kind that needs nothing of its own here. */

@@ -89,10 +89,11 @@ export class Journal {
     const asked = entry.corrects === null ? askedBefore(entry.body) : null;
     const content = sealed(entry, check, person, now);
     const slot = entrySlot(content.body);
+    const pull = pullOf(entry.body);
     const [done] = await runPrepared<{ outcome: string; row_seq: number; row_previous: string; row_hash: string }>(
       db,
       'append-entry',
-      'SELECT * FROM append_entry($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20)',
+      'SELECT * FROM append_entry($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22)',
       [
         believed.session,
         believed.session === null ? null : believed.version,
@@ -111,7 +112,9 @@ export class Journal {
         content.why,
         content.madeAt,
         content.clockBehind,
-        serverKind(entry.body).pull?.(entry.body as never) ?? null,
+        pull?.gauge ?? null,
+        pull?.start ?? null,
+        pull?.end ?? null,
         asked?.prefix ?? null,
         entryContent(combination, content),
       ],
@@ -237,7 +240,6 @@ export class Journal {
           at,
           by,
           role,
-          serverKind(body).pull?.(body as never) ?? null,
           previous,
           hash,
         ];
@@ -246,7 +248,7 @@ export class Journal {
     };
     await copyInto(
       trx,
-      'journal (id, combination, seq, slot, kind, lot, body, verdict, limit_key, at, by_name, by_role, pull, previous, hash)',
+      'journal (id, combination, seq, slot, kind, lot, body, verdict, limit_key, at, by_name, by_role, previous, hash)',
       rows(),
     );
     await trx('chains')
@@ -308,14 +310,20 @@ export class Journal {
   }
 
   private async pullTaken(body: EntryBody): Promise<Refusal> {
-    const pull = serverKind(body).pull?.(body as never) ?? null;
-    const row = (await this.db('journal').where({ pull }).whereNull('corrects').first(JOURNAL_COLUMNS)) as
-      JournalRow | undefined;
+    const pull = pullOf(body);
+    const row = (await this.db('journal')
+      .where({ gauge: pull?.gauge ?? '' })
+      .whereNull('corrects')
+      .where('pull_start', '<', pull?.end ?? '')
+      .where('pull_end', '>', pull?.start ?? '')
+      .first(JOURNAL_COLUMNS)) as JournalRow | undefined;
     const standing = row && toEntry(row);
     const piece = standing && 'piece' in standing.body ? ` as piece ${standing.body.piece}` : '';
     return refusals.pullTaken(`This pull is on record already${piece}, by ${standing?.by ?? 'somebody'}.`, standing);
   }
 }
+
+const pullOf = (body: EntryBody) => serverKind(body).pull?.(body as never) ?? null;
 
 const refused = ({ code, field, text }: EntryRefusal) => refusals.entryRefused(code, field, text);
 

@@ -32,6 +32,9 @@ export const reading: Kind<BodyOf<'reading'>> = {
         `'${body.typed}' was typed in ${body.unit}, but ${body.force} N is to be kept. Type it again.`,
       );
     }
+    if (body.pull && !(body.pull.start < body.pull.end)) {
+      return refuse('pull-backwards', 'pull', 'A pull ends after it begins.');
+    }
     if (body.force > plausibleForce(wire.breaks) && !body.confirmed.includes('above-wire')) {
       return refuse(
         'above-wire',

@@ -8,6 +8,8 @@ export interface WatchedPull {
   readonly forces: readonly number[];
   /** Samples a second. */
   readonly rate: number;
+  /** From the sample it began with to the one that ended it, s; longer than its forces where samples are missing. */
+  readonly seconds: number;
   /** What has to be asked before it is a reading. */
   readonly doubts: readonly PullDoubt[];
 }
@@ -33,6 +35,10 @@ export interface PullSnapshot {
 const BEFORE = 0.3;
 const ENDS = 0.4;
 const STUCK = 1;
+/** s at rest after a pull before another one can begin. */
+const RESTS = 0.3;
+/** s after which a force that hangs on and does not move is the gauge's new zero. */
+const HANGS = 3;
 /** Below this share of the peak the pull is over. */
 const OVER = 0.1;
 /** Longest pull that is followed, s. */
@@ -52,6 +58,12 @@ export class PullWatch {
   private low = 0;
   private quiet = 0;
   private still = 0;
+  /** Samples since the pull in hand began. */
+  private since = 0;
+  /** A pull has ended and the gauge has not been at rest since: what hangs on after a slide is its tail, and no pull. */
+  private isTail = false;
+  private rested = 0;
+  private hung = 0;
   private last = NaN;
   private readonly doubts = new Set<PullDoubt>();
   state: WatchState = 'waiting';
@@ -131,9 +143,17 @@ export class PullWatch {
         }
       }
       if (this.zeroCount === 0) return null;
+      this.rested = above <= starts ? this.rested + 1 : 0;
+      if (this.rested >= RESTS * rate) this.isTail = false;
+      else if (this.isTail && ++this.hung >= HANGS * rate) {
+        this.settleAt();
+        return null;
+      }
       if (above < -starts) this.low = Math.min(this.low, above);
       if (above <= starts) return null;
+      if (this.isTail) return null;
       this.state = 'pulling';
+      this.since = 0;
       this.pull = [...this.recent];
       this.peak = above;
       this.quiet = 0;
@@ -141,11 +161,22 @@ export class PullWatch {
       return null;
     }
     this.pull.push(value);
+    this.since += 1;
     this.peak = Math.max(this.peak, above);
     this.low = Math.min(this.low, above);
     if (this.still >= STUCK * rate && above > OVER * this.peak) this.doubts.add('stuck');
     this.quiet = above < Math.max(OVER * this.peak, starts / 2) ? this.quiet + 1 : 0;
     return this.quiet >= ENDS * rate || this.pull.length > LONGEST * rate ? this.end() : null;
+  }
+
+  /** The gauge came to rest at another place than before the pull: what it shows now is its zero. */
+  private settleAt(): void {
+    this.hung = 0;
+    const { recent } = this;
+    if (Math.max(...recent) - Math.min(...recent) > this.settings.starts) return;
+    this.zeroSum = recent.reduce((sum, value) => sum + value, 0);
+    this.zeroCount = recent.length;
+    this.isTail = false;
   }
 
   private end(): WatchedPull {
@@ -156,9 +187,13 @@ export class PullWatch {
       zero: this.zero,
       forces: doubts.includes('gauge-lost') ? [] : this.pull,
       rate: this.settings.rate,
+      seconds: this.since / this.settings.rate,
       doubts,
     };
     this.state = 'waiting';
+    this.isTail = true;
+    this.rested = 0;
+    this.hung = 0;
     this.recent = [];
     this.pull = [];
     this.peak = 0;

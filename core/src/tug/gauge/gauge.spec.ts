@@ -5,6 +5,7 @@ import {
   PullWatch,
   readCaliperLine,
   readGaugeLine,
+  readTypedLine,
   simulatePull,
   SOUND_PULL,
   type WatchedPull,
@@ -95,6 +96,22 @@ describe('A line of a gauge', () => {
   });
 });
 
+describe('A line typed by a gauge', () => {
+  it('is read whatever stands around its number; what a person types stays as it is', () => {
+    const own = { pattern: 'PK {value} {unit} {status}', unit: 'lbf' };
+    expect(readTypedLine('118.4', null)).toBe('118.4');
+    expect(readTypedLine(' 12,5 lbf', null)).toBe('12,5 lbf');
+    expect(readTypedLine('\u0002ST,GS,+00118.4 N\u0003\r', null)).toBe('118.4 N');
+    expect(readTypedLine('PEAK 26.6 LBF OK', null)).toBe('26.6 lbf');
+    // The station's own pattern: 26.6 lbf is 118.3227 N.
+    expect(readTypedLine('PK 26.6 lbf OK', own)).toBe('118.322695 N');
+    // Two numbers with units: which one is meant nobody can know.
+    expect(readTypedLine('min 3 N max 118 N', null)).toBe('min 3 N max 118 N');
+    expect(readTypedLine('2012345678903', null)).toBe('2012345678903');
+    expect(readTypedLine('FL-OC-1508', null)).toBe('FL-OC-1508');
+  });
+});
+
 describe('A live gauge', () => {
   const quiet = (n: number) => Array.from({ length: n }, (_, i) => 0.3 + 0.05 * Math.sin(i));
   const pullOf = (changes: Partial<typeof SOUND_PULL> = {}) =>
@@ -118,6 +135,36 @@ describe('A live gauge', () => {
     expect(pull?.zero).toBeCloseTo(0.3, 1);
     expect(pull?.doubts).toEqual([]);
     expect(pull?.forces.length).toBeGreaterThan(2500);
+  });
+
+  it('takes the tail of a slide for what it is: no pull of its own, however long it hangs on', () => {
+    const tail = (n: number) => Array.from({ length: n }, (_, i) => 6 + 2.5 * Math.sin(i / 40));
+    const samples = [...quiet(1000), ...pullOf(), ...tail(5000), ...quiet(800), ...pullOf({ seed: 2 }), ...quiet(1000)];
+    const pulls = feed(watch(), samples);
+    expect(pulls.length).toBe(2);
+    expect(Math.min(...pulls.map((p) => p.peak))).toBeGreaterThan(100);
+    // From its first sample to the one that ended it: about as long as its forces.
+    for (const { seconds, forces } of pulls) expect(Math.abs(seconds - forces.length / 1000)).toBeLessThan(0.4);
+  });
+
+  it('whose zero has moved by a pull finds the next pull from its new one', () => {
+    const shifted = pullOf({ seed: 2 }).map((f) => f + 8);
+    // It never comes back to where it was: from the slide on it hangs at 8 N.
+    const up = pullOf();
+    const slid = up.slice(
+      0,
+      up.findLastIndex((f) => f > 30),
+    );
+    const samples = [
+      ...quiet(1000),
+      ...slid,
+      ...quiet(5000).map((f) => f + 8),
+      ...shifted,
+      ...quiet(1000).map((f) => f + 8),
+    ];
+    const [first, second, ...more] = feed(watch(), samples);
+    expect(more).toEqual([]);
+    expect(Math.abs((first?.peak ?? 0) - (second?.peak ?? 0))).toBeLessThan(6);
   });
 
   it('tells three pulls apart', () => {

@@ -15,3 +15,4 @@ export {
   type WatchSettings,
   type WatchState,
 } from './PullWatch';
+export { readTypedLine, type TypingGauge } from './readTypedLine';

@@ -37,14 +37,16 @@ export async function up(db: Knex): Promise<void> {
       -- The device's own time, and how many milliseconds its clock was behind.
       ADD COLUMN made_at timestamptz(3),
       ADD COLUMN clock_behind int,
-      -- Gauge and beginning of a pull: it is kept once.
-      ADD COLUMN pull text;
+      -- Gauge of a pull, and when it began and ended: it is kept once.
+      ADD COLUMN gauge text,
+      ADD COLUMN pull_start timestamptz(3),
+      ADD COLUMN pull_end timestamptz(3);
     ALTER TABLE journal ALTER COLUMN version SET DEFAULT 2;
     CREATE INDEX journal_tool ON journal ((body ->> 'tool'), at) WHERE kind = 'tool';
     CREATE INDEX journal_heads ON journal (combination, seq) WHERE kind IN ('lot', 'finish');
     CREATE INDEX journal_readings_by ON journal (by_name, at) WHERE kind = 'reading';
     CREATE INDEX journal_causes ON journal (at) WHERE kind = 'cause';
-    CREATE UNIQUE INDEX journal_pull ON journal (pull) WHERE pull IS NOT NULL AND corrects IS NULL;
+    CREATE INDEX journal_pull ON journal (gauge, pull_start) WHERE pull_start IS NOT NULL AND corrects IS NULL;
 
     ALTER TABLE combinations ADD COLUMN read_in boolean NOT NULL DEFAULT false;
     -- Every list of the shop's own has its rows; what came with a record file has none.
@@ -139,7 +141,8 @@ export async function up(db: Knex): Promise<void> {
       p_token text, p_version bigint,
       p_id uuid, p_combination uuid, p_slot text, p_kind text, p_lot int, p_body json, p_verdict json, p_limit json,
       p_at timestamptz, p_name text, p_role text, p_corrects uuid, p_why text,
-      p_made_at timestamptz, p_clock_behind int, p_pull text, p_asked text, p_content text,
+      p_made_at timestamptz, p_clock_behind int, p_gauge text, p_pull_start timestamptz, p_pull_end timestamptz,
+      p_asked text, p_content text,
       OUT outcome text, OUT row_seq int, OUT row_previous text, OUT row_hash text
     ) LANGUAGE plpgsql AS $$
     BEGIN
@@ -167,19 +170,27 @@ export async function up(db: Knex): Promise<void> {
           RETURN;
         END IF;
       END IF;
+      -- One pull proves one piece, whichever station or tab it is kept by: no two of one gauge overlap.
+      IF p_pull_start IS NOT NULL AND p_corrects IS NULL THEN
+        PERFORM pg_advisory_xact_lock(hashtextextended(p_gauge, 3));
+        PERFORM 1 FROM journal WHERE gauge = p_gauge AND corrects IS NULL AND id <> p_id
+          AND pull_start < p_pull_end AND pull_start > p_pull_start - interval '10 minutes' AND pull_end > p_pull_start;
+        IF FOUND THEN
+          outcome := CASE WHEN EXISTS (SELECT 1 FROM journal WHERE id = p_id) THEN 'id-known' ELSE 'pull-taken' END;
+          RETURN;
+        END IF;
+      END IF;
       row_hash := encode(sha256(convert_to(row_previous || ':' || row_seq || ':' || p_content, 'UTF8')), 'hex');
       INSERT INTO journal (id, combination, seq, slot, kind, lot, body, verdict, limit_key, at, by_name, by_role, corrects, why,
-        made_at, clock_behind, pull, previous, hash)
+        made_at, clock_behind, gauge, pull_start, pull_end, previous, hash)
       VALUES (p_id, p_combination, row_seq, p_slot, p_kind, p_lot, p_body, p_verdict, p_limit, p_at, p_name, p_role, p_corrects,
-        p_why, p_made_at, p_clock_behind, p_pull, row_previous, row_hash)
+        p_why, p_made_at, p_clock_behind, p_gauge, p_pull_start, p_pull_end, row_previous, row_hash)
       ON CONFLICT DO NOTHING;
       IF FOUND THEN
         UPDATE chains SET count = row_seq, head = row_hash WHERE name = 'journal/' || p_combination;
         outcome := 'kept';
       ELSIF EXISTS (SELECT 1 FROM journal WHERE id = p_id) THEN
         outcome := 'id-known';
-      ELSIF p_corrects IS NULL AND EXISTS (SELECT 1 FROM journal WHERE pull = p_pull AND corrects IS NULL) THEN
-        outcome := 'pull-taken';
       ELSE
         outcome := CASE WHEN p_corrects IS NULL THEN 'slot-taken' ELSE 'corrects-stale' END;
       END IF;

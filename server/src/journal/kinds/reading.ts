@@ -24,5 +24,5 @@ export const reading: ServerKind<'reading'> = {
       `The curve’s peak is ${peak} N, the reading says ${force.toFixed(1)} N. Keep the reading without the curve, or the curve’s own.`,
     );
   },
-  pull: ({ gauge, pull }) => (gauge !== undefined && pull ? `${gauge}/${pull.start}` : null),
+  pull: ({ gauge, pull }) => (gauge !== undefined && pull ? { gauge, ...pull } : null),
 };

@@ -266,6 +266,7 @@ class GaugeLine {
     if (!this.forces.length && !this.garbled && !this.overload) return;
     this.tell({
       kind: 'forces',
+      at: Date.now(),
       forces: this.forces,
       overload: this.overload,
       garbled: this.garbled,

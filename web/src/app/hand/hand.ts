@@ -84,6 +84,13 @@ export class Hand {
   /** Which entries the server has not confirmed yet. */
   readonly unsent = computed(() => new Set(this.outbox().map((item) => item.entry.id)));
 
+  /** Pulls of gauges that are on record here, by when they were made. */
+  readonly pulls = computed(() =>
+    this.entries().flatMap(({ body }) =>
+      body.kind === 'reading' && body.pull && body.gauge !== undefined ? [{ gauge: body.gauge, ...body.pull }] : [],
+    ),
+  );
+
   /** Run the set-up is in, and what a release made now would stand on. */
   readonly run = computed(() => currentRun(this.entries()));
   readonly stands = computed<Standing | null>(() => {

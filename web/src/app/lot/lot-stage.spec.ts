@@ -249,6 +249,8 @@ describe('What was put on record for a lot', () => {
   });
 });
 
+const LOOKED: EntryBody = { kind: 'finding', lot: 1, piece: 1, criterion: 'as-drawn', finding: 'accept', note: '' };
+
 describe('A pull on the station’s gauge', () => {
   const gauge: Gauge = {
     id: 'G-1',
@@ -270,14 +272,30 @@ describe('A pull on the station’s gauge', () => {
   afterEach(() => {
     bench.close();
   });
+  /** Seconds pass before the gauge sends the next of them. */
+  let passed = 0;
+  const real = Date.now.bind(Date);
+  beforeEach(() => {
+    passed = 0;
+    spyOn(Date, 'now').and.callFake(() => real() + passed);
+  });
   const forces = (...values: number[]) => {
-    bench.hear({ kind: 'forces', forces: values, overload: false, garbled: 0, otherUnit: null, skipped: false });
+    passed += 10_000;
+    bench.hear({
+      kind: 'forces',
+      at: Date.now(),
+      forces: values,
+      overload: false,
+      garbled: 0,
+      otherUnit: null,
+      skipped: false,
+    });
   };
   const quiet = () => Array.from({ length: 60 }, (_, i) => 0.1 * Math.sin(i));
   const ramp = (to: number) => Array.from({ length: 100 }, (_, i) => (to * (i + 1)) / 100);
   const open = async () => {
     bench = await Bench.open(LotStage, {
-      view: released(() => [OPEN, made(1, 1)]),
+      view: released(() => [OPEN, made(1, 1), LOOKED]),
       api: { gauges: () => Promise.resolve([gauge]) },
     });
     await bench.settle();
@@ -286,6 +304,8 @@ describe('A pull on the station’s gauge', () => {
     choice?.dispatchEvent(new Event('change'));
     bench.hear({ kind: 'state', state: 'connected', text: 'Gauge G-1 is connected.' });
     await bench.settle();
+    await bench.key('t');
+    expect(bench.text).toContain('piece 1 is in hand.');
     read = spyOn(bench.fixture.debugElement.injector.get(TraceReader), 'read').and.returnValue(
       new Promise(() => undefined),
     );
@@ -312,13 +332,14 @@ describe('A pull on the station’s gauge', () => {
 
   it('goes by its curve’s peak and suggestion, and keeps the curve with it', async () => {
     await open();
-    read.and.resolveTo(answer(130));
+    read.and.resolveTo(answer(119));
     forces(...quiet(), ...ramp(118.4), ...quiet());
     await bench.settle();
     expect(bench.text).toContain('the curve says so');
     await bench.key('Enter');
     const body = bench.put[0]?.body;
-    expect(body?.kind === 'reading' && Math.abs(body.force - 130)).toBeLessThan(1);
+    expect(body?.kind === 'reading' && Math.abs(body.force - 119)).toBeLessThan(1);
+    expect(body?.kind === 'reading' && body.pull && body.pull.start < body.pull.end).toBeTrue();
     expect(body?.kind === 'reading' && body.trace?.digest).toBe('a'.repeat(64));
   });
 
@@ -330,9 +351,10 @@ describe('A pull on the station’s gauge', () => {
     await bench.settle();
     await bench.key('Escape');
     await bench.type('force', '');
+    await bench.key('t');
     forces(...quiet(), ...ramp(118.4), ...quiet());
     await bench.settle();
-    late(answer(130));
+    late(answer(118.4));
     await bench.settle();
     await bench.key('1');
     await bench.key('Enter');
@@ -343,7 +365,7 @@ describe('A pull on the station’s gauge', () => {
 
   it('is no longer the reading once a value is typed in its place: neither curve nor gauge goes with it', async () => {
     await open();
-    read.and.resolveTo(answer(130));
+    read.and.resolveTo(answer(119));
     forces(...quiet(), ...ramp(118.4), ...quiet());
     await bench.settle();
     await bench.key('Escape');
@@ -354,6 +376,56 @@ describe('A pull on the station’s gauge', () => {
     const body = bench.put[0]?.body;
     expect(body).toEqual(jasmine.objectContaining({ force: 117.9, typed: '117.9' }));
     expect(body?.kind === 'reading' && (body.trace ?? body.gauge)).toBeUndefined();
+  });
+
+  it('waits when no piece was in hand as it began, and is kept only for the piece a person names', async () => {
+    await open();
+    forces(...quiet(), ...ramp(118.4), ...quiet());
+    await bench.settle();
+    // One that comes while another is open, and one more when that is kept: neither is the next piece's by itself.
+    forces(...quiet(), ...ramp(72.2), ...quiet());
+    await bench.settle();
+    expect(bench.text).toContain('A pull waits: for which piece?');
+    await bench.key('1');
+    await bench.key('Enter');
+    expect(bench.put.length).toBe(1);
+    expect(bench.text).toContain('A pull waits: for which piece?');
+    expect(bench.text).not.toContain('How did it let go?');
+    await bench.press('It was no piece');
+    expect(bench.text).not.toContain('A pull waits');
+  });
+
+  it('does not hide behind text that was left in the field', async () => {
+    await open();
+    await bench.type('force', '72.2');
+    forces(...quiet(), ...ramp(118.4), ...quiet());
+    await bench.settle();
+    expect(bench.text).toContain('A pull waits: for which piece?');
+    expect(bench.text).toMatch(/118\.\d+ N, .*on Gauge G-1/);
+    await bench.press('It was piece 1');
+    await bench.key('1');
+    await bench.key('Enter');
+    const body = bench.put[0]?.body;
+    expect(body?.kind === 'reading' && Math.abs(body.force - 118.4)).toBeLessThan(0.3);
+    expect(body?.kind === 'reading' && body.confirmed).toEqual(['assigned-later']);
+  });
+
+  it('that another tab has kept is let go of here, with a word', async () => {
+    await open();
+    forces(...quiet(), ...ramp(118.4), ...quiet());
+    await bench.settle();
+    expect(bench.text).toContain('How did it let go?');
+    const others = new BroadcastChannel('tug-mark-pulls');
+    others.postMessage({
+      gauge: 'G-1',
+      start: new Date(Date.now() - 5000).toISOString(),
+      end: new Date(Date.now() + 5000).toISOString(),
+    });
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    await bench.settle();
+    others.close();
+    expect(bench.text).not.toContain('How did it let go?');
+    expect(bench.text).toContain('That pull was kept at another tab or station meanwhile.');
   });
 
   it('that was lost in the middle keeps what was seen, says so, and asks', async () => {
@@ -370,11 +442,27 @@ describe('A pull on the station’s gauge', () => {
   it('tells of lines that are no readings and of another unit than the settings say', async () => {
     await open();
     for (let i = 0; i < 5; i++) {
-      bench.hear({ kind: 'forces', forces: [], overload: false, garbled: 40, otherUnit: null, skipped: false });
+      bench.hear({
+        kind: 'forces',
+        at: Date.now(),
+        forces: [],
+        overload: false,
+        garbled: 40,
+        otherUnit: null,
+        skipped: false,
+      });
     }
     await bench.settle();
     expect(bench.text).toContain('Lines come in that are no readings.');
-    bench.hear({ kind: 'forces', forces: [1, 1.1], overload: true, garbled: 0, otherUnit: 'lbf', skipped: false });
+    bench.hear({
+      kind: 'forces',
+      at: Date.now(),
+      forces: [1, 1.1],
+      overload: true,
+      garbled: 0,
+      otherUnit: 'lbf',
+      skipped: false,
+    });
     await bench.settle();
     expect(bench.text).toContain('The gauge sends lbf');
     expect(bench.text).toContain('Overload. Let go.');

@@ -30,6 +30,9 @@ import { GaugeBar } from '../tug/gauge/gauge-bar';
 import { PullAsk } from '../tug/pull/pull-ask';
 import { PullEntry, type PulledForce } from '../tug/pull/pull-entry';
 import { PullField } from '../tug/pull/pull-field';
+import { PullsWaiting } from '../tug/pull/pulls-waiting';
+import { targetName } from '../tug/pull/target-name';
+import { WaitingPulls } from '../tug/pull/waiting-pulls';
 import { LotMeasure } from '../look/lot-measure';
 import { Disposition } from './disposition';
 import { LotOpen } from './lot-open';
@@ -49,9 +52,10 @@ import { LotOpen } from './lot-open';
     PullAsk,
     ProblemNotice,
     PullField,
+    PullsWaiting,
     Reasons,
   ],
-  providers: [PullEntry],
+  providers: [PullEntry, WaitingPulls],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './lot-stage.html',
   styleUrls: ['../parts/stage.less', '../parts/pulls.less', './lot-stage.less'],
@@ -202,10 +206,16 @@ export class LotStage {
   constructor() {
     this.entry.serve(
       {
-        key: computed(() => {
+        place: computed(() => {
           const id = this.hand.view()?.combination.id;
-          return id === undefined ? null : `tug-mark-lot-queue-${id}`;
+          return id === undefined ? null : `lot-${id}`;
         }),
+        target: computed(() => targetName({ piece: this.target() ?? 0, wire: this.wire() }, this.wires().length)),
+        isUnseen: computed(() => {
+          const lot = this.lot()?.head.lot;
+          return lot !== undefined && !this.hand.ofLot(lot, 'finding').some((e) => e.body.piece === this.target());
+        }),
+        kept: this.hand.pulls,
         limit: this.limit,
         breaks: this.breaks,
         lowest: computed(() => this.lot()?.group.summary?.min ?? null),

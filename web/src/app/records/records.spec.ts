@@ -1,3 +1,5 @@
+import { provideHttpClient } from '@angular/common/http';
+import { provideStore } from '@ngrx/store';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { CombinationRecord } from '@tug-mark/contract';
@@ -118,7 +120,9 @@ describe('An entry in words', () => {
 
 describe('A pile of sheets on its way', () => {
   it('that breaks off is told so and never taken for whole', async () => {
-    TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
+    TestBed.configureTestingModule({
+      providers: [provideZonelessChangeDetection(), provideHttpClient(), provideStore()],
+    });
     const api = TestBed.inject(Api);
     const answer = (lines: object[]) => new Response(lines.map((line) => `${JSON.stringify(line)}\n`).join(''));
     const fetched = spyOn(window, 'fetch');

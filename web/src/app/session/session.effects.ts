@@ -1,8 +1,10 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
-import { catchError, exhaustMap, from, map, of } from 'rxjs';
+import { Store } from '@ngrx/store';
+import { catchError, exhaustMap, from, map, of, tap } from 'rxjs';
 import { Api, toProblem } from '../http/api';
-import { sessionActions } from './session.state';
+import { forgetDrafts } from './drafts';
+import { sessionActions, sessionFeature } from './session.state';
 
 export const askWhoIsHere = createEffect(
   (actions$ = inject(Actions), api = inject(Api)) =>
@@ -30,6 +32,19 @@ export const signIn = createEffect(
       ),
     ),
   { functional: true },
+);
+
+/** What somebody had typed and left does not stand at the next person's seat. */
+export const forget = createEffect(
+  (actions$ = inject(Actions), store = inject(Store)) =>
+    actions$.pipe(
+      ofType(sessionActions.signOut),
+      tap(() => {
+        const person = store.selectSignal(sessionFeature.selectPerson)();
+        if (person) forgetDrafts(person.id);
+      }),
+    ),
+  { functional: true, dispatch: false },
 );
 
 export const signOut = createEffect(

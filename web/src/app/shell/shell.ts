@@ -62,6 +62,11 @@ import { SignInForm } from './sign-in-form';
         <tm-sign-in-form [across]="true" [known]="person()?.name ?? ''" />
       </section>
     }
+    @if (unheard(); as line) {
+      <p class="strip notice" role="status">
+        '{{ line }}' came from a scanner or a gauge. This screen takes none, and nothing was put on record.
+      </p>
+    }
     @if (clock(); as off) {
       <p class="strip notice hold" role="status">{{ off }}</p>
     }
@@ -114,6 +119,7 @@ export class Shell {
   protected readonly state = this.store.selectSignal(sessionFeature.selectState);
   protected readonly offline = this.store.selectSignal(outboxFeature.selectOffline);
   protected readonly refused = this.store.selectSignal(outboxFeature.selectRefused);
+  protected readonly unheard = inject(Keys).unheard;
   protected readonly faulted = this.store.selectSignal(outboxFeature.selectFaultedItems);
   private readonly clockBehind = this.store.selectSignal(outboxFeature.selectClockBehind);
   /** Told where this device's clock is more than a minute off: what it dates would be wrong. */

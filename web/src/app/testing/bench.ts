@@ -96,6 +96,8 @@ export function kept(body: EntryBody, changes: Partial<KeptEntry> = {}): KeptEnt
     ...changes,
   };
 }
+/** A piece somebody has looked at. */
+export const seen = (piece: number) => kept({ kind: 'finding', piece, criterion: 'mark', finding: 'accept', note: '' });
 export const TOOL_TAKEN = () => kept({ kind: 'tool', tool: 'HT', die: 'A', nest: '1' });
 export const pulled = (piece: number, force: number, changes: Partial<Extract<EntryBody, { kind: 'reading' }>> = {}) =>
   kept({

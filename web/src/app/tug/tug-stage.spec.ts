@@ -1,4 +1,4 @@
-import { Bench, kept, pulled, TOOL_TAKEN, viewOf } from '../testing/bench';
+import { Bench, kept, pulled, seen, TOOL_TAKEN, viewOf } from '../testing/bench';
 import { TugStage } from './tug-stage';
 
 describe('The pull test at the bench', () => {
@@ -7,7 +7,10 @@ describe('The pull test at the bench', () => {
     bench.close();
   });
   const open = async (entries = [TOOL_TAKEN()], role: 'technician' | 'quality' = 'technician') => {
-    bench = await Bench.open(TugStage, { view: viewOf({ entries }), role });
+    bench = await Bench.open(TugStage, {
+      view: viewOf({ entries: [...entries, ...[1, 2, 3, 4, 5, 6].map(seen)] }),
+      role,
+    });
   };
   const read = async (text: string) => {
     await bench.type('force', text);
@@ -31,6 +34,41 @@ describe('The pull test at the bench', () => {
       }),
     );
     expect(bench.headline).toBe('Piece 2 of 5');
+  });
+
+  it('asks why a piece is pulled that nobody has looked at, and keeps the reason', async () => {
+    bench = await Bench.open(TugStage, { view: viewOf({ entries: [TOOL_TAKEN()] }) });
+    expect(bench.text).toContain('Nobody has looked at piece 1 yet, and after the pull nobody can.');
+    await read('118.4');
+    await bench.key('1');
+    await bench.key('Enter');
+    expect(bench.put).toEqual([]);
+    expect(bench.text).toContain('Say why piece 1 is pulled before anybody has looked at it.');
+    await bench.type('reading-note', 'cut open for training');
+    await bench.press('Keep reading');
+    expect(bench.put[0]?.body).toEqual(
+      jasmine.objectContaining({ confirmed: ['not-looked-at'], note: 'cut open for training' }),
+    );
+  });
+
+  it('shows two digits where two were typed: what is shown is what is kept', async () => {
+    await open();
+    await read('113.45');
+    expect(bench.element.querySelector('.number')?.textContent).toContain('113.45');
+  });
+
+  it('selects a value it refuses, so that the next one replaces it', async () => {
+    await open();
+    await read('ST,GS,min 3 N max 118 N');
+    expect(bench.text).toContain('is not a number');
+    const field = bench.element.querySelector<HTMLInputElement>('#force');
+    expect([field?.selectionStart, field?.selectionEnd]).toEqual([0, field?.value.length]);
+  });
+
+  it('reads the line of a gauge that types, whatever stands around its number', async () => {
+    await open();
+    await read('ST,GS,+00118.4 N');
+    expect(bench.text).toContain('Holds: 33.4 N above the limit (39 %)');
   });
 
   it('does not keep a value before it is said how it let go', async () => {
@@ -130,11 +168,12 @@ describe('The pull test at the bench', () => {
       .querySelector('#force')
       ?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
     await bench.settle();
-    expect(bench.text).toContain('2 more values wait: 117.2 · 119.3');
-    expect(JSON.parse(localStorage.getItem('tug-mark-queue-c1') ?? '[]')).toEqual(['118.1', '117.2', '119.3']);
+    expect(bench.text).toContain('2 more pasted values wait: 117.2 · 119.3');
+    const draft = JSON.parse(localStorage.getItem('tug-mark-draft-Odile-c1') ?? '{}') as Record<string, unknown>;
+    expect(draft).toEqual({ target: 'piece 1', text: '118.1', pasted: ['117.2', '119.3'], waiting: [] });
     await bench.key('1');
     await bench.key('Enter');
-    expect(bench.text).toContain('1 more value waits: 119.3');
+    expect(bench.text).toContain('1 more pasted value waits: 119.3');
   });
 
   it('gives count, lowest, mean, spread, Cpl and bound of the valid ones, and one sentence', async () => {

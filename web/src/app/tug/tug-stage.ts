@@ -17,6 +17,9 @@ import { KeptTests } from './kept-tests';
 import { PullAsk } from './pull/pull-ask';
 import { PullEntry, type PulledForce } from './pull/pull-entry';
 import { PullField } from './pull/pull-field';
+import { PullsWaiting } from './pull/pulls-waiting';
+import { targetName } from './pull/target-name';
+import { WaitingPulls } from './pull/waiting-pulls';
 
 /** A reading being corrected; the next one kept corrects it. */
 interface Correcting {
@@ -28,8 +31,19 @@ interface Correcting {
 /** Does it hold? The set-up's samples, pulled and judged one by one, each wire by its own limit. */
 @Component({
   selector: 'tm-tug-stage',
-  imports: [RouterLink, NzButtonModule, NzInputModule, TugLine, Mark, GaugeBar, KeptTests, PullAsk, PullField],
-  providers: [PullEntry],
+  imports: [
+    RouterLink,
+    NzButtonModule,
+    NzInputModule,
+    TugLine,
+    Mark,
+    GaugeBar,
+    KeptTests,
+    PullAsk,
+    PullField,
+    PullsWaiting,
+  ],
+  providers: [PullEntry, WaitingPulls],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tug-stage.html',
   styleUrls: ['../parts/stage.less', '../parts/pulls.less', './tug-stage.less'],
@@ -104,13 +118,6 @@ export class TugStage {
   });
 
   protected readonly isAsking = computed(() => this.entry.question() !== null || this.entry.pending() !== null);
-  protected readonly queued = computed(() =>
-    this.entry
-      .queue()
-      .slice(0, 8)
-      .map((q) => q.text)
-      .join(' · '),
-  );
 
   protected readonly headline = computed(() => {
     const { piece } = this.target();
@@ -151,10 +158,8 @@ export class TugStage {
 
   constructor() {
     this.entry.serve({
-      key: computed(() => {
-        const id = this.hand.view()?.combination.id;
-        return id === undefined ? null : `tug-mark-queue-${id}`;
-      }),
+      place: computed(() => this.hand.view()?.combination.id ?? null),
+      target: computed(() => targetName(this.target(), this.wires().length)),
       limit: this.limit,
       breaks: this.breaks,
       lowest: computed(() => this.group()?.summary?.min ?? null),
@@ -164,6 +169,8 @@ export class TugStage {
         loadingRate: this.own()?.limit.limit?.table.loadingRate ?? null,
       })),
       isOpen: computed(() => this.hand.view() !== null),
+      isUnseen: computed(() => !this.hand.of('finding').some((e) => e.body.piece === this.target().piece)),
+      kept: this.hand.pulls,
       keep: (force, why, curve) => this.keep(force, why, curve),
     });
     effect(() => {

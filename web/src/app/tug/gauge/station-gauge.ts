@@ -4,6 +4,7 @@ import { PullWatch, type PullSnapshot, type WatchedPull } from '@tug-mark/core';
 import { Subject } from 'rxjs';
 import { Api } from '../../http/api';
 import { Live } from '../../live/live';
+import type { PullKey } from '../pull/waiting-pulls';
 import { TraceReader } from './trace-reader';
 
 const GAUGE_KEY = 'tug-mark-gauge';
@@ -18,6 +19,10 @@ const STRIP_SECONDS = 8;
 export interface StationPull {
   readonly pull: WatchedPull;
   readonly gauge: Gauge | null;
+  /** When it began, ms since 1970 by this device. */
+  readonly startedAt: number;
+  /** Which pull it is, by the server's clock, the same at every station; null when it came from a file. */
+  readonly key: PullKey | null;
 }
 
 /** The force gauge of this station: which one it is, what it shows now, and every pull made on it. */
@@ -43,6 +48,8 @@ export class StationGauge {
   private watch: PullWatch | null = null;
   private garbledFor = 0;
   private savedAt = 0;
+  /** When the last readings came in, ms since 1970 by the server's clock. */
+  private heardAt = Date.now();
 
   constructor() {
     this.live.gaugeEvents.subscribe((event) => {
@@ -108,7 +115,9 @@ export class StationGauge {
     const forces = Array.from(read.trace.forces);
     const [zero = 0] = forces;
     const peak = forces.reduce((most, force) => Math.max(most, force), -Infinity) - zero;
-    this.pulls.next({ pull: { peak, zero, forces, rate: read.trace.rate, doubts: [] }, gauge: null });
+    const { rate } = read.trace;
+    const pull = { peak, zero, forces, rate, seconds: forces.length / rate, doubts: [] };
+    this.pulls.next({ pull, gauge: null, startedAt: Date.now(), key: null });
     return null;
   }
 
@@ -125,6 +134,7 @@ export class StationGauge {
       this.strip.forces[this.strip.next] = force - watch.zero;
       this.strip.next = (this.strip.next + 1) % this.strip.forces.length;
     }
+    this.heardAt = event.at;
     const last = event.forces.at(-1);
     if (last !== undefined) this.now = last - watch.zero;
     this.isOverloaded.set(event.overload);
@@ -149,6 +159,14 @@ export class StationGauge {
   private done(pull: WatchedPull): void {
     sessionStorage.removeItem(PULL_KEY);
     this.peak.set(0);
-    this.pulls.next({ pull, gauge: this.chosen() });
+    const gauge = this.chosen();
+    const lasted = pull.seconds * 1000;
+    const instant = (ms: number) => new Date(Math.round(ms)).toISOString();
+    const key = gauge && {
+      gauge: gauge.id,
+      start: instant(this.heardAt - Math.max(1, lasted)),
+      end: instant(this.heardAt),
+    };
+    this.pulls.next({ pull, gauge, startedAt: Date.now() - lasted, key });
   }
 }

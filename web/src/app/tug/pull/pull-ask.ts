@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { isValidMode } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { valueOf } from '../../parts/value-of';
@@ -54,9 +55,9 @@ import { PullEntry } from './pull-entry';
         @if (p.note) {
           <p class="soft">{{ p.note }}</p>
         }
-        @if (entry.mode() === 'grip-slipped' || entry.mode() === 'insulation-only') {
+        @if (noteLabel(); as label) {
           <div class="field">
-            <label for="reading-note">What happened? A replacement piece is due.</label>
+            <label for="reading-note">{{ label }}</label>
             <input
               nz-input
               id="reading-note"
@@ -150,4 +151,12 @@ export class PullAsk {
   readonly keepText = input('Keep reading, next piece');
   protected readonly entry = inject(PullEntry);
   protected readonly value = valueOf;
+  /** What has to be written down with this pull; empty when nothing has. */
+  protected readonly noteLabel = computed(() => {
+    const mode = this.entry.mode();
+    if (mode !== null && !isValidMode(mode)) return 'What happened? A replacement piece is due.';
+    return this.entry.asksWhyUnseen()
+      ? `Nobody has looked at ${this.entry.target()}, and now nobody can. Why is it pulled all the same?`
+      : '';
+  });
 }

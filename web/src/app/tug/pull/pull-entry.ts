@@ -1,6 +1,7 @@
-import { computed, DestroyRef, effect, inject, Injectable, signal, type Signal } from '@angular/core';
+import { computed, DestroyRef, effect, inject, Injectable, signal, untracked, type Signal } from '@angular/core';
 import type { Gauge } from '@tug-mark/contract';
 import {
+  curveAgrees,
   describeMargin,
   doubtText,
   FAILURE_MODES,
@@ -10,6 +11,7 @@ import {
   isValidMode,
   judgeReading,
   readForce,
+  readTypedLine,
   showNumber,
   unpackTrace,
   type EntryBody,
@@ -28,7 +30,7 @@ import type { PackedCurve } from '../../outbox/outbox.state';
 import { Keys, type KeyHelp } from '../../shell/keys';
 import { StationGauge, type StationPull } from '../gauge/station-gauge';
 import { TraceReader } from '../gauge/trace-reader';
-import { KeyBurst } from '../key-burst';
+import { overlaps, WaitingPulls, type PullKey, type WaitingPull } from './waiting-pulls';
 
 const UNIT_KEY = 'tug-mark-force-unit';
 
@@ -66,43 +68,60 @@ export interface PendingCurve {
 
 /** What the pull is judged by, and where its reading goes. */
 export interface PullHost {
-  /** Where open values wait through a reload; null while nothing is in hand. */
-  readonly key: Signal<string | null>;
+  /** The combination and lot whose drafts these are; null while nothing is in hand. */
+  readonly place: Signal<string | null>;
+  /** The piece a pull would be kept for, in words: 'piece 3'. */
+  readonly target: Signal<string>;
   /** N */
   readonly limit: Signal<number | null>;
   readonly breaks: Signal<number>;
   /** Lowest valid force so far, N. */
   readonly lowest: Signal<number | null>;
   readonly context: Signal<TraceContext>;
-  /** Whether a further reading is expected; what a gauge sends otherwise waits. */
+  /** Whether a further reading is expected. */
   readonly isOpen: Signal<boolean>;
+  /** Whether nobody has looked at the piece yet, and after the pull nobody can. */
+  readonly isUnseen: Signal<boolean>;
+  /** Pulls on record here: none of them waits any more. */
+  readonly kept: Signal<readonly PullKey[]>;
   keep(force: PulledForce, why: string, curve: PackedCurve | null): EntryRefusal | null;
 }
 
-interface Queued {
+/** What stands open through a reload. */
+interface Draft {
+  /** The piece the first text was typed for. */
+  readonly target: string;
   readonly text: string;
-  readonly pull: StationPull | null;
+  readonly pasted: readonly string[];
+  readonly waiting: readonly Omit<WaitingPull, 'id' | 'made'>[];
 }
 
 const QUIET_HOST: PullHost = {
-  key: signal(null),
+  place: signal(null),
+  target: signal(''),
   limit: signal(null),
   breaks: signal(0),
   lowest: signal(null),
   context: signal({ breaks: 0, strands: 1, loadingRate: null }),
   isOpen: signal(false),
+  isUnseen: signal(false),
+  kept: signal([]),
   keep: () => null,
 };
 
 /**
  * One pull from its force to its place on record: typed, pasted, sent by a gauge that types, or pulled on the station's
  * gauge with its curve. Asks what is doubtful, then how it let go, then keeps it.
+ *
+ * A pull belongs to a piece only by a person's act. Taking the piece in hand is the act; the one pull that starts after it
+ * is that piece's. Every other pull waits, with its force and time, until somebody says which piece it was.
  */
 @Injectable()
 export class PullEntry {
   readonly gauge = inject(StationGauge);
   private readonly api = inject(Api);
   private readonly reader = inject(TraceReader);
+  private readonly waitingPulls = inject(WaitingPulls);
   private readonly host = signal<PullHost>(QUIET_HOST);
 
   readonly units = FORCE_UNITS;
@@ -117,14 +136,28 @@ export class PullEntry {
   readonly message = signal('');
   readonly why = signal('');
   readonly correcting = signal(false);
-  /** Values sent or pulled while another was open; taken one at a time. */
-  readonly queue = signal<readonly Queued[]>([]);
+  /** Values a person has pasted for the pieces from here on, in order; taken one at a time. */
+  readonly pasted = signal<readonly string[]>([]);
+  /** Pulls that belong to no piece yet. */
+  readonly waiting = this.waitingPulls.all;
+  /** When the piece was taken in hand, ms since 1970 by this device; null while none is. */
+  readonly inHandSince = signal<number | null>(null);
+  /** The pull the pending value is. */
+  private readonly pullKey = signal<PullKey | null>(null);
+  /** Whether the pending value was pulled before it was said for which piece. */
+  private readonly isLate = signal(false);
   readonly curve = signal<PendingCurve | null>(null);
+  private readonly keys: Keys;
   /** Counts what was taken up: a curve that comes late must not join another pull. */
   private taken = 0;
 
   readonly limit = computed(() => this.host().limit());
   readonly isOpen = computed(() => this.host().isOpen());
+  readonly target = computed(() => this.host().target());
+  /** Whether a reason is asked for, because nobody has looked at this piece. */
+  readonly isUnseen = computed(() => this.host().isUnseen() && !this.correcting());
+  readonly asksWhyUnseen = computed(() => this.isUnseen() && !this.isLate());
+  readonly isInHand = computed(() => this.inHandSince() !== null);
   readonly verdict = computed(() => {
     const pending = this.pending();
     return pending && judgeReading(pending.newtons, this.limit(), this.mode());
@@ -135,43 +168,81 @@ export class PullEntry {
   constructor() {
     let restored: string | null = null;
     effect(() => {
-      const key = this.host().key();
+      const place = this.host().place();
+      const key = place === null ? null : this.waitingPulls.draftKey(place);
       if (key === null) return;
       if (restored !== key) {
+        // Another person's drafts are not this one's: what stands in memory goes too.
+        if (restored !== null)
+          untracked(() => {
+            this.forgetAll();
+          });
         restored = key;
-        const kept = JSON.parse(localStorage.getItem(key) ?? '[]') as string[];
-        if (kept.length) this.enqueue(kept.map((text) => ({ text, pull: null })));
+        untracked(() => {
+          this.restore(key);
+        });
       }
-      // Values on their way survive a reload: what is waiting, and what stands in the field.
-      const open = [this.pending()?.typed ?? this.text(), ...this.queue().map((q) => q.text)].filter((t) => t !== '');
-      if (open.length) localStorage.setItem(key, JSON.stringify(open));
+      // Values on their way survive a reload: what is typed, what is pasted, what waits.
+      const draft: Draft = {
+        target: this.target(),
+        text: this.pending()?.typed ?? this.text(),
+        pasted: this.pasted(),
+        waiting: this.waiting().map(({ text, at, from, key: of }) => ({ text, at, from, key: of })),
+      };
+      if (draft.text || draft.pasted.length || draft.waiting.length) localStorage.setItem(key, JSON.stringify(draft));
       else localStorage.removeItem(key);
     });
-    const burst = new KeyBurst(
-      (key) => {
-        this.choose(key);
-      },
-      (line) => {
-        this.enqueue([{ text: line, pull: null }]);
-      },
-    );
+    // A pull that another tab or station has kept is no longer this one's.
+    effect(() => {
+      const elsewhere = this.waitingPulls.takenElsewhere();
+      const kept = [...this.host().kept(), ...(elsewhere ? [elsewhere] : [])];
+      untracked(() => {
+        for (const key of kept) this.waitingPulls.drop(key);
+        const own = this.pullKey();
+        if (own && kept.some((key) => overlaps(key, own))) {
+          this.clear();
+          this.message.set('That pull was kept at another tab or station meanwhile.');
+        }
+      });
+    });
     const pulls = this.gauge.pulls.subscribe((made) => {
-      this.enqueue([{ text: made.pull.peak.toFixed(2), pull: made }]);
+      this.hear(made);
     });
     inject(DestroyRef).onDestroy(() => {
-      burst.stop();
       pulls.unsubscribe();
     });
-    this.burst = burst;
     this.keys = inject(Keys);
     effect(() => {
       if (this.isOpen() && !this.pending() && !this.question()) this.toField();
     });
   }
 
+  private restore(key: string): void {
+    const text = localStorage.getItem(key);
+    if (text === null) return;
+    const draft = JSON.parse(text) as Draft;
+    for (const pull of draft.waiting) this.waitingPulls.add({ ...pull, made: null });
+    if (!draft.text) this.pasted.set(draft.pasted);
+    else if (draft.target === this.target()) {
+      this.pasted.set([draft.text, ...draft.pasted]);
+    } else {
+      // Another piece is due now: whose it was, a person has to say.
+      this.pasted.set(draft.pasted);
+      const at = new Date().toISOString();
+      this.waitingPulls.add({ text: draft.text, at, from: `typed for ${draft.target}`, key: null, made: null });
+    }
+    this.takeNext();
+  }
+
+  private forgetAll(): void {
+    this.clear();
+    this.why.set('');
+    this.pasted.set([]);
+    this.waitingPulls.all.set([]);
+    this.inHandSince.set(null);
+  }
+
   private more: ((key: string) => boolean) | null = null;
-  private readonly burst: KeyBurst;
-  private readonly keys: Keys;
 
   /**
    * Takes up its host; called once, in the constructor of the component that provides it.
@@ -188,9 +259,15 @@ export class PullEntry {
         { key: '1–7', does: 'how it let go' },
         { key: 'Enter', does: 'keep the reading' },
         { key: 'Y', does: 'yes to a question' },
+        { key: 'T', does: 'take the piece in hand: the gauge’s next pull is its' },
         { key: 'Esc', does: 'type the value again' },
       ],
-      (key) => this.command(key) || this.handle(key),
+      {
+        handle: (key) => this.command(key) || this.handle(key),
+        line: (text) => {
+          this.hearLine(text);
+        },
+      },
     );
   }
 
@@ -213,26 +290,83 @@ export class PullEntry {
       this.again();
       return true;
     }
+    const isDigit = /^[0-9.,]$/.test(key);
     if (this.question()) {
-      if (key.toLowerCase() === 'y') {
-        this.yes();
-        return true;
-      }
+      if (key.toLowerCase() === 'y') this.yes();
       // A new value instead of an answer: it replaces the doubtful one.
-      if (/^[0-9.,]$/.test(key)) this.field()?.select();
-      return false;
+      else if (isDigit) this.typeOn('', key);
+      else return false;
+      return true;
     }
     if (!this.pending()) {
       // The field takes its own keys; a key from elsewhere on the page goes to it.
-      if (/^[0-9.,]$/.test(key)) this.field()?.focus();
-      return false;
-    }
-    if (/^[0-9.,]$/.test(key)) return this.burst.take(key);
-    if (key === 'Enter') {
-      if (!this.burst.take('Enter')) this.keep();
+      if (isDigit) this.typeOn(this.text(), key);
+      else if (key.toLowerCase() === 't') this.takeInHand();
+      else return false;
       return true;
     }
-    return false;
+    if (isDigit) this.choose(key);
+    else if (key === 'Enter') this.keep();
+    else return false;
+    return true;
+  }
+
+  private typeOn(text: string, key: string): void {
+    this.typed(text + key);
+    this.toField();
+  }
+
+  /** The act by which the next pull becomes this piece's. */
+  takeInHand(): void {
+    if (!this.isOpen()) return;
+    this.inHandSince.set(Date.now());
+    this.message.set('');
+    this.toField();
+  }
+
+  /** A pull made on the station's gauge, or read from a file. */
+  private hear(made: StationPull): void {
+    const since = this.inHandSince();
+    const isFree = !this.pending() && !this.question() && this.text() === '';
+    // A file is chosen by a person, for this piece.
+    const isOwn = made.gauge === null || (since !== null && made.startedAt >= since);
+    if (this.isOpen() && isFree && isOwn) {
+      this.inHandSince.set(null);
+      this.text.set(made.pull.peak.toFixed(2));
+      this.takePull(made);
+      return;
+    }
+    this.waitingPulls.add({
+      text: made.pull.peak.toFixed(2),
+      at: made.key?.end ?? new Date().toISOString(),
+      from: made.gauge ? `on ${made.gauge.label}` : 'from a file',
+      key: made.key,
+      made,
+    });
+  }
+
+  /** A line that a gauge has typed outside the field. */
+  private hearLine(text: string): void {
+    if (this.isOpen() && !this.pending() && !this.question() && this.text() === '') this.submit(text);
+    else {
+      const at = new Date().toISOString();
+      this.waitingPulls.add({ text, at, from: 'typed by a device', key: null, made: null });
+    }
+  }
+
+  /** A person says that a pull that waited was this piece's. */
+  assign(pull: WaitingPull): void {
+    if (!this.isOpen() || this.pending() || this.question()) return;
+    this.waitingPulls.remove(pull.id);
+    this.text.set(pull.text);
+    this.isLate.set(true);
+    if (pull.made) this.takePull(pull.made, true);
+    else this.read(pull.key);
+  }
+
+  /** A person says that it was no pull of any piece. */
+  dismiss(pull: WaitingPull): void {
+    this.waitingPulls.remove(pull.id);
   }
 
   private choose(key: string): void {
@@ -258,27 +392,23 @@ export class PullEntry {
   }
 
   paste(values: readonly string[]): void {
-    this.enqueue(values.map((text) => ({ text, pull: null })));
+    this.pasted.update((pasted) => [...pasted, ...values]);
+    this.takeNext();
     this.message.set(`${values.length} values pasted. They are taken one at a time: each needs how it let go.`);
   }
 
-  private enqueue(values: readonly Queued[]): void {
-    this.queue.update((queue) => [...queue, ...values]);
-    this.takeNext();
+  dropPasted(): void {
+    this.pasted.set([]);
   }
 
-  dropQueue(): void {
-    this.queue.set([]);
-  }
-
-  /** Takes the next value that waits, when nothing is open; the host calls it when it becomes ready for one. */
+  /** Takes the next pasted value, when nothing is open; the host calls it when it becomes ready for one. */
   takeNext(): void {
-    const [next, ...rest] = this.queue();
+    const [next, ...rest] = this.pasted();
     if (next === undefined || !this.isOpen() || this.pending() || this.question() || this.text() !== '') return;
-    this.queue.set(rest);
-    this.text.set(next.text);
-    if (next.pull) this.takePull(next.pull);
-    else this.read();
+    this.pasted.set(rest);
+    this.text.set(next);
+    this.isLate.set(true);
+    this.read();
   }
 
   submit(text: string): void {
@@ -286,13 +416,18 @@ export class PullEntry {
     this.read();
   }
 
-  private read(): void {
+  private read(key: PullKey | null = null): void {
     const host = this.host();
     this.forgetCurve();
+    this.pullKey.set(key);
+    this.text.set(readTypedLine(this.text(), this.gauge.chosen()));
     const read = readForce(this.text(), this.unit(), host.breaks(), host.lowest());
     this.question.set(null);
-    if (read.outcome === 'refused') this.message.set(read.text);
-    else if (read.outcome === 'question') this.ask(asQuestion(read));
+    if (read.outcome === 'refused') {
+      this.message.set(read.text);
+      // The next value replaces it, typed by hand or by a gauge, and is not glued to it.
+      setTimeout(() => this.field()?.select());
+    } else if (read.outcome === 'question') this.ask(asQuestion(read));
     else this.accept({ newtons: read.newtons, unit: read.unit, confirmed: [], note: read.note, gauge: null });
   }
 
@@ -301,10 +436,11 @@ export class PullEntry {
     this.curve.set(null);
   }
 
-  /** A pull made on the station's gauge, or read from a file. */
-  private takePull({ pull, gauge }: StationPull): void {
+  private takePull({ pull, gauge, key }: StationPull, isLate = false): void {
     const host = this.host();
     this.forgetCurve();
+    this.pullKey.set(key);
+    this.isLate.set(isLate);
     const id = gauge?.id ?? null;
     const read = readForce(pull.peak.toFixed(2), 'N', host.breaks(), host.lowest());
     if (read.outcome === 'refused') {
@@ -338,10 +474,10 @@ export class PullEntry {
     const fine = bytes && unpackTrace(bytes);
     if (!fine || !isStill()) return;
     // The gauge may have been pulled again meanwhile, or begun anew: its curve has to be of this pull.
-    const more = peakOf(fine) - pull.peak - pull.zero;
-    const near = 0.02 * pull.peak + 1;
+    const peak = peakOf(fine) - pull.zero;
     const isLost = pull.doubts.includes('gauge-lost');
-    if (isLost ? more < -near : Math.abs(more) > near) return;
+    // A pull that was not heard throughout may have gone higher than what was seen of it.
+    if (!curveAgrees(peak, isLost ? Math.max(peak, pull.peak) : pull.peak)) return;
     if (isLost) this.recover(gauge.id);
     await this.showCurve(fine, isStill);
   }
@@ -378,7 +514,12 @@ export class PullEntry {
     const read = this.curve()?.read;
     const pending = this.pending();
     if (!read || !pending) return;
-    this.pending.set({ ...pending, newtons: tidy(read.peak.force), typed: read.peak.force.toFixed(2) });
+    // What somebody has seen and answered does not change under the hand: a finer peak comes too late then.
+    if (this.mode() === null && curveAgrees(read.peak.force, pending.newtons)) {
+      const typed = read.peak.force.toFixed(2);
+      const note = typed === pending.typed ? pending.note : `The peak is from its curve: ${typed} N.`;
+      this.pending.set({ ...pending, newtons: Number(typed), typed, unit: 'N', note });
+    }
     if (this.mode() === null) this.mode.set(read.suggestion.mode);
   }
 
@@ -417,6 +558,8 @@ export class PullEntry {
     this.question.set(null);
     this.mode.set(null);
     this.forgetCurve();
+    this.pullKey.set(null);
+    this.isLate.set(false);
     this.message.set('');
     this.note.set('');
     this.text.set('');
@@ -430,7 +573,14 @@ export class PullEntry {
       this.message.set('Say first how it let go: 1 to 7.');
       return;
     }
+    if (this.asksWhyUnseen() && !this.note().trim()) {
+      this.message.set(`Say why ${this.target()} is pulled before anybody has looked at it.`);
+      setTimeout(() => document.getElementById('reading-note')?.focus());
+      return;
+    }
     const curve = this.curve();
+    const key = this.pullKey();
+    const unseen = !this.isUnseen() ? [] : [this.isLate() ? 'pulled-already' : 'not-looked-at'];
     const refusal = this.host().keep(
       {
         force: pending.newtons,
@@ -438,7 +588,8 @@ export class PullEntry {
         unit: pending.unit,
         mode,
         note: this.note().trim(),
-        confirmed: pending.confirmed,
+        confirmed: [...pending.confirmed, ...(this.isLate() && key ? ['assigned-later'] : []), ...unseen],
+        ...(key && { pull: { start: key.start, end: key.end } }),
         ...(pending.gauge !== null && { gauge: pending.gauge }),
         ...(curve && { trace: { id: curve.packed.id, digest: curve.digest } }),
       },
@@ -449,18 +600,23 @@ export class PullEntry {
       this.message.set(refusal.text);
       return;
     }
+    if (key) this.waitingPulls.taken(key);
     this.clear();
     this.why.set('');
     this.correcting.set(false);
+    // Keeping one is taking the next in hand.
+    this.takeInHand();
     this.takeNext();
   }
 
   /** A force, N, in the shown unit, never rounded onto the limit. */
   shown(newtons: number): string {
     const limit = this.limit();
+    // As many digits as were typed or measured, two at most: what is shown is what is kept.
+    const kept = this.pending()?.newtons === newtons && this.unit() === 'N' ? decimalsOf(newtons) : 1;
     return showNumber(
       fromNewtons(newtons, this.unit()),
-      1,
+      Math.min(2, Math.max(1, kept)),
       limit === null ? undefined : fromNewtons(limit, this.unit()),
     );
   }
@@ -484,6 +640,8 @@ const asQuestion = (read: Extract<ForceRead, { outcome: 'question' }>): Question
   text: read.text,
   gauge: null,
 });
+
+const decimalsOf = (value: number) => String(value).split('.')[1]?.length ?? 0;
 
 function peakOf({ forces }: Trace): number {
   let peak = -Infinity;

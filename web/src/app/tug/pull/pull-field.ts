@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, viewChild, type ElementRef } from '@angular/core';
 import { FORCE_UNITS } from '@tug-mark/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { FieldBurst } from '../../shell/key-burst';
 import { Mark } from '../../parts/mark';
 import { valueOf } from '../../parts/value-of';
 import { pastedReadings } from '../pasted-readings';
@@ -99,7 +100,17 @@ export class PullField {
   protected readonly value = valueOf;
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
 
+  private readonly burst = new FieldBurst();
+
   protected keyDown(event: KeyboardEvent): void {
+    const now = event.timeStamp;
+    // A gauge that ends its line with Tab: the value is whole, and the cursor stays for the next one.
+    if (event.key === 'Tab' && this.burst.isBurst(now)) {
+      event.preventDefault();
+      this.entry.submit((event.target as HTMLInputElement).value);
+      return;
+    }
+    this.burst.heard(now);
     if (event.key === 'Escape') this.entry.again();
     // A letter cannot begin a force: it is a key of the screen, though the field has the focus.
     else if (/^[a-z]$/i.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey) {
