@@ -140,7 +140,7 @@ describe('A record of another version', () => {
   it('is not read as this one', () => {
     expect(
       recordSchema
-        .safeParse({ format: 'tug-mark/record', version: 2 })
+        .safeParse({ format: 'tug-mark/record', version: 3 })
         .error?.issues.some((issue) => issue.path[0] === 'version'),
     ).toBeTrue();
   });

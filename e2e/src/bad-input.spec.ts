@@ -1,5 +1,5 @@
 import { By, Key } from 'selenium-webdriver';
-import { climbTo, openCombination, pullByKeys, setUpByKeys, takeSeat } from './bench';
+import { climbTo, lookedAt, openCombination, pullByKeys, setUpByKeys, takeSeat } from './bench';
 import { Browser } from './browser';
 import { Server } from './server';
 
@@ -13,6 +13,7 @@ describe('At the pull test, with what really gets typed', () => {
     await takeSeat(browser, 'Odile');
     await openCombination(browser, 'FL-RT-0406', 'FL-W-0100', 'Chassis loom');
     await setUpByKeys(browser, 5, '7.8');
+    await lookedAt(browser, 9);
     await climbTo(browser, 'Tug');
   }, 120_000);
   afterAll(async () => {
@@ -73,12 +74,14 @@ describe('At the pull test, with what really gets typed', () => {
       data.setData('text', '128.1\\r\\n133.3\\r\\n');
       document.getElementById('force').dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));`);
     await browser.sees('How did it let go?');
-    await browser.sees('1 more value waits: 133.3');
+    await browser.sees('1 more pasted value waits: 133.3');
     await browser.driver.executeScript(`
       for (const key of ['1', '2', '9', '.', '9', 'Enter']) document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));`);
-    await browser.sees('2 more values wait: 133.3 · 129.9');
+    // What a gauge types meanwhile is nobody's until somebody says whose.
+    await browser.sees('A pull waits: for which piece?');
     for (let i = 0; i < 3; i++) {
       await browser.driver.sleep(90);
+      if (i === 2) await browser.press('It was piece 4');
       await browser.keys('1');
       await browser.shown(By.css('tm-pull-ask button.on'));
       await browser.keys(Key.ENTER);

@@ -1,11 +1,14 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { By, until, type WebDriver, type WebElement } from 'selenium-webdriver';
+import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { Driver, Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
 
 /** How long a page may take to show what a person waits for, ms. Generous: two cores serve browser, server and database. */
 const PATIENCE = 20_000;
+
+/** Between two keys of a hand, ms; a scanner's or gauge's come within 35. */
+const HAND_MS = 60;
 
 /** A headless Chromium at an exact size, driven as a person would: by what stands on the screen. */
 export class Browser {
@@ -96,12 +99,16 @@ export class Browser {
     });
   }
 
-  /** Types keys into whatever has the focus. */
+  /** Types keys into whatever has the focus, with the pauses a hand makes: what comes faster is a scanner or a gauge. */
   async keys(...keys: string[]): Promise<void> {
-    await this.driver
-      .actions()
-      .sendKeys(...keys)
-      .perform();
+    let actions = this.driver.actions();
+    for (const key of keys.flatMap((text) => [...text])) actions = actions.sendKeys(key).pause(HAND_MS);
+    await actions.perform();
+  }
+
+  /** Types a line as a scanner or a gauge does. */
+  async device(line: string, end: string = Key.ENTER): Promise<void> {
+    await this.driver.actions().sendKeys(line, end).perform();
   }
 
   async fill(label: string, text: string): Promise<void> {

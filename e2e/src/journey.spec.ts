@@ -280,9 +280,16 @@ describe('From a wire list to a judged pull', () => {
       await elsewhere.fill('Password', 'correct horse');
       await elsewhere.press('Sign in');
       await elsewhere.press('Records');
-      await (await elsewhere.field('Read a record back')).sendKeys(join(folder, name));
+      await (await elsewhere.field('Read in a record')).sendKeys(join(folder, name));
       await elsewhere.sees('Journal, 59 entries');
-      await elsewhere.sees('Every stage has passed, against made-up limits.');
+      await elsewhere.sees('Not this shop’s own.'.replace('’', "'"));
+      await elsewhere.sees('it comes to the same verdicts');
+      await expectAccessible(elsewhere);
+      await elsewhere.press('To the records');
+      await elsewhere.sees('From elsewhere');
+      await elsewhere.sees('0 records');
+      await elsewhere.press('Check every chain');
+      await elsewhere.sees('every chain is whole');
     } finally {
       await elsewhere.close();
       await empty.close();

@@ -42,11 +42,18 @@ describe('A lot of 400 with the stand-in gauge', () => {
     await browser.driver.sleep(60);
     await browser.keys(made, Key.ENTER);
   };
+  /** The act by which the gauge's next pull becomes the piece's. */
+  const takeInHand = async () => {
+    const isInHand = async () => (await browser.text()).includes('is in hand.');
+    if (!(await isInHand())) await browser.keys('t');
+    await browser.driver.wait(isInHand, 10_000, 'the piece was not taken in hand');
+  };
   /** Looks at the piece and pulls it on the gauge, by keys alone but for the pull. */
   const checkOnGauge = async (piece: number, force: number) => {
     await browser.sees(`piece ${piece}`);
     await browser.keys('a');
     await browser.sees('every point as drawn');
+    await takeInHand();
     gauge.startPull('slide', force, { speed: 400, slide: 2 });
     await browser.sees('the curve says so');
     await browser.keys(Key.ENTER);
@@ -78,6 +85,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
     await browser.sees('Check piece 251 now');
     await browser.keys('a');
     await browser.sees('every point as drawn');
+    await takeInHand();
     gauge.startPull('slide', 146, { speed: 60, slide: 4 });
     await browser.driver.sleep(1500);
     gauge.close();
@@ -89,6 +97,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
     await browser.driver.executeScript(
       "const f = document.getElementById('force'); f.value = ''; f.dispatchEvent(new Event('input'));",
     );
+    await takeInHand();
     gauge.startPull('slide', 146, { speed: 60, slide: 4 });
     await browser.driver.sleep(1800);
     await browser.driver.navigate().refresh();
@@ -106,6 +115,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
     await browser.sees('Check piece 301 now');
     await browser.keys('a');
     await browser.sees('every point as drawn');
+    await takeInHand();
     gauge.startPull('slide', 70, { speed: 400, slide: 2 });
     await browser.sees('Does not hold');
     await browser.driver.wait(async () => (await browser.text()).includes('the curve says so'), 10_000);

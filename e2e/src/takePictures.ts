@@ -70,6 +70,8 @@ try {
   await (await browser.shown(By.css('#station-gauge option[value="G-1"]'))).click();
   await browser.shown(By.css('tm-force-strip canvas'));
   await browser.driver.sleep(700);
+  await browser.keys('t');
+  await browser.sees('is in hand.');
   gauge.startPull('slide', 118, { speed: 120 });
   await browser.sees('the curve says so');
   await picture('tug');

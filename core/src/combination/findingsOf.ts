@@ -2,7 +2,7 @@ import type { Findings } from '../diagnosis';
 import { AS_DRAWN, isGood, POINT_CODES } from '../look';
 import { checkPassed } from '../tool';
 import type { SetUp, SetUpContext } from './computeSetUp';
-import { entriesOf, type Entry, ofCurrentRun, ofLot } from '../entry';
+import { entriesOf, type Entry, ofCurrentRun, ofLot, measuresOf } from '../entry';
 import { measureAsked } from './measureAsked';
 
 /**
@@ -31,7 +31,7 @@ export function findingsOf(
       ? []
       : criteria.filter((c) => c.view !== 'section').map((c) => ({ point: c.code, bad: false, fault: null }));
   });
-  const numbers = entriesOf(own, 'measure').flatMap(({ body: { what, value } }) => {
+  const numbers = measuresOf(own).flatMap(({ body: { what, value } }) => {
     const asked = measureAsked({ measures: setUp.measures, criteria }, what);
     return asked ? [{ point: what, value, range: asked.range }] : [];
   });

@@ -4,7 +4,7 @@ import type { Practice } from '../practice';
 import { isValidMode, judgeGroup, judgeHold, judgeReading, judgeRetention, type GroupVerdict } from '../tug';
 import { reason, type Reason } from '../verdict';
 import type { SetUp, SetUpContext, WireSetUp } from './computeSetUp';
-import { entriesOf, type Entry, ofCurrentRun } from '../entry';
+import { entriesOf, type Entry, ofCurrentRun, measuresOf } from '../entry';
 import { judgeStrips } from './judgeStrips';
 import { judgeRelease, type ReleaseVerdict } from './judgeRelease';
 
@@ -55,7 +55,7 @@ export function judgeCombination(
   const findings = entriesOf(entries, 'finding').map((e) => e.body);
   const look = judgeLook(setUp.criteria, {
     findings,
-    numbers: entriesOf(entries, 'measure').map((e) => e.body),
+    numbers: measuresOf(entries).map((e) => e.body),
     count: practice.setUpPieces,
     measured: practice.measuredPieces,
   });

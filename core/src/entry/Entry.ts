@@ -194,6 +194,8 @@ export type EntryBody = { readonly run?: number | undefined } & (
       readonly figures: SectionFigures;
       /** What a person drew over the mask, in its cells; empty when it was right. */
       readonly mended: readonly SectionStroke[];
+      /** Drawn by hand alone, because it is not read by itself; absent: read, then mended. */
+      readonly byHand?: boolean | undefined;
       readonly note: string;
     }
   | {

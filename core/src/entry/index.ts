@@ -16,5 +16,6 @@ export {
   type TraceKey,
 } from './Entry';
 export { entriesOf } from './entriesOf';
+export { measuresOf } from './measuresOf';
 export { inForce } from './inForce';
 export { currentRun, lotOf, ofCurrentRun, ofLot, runOf } from './runs';

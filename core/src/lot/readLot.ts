@@ -1,6 +1,6 @@
 import { AS_DRAWN, isCaliperOnly, isGood, numberFinding, showPoint, type Criterion } from '../look';
 import { isValidMode, judgeReading, type LimitFound } from '../tug';
-import { entriesOf, type Entry, type EntryBody, lotOf, ofLot } from '../entry';
+import { entriesOf, type Entry, type EntryBody, lotOf, ofLot, measuresOf } from '../entry';
 import type { Disposed, LotHead, LotStep, PieceCheck } from './LotState';
 
 /** Whether an entry tells something of a piece that was made. */
@@ -77,7 +77,7 @@ export function pieceChecks(
     }
   }
   const findings = group(entriesOf(entries, 'finding').map((e) => e.body));
-  const measured = group(entriesOf(entries, 'measure').map((e) => e.body));
+  const measured = group(measuresOf(entries).map((e) => e.body));
   const readings = group(entriesOf(entries, 'reading').map((e) => e.body));
   const rulings = group(entriesOf(entries, 'ruling').map((e) => e.body));
 

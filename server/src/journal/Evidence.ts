@@ -17,6 +17,13 @@ export interface ServerKind<K extends EntryKind> {
    * @throws Refusal when it is not there or says something else
    */
   readonly prove?: (body: BodyOf<K>, proving: Proving) => Promise<void>;
+  /**
+   * The entry as it is kept, with what only the server may compute.
+   * @throws Refusal when it cannot be computed
+   */
+  readonly settle?: (body: BodyOf<K>, proving: Proving) => Promise<BodyOf<K>>;
+  /** What of a kept entry its sender has said: an entry sent again is known by this. */
+  readonly asSent?: (body: BodyOf<K>) => unknown;
   /** The pull it takes, by gauge, beginning and end: it is kept once. Null when it takes none. */
   readonly pull?: (body: BodyOf<K>) => { readonly gauge: string; readonly start: string; readonly end: string } | null;
 }

@@ -85,9 +85,11 @@ export class Journal {
       if (known) return known;
       throw refused(check.refusal);
     }
-    await serverKind(entry.body).prove?.(entry.body as never, { db, combination, setUp });
+    const proving = { db, combination, setUp };
+    await serverKind(entry.body).prove?.(entry.body as never, proving);
+    const body = (await serverKind(entry.body).settle?.(entry.body as never, proving)) ?? entry.body;
     const asked = entry.corrects === null ? askedBefore(entry.body) : null;
-    const content = sealed(entry, check, person, now);
+    const content = sealed({ ...entry, body }, check, person, now);
     const slot = entrySlot(content.body);
     const pull = pullOf(entry.body);
     const [done] = await runPrepared<{ outcome: string; row_seq: number; row_previous: string; row_hash: string }>(
@@ -292,7 +294,9 @@ export class Journal {
   private async known(id: string, entry: NewEntry): Promise<Appended | undefined> {
     const row = (await this.db('journal').where({ id }).first(JOURNAL_COLUMNS)) as JournalRow | undefined;
     if (!row) return undefined;
-    const same = isDeepStrictEqual(row.body, entry.body) && row.corrects === entry.corrects && row.why === entry.why;
+    const sent = (body: EntryBody): unknown => serverKind(body).asSent?.(body as never) ?? body;
+    const same =
+      isDeepStrictEqual(sent(row.body), sent(entry.body)) && row.corrects === entry.corrects && row.why === entry.why;
     if (!same) throw refusals.idTaken();
     return { entry: toEntry(row), repeated: true };
   }

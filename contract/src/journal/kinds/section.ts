@@ -25,6 +25,7 @@ export const section: EntryKindContract<'section'> = {
         z.strictObject({ label: z.enum(SECTION_LABELS), radius: positive.max(200), points: z.array(point).max(400) }),
       )
       .max(200),
+    byHand: z.boolean().optional(),
     note,
   }),
   may: anyoneRecording,

@@ -1,4 +1,4 @@
-import { entriesOf } from '../../entry';
+import { measuresOf } from '../../entry';
 import { AS_DRAWN, FAULTS, isGood, numberFinding } from '../../look';
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
 
@@ -7,7 +7,8 @@ export const finding: Kind<BodyOf<'finding'>> = {
   place: (body) => `finding/${body.piece}/${body.criterion}`,
   reads: (body) => {
     const measured = [`measure/${body.criterion}/${body.piece}`];
-    return { run: measured, lot: measured };
+    // Sections stand by their photographs, of whichever piece those are: the journal is read whole for what they answer.
+    return body.criterion === 'compression' || body.criterion === 'voids' ? null : { run: measured, lot: measured };
   },
   after: 'tool',
   rests: false,
@@ -41,8 +42,7 @@ export const finding: Kind<BodyOf<'finding'>> = {
       return refuse('fault-unknown', 'fault', `'${criterion.title}' has no such fault.`);
     }
     const value =
-      entriesOf(own, 'measure').find((e) => e.body.piece === body.piece && e.body.what === body.criterion)?.body
-        .value ?? null;
+      measuresOf(own).find((e) => e.body.piece === body.piece && e.body.what === body.criterion)?.body.value ?? null;
     if (value !== null && criterion.number && isGood(body.finding) && !isGood(numberFinding(value, criterion.number))) {
       return refuse(
         'number-says-otherwise',

@@ -2,6 +2,7 @@ import type { EntryKind } from '@tug-mark/core';
 import { PLAIN, type ServerKind } from '../Evidence';
 import { photo } from './photo';
 import { reading } from './reading';
+import { section } from './section';
 
 /** Every kind of entry on the server; most need nothing beyond what every kind gets. */
 export const SERVER_KINDS: { readonly [K in EntryKind]: ServerKind<K> } = {
@@ -21,6 +22,6 @@ export const SERVER_KINDS: { readonly [K in EntryKind]: ServerKind<K> } = {
   retention: PLAIN,
   ruling: PLAIN,
   run: PLAIN,
-  section: PLAIN,
+  section,
   tool: PLAIN,
 };

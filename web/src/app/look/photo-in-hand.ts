@@ -57,7 +57,7 @@ export class PhotoInHand {
   }
 
   /** Puts a number measured on the picture on record for its point; another one is a correction of the first. */
-  putNumber(what: ReturnType<PhotoInHand['criteria']>[number], value: number, from: 'photo' | 'section'): string {
+  putNumber(what: ReturnType<PhotoInHand['criteria']>[number], value: number): string {
     const shown = this.shown();
     if (!shown || !what.number) return 'Nothing is measured at this point.';
     const standing = this.kept('measure').find((e) => e.body.piece === shown.piece && e.body.what === what.code);
@@ -72,10 +72,10 @@ export class PhotoInHand {
         typed: String(rounded),
         unit: what.number.unit,
         note: '',
-        from,
+        from: 'photo',
       },
       standing,
-      `measured again on the ${from === 'photo' ? 'photograph' : 'section'}`,
+      'measured again on the photograph',
     );
   }
 }

@@ -466,7 +466,7 @@ export class PhotoPage {
     for (const mark of this.marks()) {
       const criterion = this.photo.criteria().find((c) => c.code === mark.point);
       const found = measureMark(mark, this.scale());
-      if (criterion && found) this.refusal.set(this.photo.putNumber(criterion, found.value, 'photo'));
+      if (criterion && found) this.refusal.set(this.photo.putNumber(criterion, found.value));
     }
   }
 }

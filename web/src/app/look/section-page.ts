@@ -243,6 +243,8 @@ export class SectionPage {
   protected readonly strokes = signal<readonly SectionStroke[]>([]);
   private readonly found = signal<SectionAnswer['found']>(null);
   private readonly isLoaded = signal(false);
+  /** Drawn by hand alone, because the picture is not read by itself. */
+  private readonly isByHand = signal(false);
   /** Where a spot is set by keys, in cells. */
   private cross = { x: 0, y: 0 };
   private stroke: { x: number; y: number }[] | null = null;
@@ -287,7 +289,7 @@ export class SectionPage {
       start.destroy();
       this.pxText.set(String(px));
       if (kept) this.strokes.set(kept.mended);
-      this.read(px);
+      this.read(px, kept?.byHand ? 'blank' : 'read');
     });
     effect(() => {
       const found = this.found();
@@ -353,6 +355,7 @@ export class SectionPage {
   }
 
   private read(pxPerMm: number, kind: 'read' | 'blank' = 'read'): void {
+    this.isByHand.set(kind === 'blank');
     this.working.set(true);
     this.declined.set([]);
     void fetch(this.picture().nativeElement.currentSrc)
@@ -474,6 +477,7 @@ export class SectionPage {
         pxPerMm: Number(this.pxText()),
         figures,
         mended: this.strokes(),
+        ...(this.isByHand() && { byHand: true }),
         note: '',
       },
       this.photo.section(),
@@ -481,13 +485,7 @@ export class SectionPage {
     );
     this.refusal.set(refusal);
     if (refusal) return;
+    // Compression and voids follow from it: they are not put on record a second time.
     this.why.set('');
-    for (const [code, value] of [
-      ['compression', 100 * figures.compression],
-      ['voids', 100 * figures.voids],
-    ] as const) {
-      const criterion = this.photo.criteria().find((c) => c.code === code);
-      if (criterion?.number) this.refusal.set(this.photo.putNumber(criterion, value, 'section'));
-    }
   }
 }

@@ -170,7 +170,7 @@ describe('The pull test at the bench', () => {
     await bench.settle();
     expect(bench.text).toContain('2 more pasted values wait: 117.2 · 119.3');
     const draft = JSON.parse(localStorage.getItem('tug-mark-draft-Odile-c1') ?? '{}') as Record<string, unknown>;
-    expect(draft).toEqual({ target: 'piece 1', text: '118.1', pasted: ['117.2', '119.3'], waiting: [] });
+    expect(draft).toEqual({ target: 'piece 1', text: '118.1', pasted: ['117.2', '119.3'], waiting: [], taking: null });
     await bench.key('1');
     await bench.key('Enter');
     expect(bench.text).toContain('1 more pasted value waits: 119.3');

@@ -94,6 +94,7 @@ interface Draft {
   readonly text: string;
   readonly pasted: readonly string[];
   readonly waiting: readonly Omit<WaitingPull, 'id' | 'made'>[];
+  readonly taking: { readonly target: string; readonly since: number } | null;
 }
 
 const QUIET_HOST: PullHost = {
@@ -140,8 +141,8 @@ export class PullEntry {
   readonly pasted = signal<readonly string[]>([]);
   /** Pulls that belong to no piece yet. */
   readonly waiting = this.waitingPulls.all;
-  /** When the piece was taken in hand, ms since 1970 by this device; null while none is. */
-  readonly inHandSince = signal<number | null>(null);
+  /** The piece that was taken in hand, and when, ms since 1970 by this device; null while none is. */
+  private readonly taking = signal<{ readonly target: string; readonly since: number } | null>(null);
   /** The pull the pending value is. */
   private readonly pullKey = signal<PullKey | null>(null);
   /** Whether the pending value was pulled before it was said for which piece. */
@@ -157,6 +158,11 @@ export class PullEntry {
   /** Whether a reason is asked for, because nobody has looked at this piece. */
   readonly isUnseen = computed(() => this.host().isUnseen() && !this.correcting());
   readonly asksWhyUnseen = computed(() => this.isUnseen() && !this.isLate());
+  /** When the piece that is due was taken in hand; null when it was not, or another one was. */
+  private readonly inHandSince = computed(() => {
+    const taking = this.taking();
+    return taking?.target === this.target() ? taking.since : null;
+  });
   readonly isInHand = computed(() => this.inHandSince() !== null);
   readonly verdict = computed(() => {
     const pending = this.pending();
@@ -188,8 +194,10 @@ export class PullEntry {
         text: this.pending()?.typed ?? this.text(),
         pasted: this.pasted(),
         waiting: this.waiting().map(({ text, at, from, key: of }) => ({ text, at, from, key: of })),
+        taking: this.taking(),
       };
-      if (draft.text || draft.pasted.length || draft.waiting.length) localStorage.setItem(key, JSON.stringify(draft));
+      if (draft.text || draft.pasted.length || draft.waiting.length || draft.taking)
+        localStorage.setItem(key, JSON.stringify(draft));
       else localStorage.removeItem(key);
     });
     // A pull that another tab or station has kept is no longer this one's.
@@ -221,6 +229,7 @@ export class PullEntry {
     const text = localStorage.getItem(key);
     if (text === null) return;
     const draft = JSON.parse(text) as Draft;
+    this.taking.set(draft.taking);
     for (const pull of draft.waiting) this.waitingPulls.add({ ...pull, made: null });
     if (!draft.text) this.pasted.set(draft.pasted);
     else if (draft.target === this.target()) {
@@ -239,7 +248,7 @@ export class PullEntry {
     this.why.set('');
     this.pasted.set([]);
     this.waitingPulls.all.set([]);
-    this.inHandSince.set(null);
+    this.taking.set(null);
   }
 
   private more: ((key: string) => boolean) | null = null;
@@ -319,7 +328,7 @@ export class PullEntry {
   /** The act by which the next pull becomes this piece's. */
   takeInHand(): void {
     if (!this.isOpen()) return;
-    this.inHandSince.set(Date.now());
+    this.taking.set({ target: this.target(), since: Date.now() });
     this.message.set('');
     this.toField();
   }
@@ -331,7 +340,7 @@ export class PullEntry {
     // A file is chosen by a person, for this piece.
     const isOwn = made.gauge === null || (since !== null && made.startedAt >= since);
     if (this.isOpen() && isFree && isOwn) {
-      this.inHandSince.set(null);
+      this.taking.set(null);
       this.text.set(made.pull.peak.toFixed(2));
       this.takePull(made);
       return;

@@ -1,0 +1,38 @@
+import { metalArea } from '@tug-mark/core';
+import { Piscina } from 'piscina';
+import { findPhoto, readWholePhoto } from '../../evidence/photos';
+import { refusals } from '../../http/problems';
+import type { ServerKind } from '../Evidence';
+import type { SectionTask, SectionTaskResult } from '../sectionWorker';
+
+/** One picture at a time, away from the loop that takes readings; the thread ends when nothing was read for a while. */
+const pool = new Piscina<SectionTask, SectionTaskResult>({
+  filename: new URL('../sectionWorker.ts', import.meta.url).href,
+  minThreads: 0,
+  maxThreads: 1,
+  idleTimeout: 20_000,
+});
+
+/** A section's figures are the server's: read again from the kept photograph and what was drawn over its mask. */
+export const section: ServerKind<'section'> = {
+  async settle(body, { db, combination, setUp }) {
+    const photo = await findPhoto(db, body.photo);
+    if (photo?.combination !== combination) throw refusals.photoMissing();
+    const result = await pool.run({
+      photo: await readWholePhoto(db, photo),
+      pxPerMm: body.pxPerMm,
+      wireArea: setUp.wires.reduce((sum, { wire }) => sum + metalArea(wire.conductor), 0),
+      mended: body.mended,
+      byHand: body.byHand ?? false,
+    });
+    if (!result.ok) throw refusals.entryRefused('section-declined', 'photo', `${result.text} Draw it by hand instead.`);
+    if (!(result.figures.metal > 0)) {
+      throw refusals.entryRefused('section-empty', 'mended', 'No metal is drawn or found in this section.');
+    }
+    return { ...body, figures: result.figures };
+  },
+  asSent: ({ figures, ...body }) => {
+    void figures;
+    return body;
+  },
+};
