@@ -51,6 +51,8 @@ export default tseslint.config(
         URL: 'readonly',
         fetch: 'readonly',
         setTimeout: 'readonly',
+        setInterval: 'readonly',
+        clearInterval: 'readonly',
         clearTimeout: 'readonly',
         Buffer: 'readonly',
         module: 'writable',
