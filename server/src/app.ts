@@ -42,6 +42,8 @@ export interface AppOptions {
   /** Sign-ins one address may try in a minute. */
   readonly signInsPerMinute?: number;
   readonly logger?: FastifyServerOptions['logger'];
+  /** How long a stop waits for requests that are still coming in, ms. */
+  readonly grace?: number;
 }
 
 /** The whole server, not yet listening. It keeps no state of its own: any number of processes serve one database. */
@@ -50,6 +52,7 @@ export async function buildApp({
   pages,
   signInsPerMinute = 20,
   logger = false,
+  grace = 5000,
 }: AppOptions): Promise<FastifyInstance> {
   const app = Fastify({
     logger,
@@ -68,6 +71,13 @@ export async function buildApp({
   const teller = new Teller(db);
   const bridge = new GaugeBridge((id) => readGauge(db, id));
   const sealer = new Sealer(db);
+  app.addHook('preClose', (done) => {
+    // Whoever is still sending after this long will not finish.
+    setTimeout(() => {
+      app.server.closeAllConnections();
+    }, grace).unref();
+    done();
+  });
   app.addHook('onClose', async () => {
     bridge.close();
     await sealer.close();

@@ -31,10 +31,6 @@ let closing = false;
 function close(): void {
   if (closing) return;
   closing = true;
-  // Whoever is still sending after this long will not finish.
-  setTimeout(() => {
-    app.server.closeAllConnections();
-  }, 5000).unref();
   void app
     .close()
     .then(() => db.destroy())

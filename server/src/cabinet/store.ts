@@ -160,6 +160,7 @@ export async function readSuspect(db: Knex, tool: string): Promise<Suspect | nul
   if (!span) return null;
   const lots = (await db('combinations as c')
     .join('journal as j', 'j.combination', 'c.id')
+    .where({ 'c.read_in': false })
     .whereIn('c.id', (taken) => {
       void taken.from('journal').whereRaw("kind = 'tool' AND body ->> 'tool' = ?", [tool]).select('combination');
     })

@@ -15,6 +15,7 @@ const MOST_OF_PERSON = 2_000_000;
 export async function listChoices(db: Knex): Promise<ChartChoice[]> {
   const [combinations, tools, people, reels] = await Promise.all([
     db('combinations as c')
+      .where({ 'c.read_in': false })
       .whereExists((sub) => {
         void sub.from('journal as j').whereRaw('j.combination = c.id').whereRaw("j.slot LIKE '%reading/%'");
       })
@@ -24,10 +25,12 @@ export async function listChoices(db: Knex): Promise<ChartChoice[]> {
     >,
     db('journal')
       .whereRaw("kind = 'tool'")
+      .whereNotIn('combination', db('combinations').where({ read_in: true }).select('id'))
       .distinct(db.raw("body ->> 'tool' AS tool, body ->> 'die' AS die, body ->> 'nest' AS nest"))
       .orderByRaw('1, 2, 3') as unknown as Promise<{ tool: string; die: string; nest: string }[]>,
     db('people').orderBy('name').select('name') as Promise<{ name: string }[]>,
     db('journal')
+      .whereNotIn('combination', db('combinations').where({ read_in: true }).select('id'))
       .whereRaw(
         "kind = 'progress' AND body ->> 'change' IN ('wire-reel', 'terminal-reel') AND body ->> 'to' IS NOT NULL",
       )
@@ -63,7 +66,10 @@ interface Point {
 /** Combinations that can hold readings of a chart. */
 async function combinationsOf(db: Knex, kind: ChartKind, value: string): Promise<string[]> {
   if (kind === 'combination') return [value];
-  const query = db('journal').distinct('combination');
+  // What came with a record file was not made here.
+  const query = db('journal')
+    .distinct('combination')
+    .whereNotIn('combination', db('combinations').where({ read_in: true }).select('id'));
   if (kind === 'tool') void query.whereRaw("kind = 'tool' AND body ->> 'tool' = ?", [value]);
   else if (kind === 'nest') {
     const [tool, die, nest] = nestOf(value);
