@@ -93,14 +93,17 @@ class Components {
     return { $ref: `#/components/schemas/${known ? `${known}Sent` : name}` };
   }
 
-  schemas(): Json {
+  /** @param used what points at them: a schema nothing leads to is left out */
+  schemas(used: Json): Json {
     const uri = (id: string) => `#/components/schemas/${id}`;
     const made = {
       ...z.toJSONSchema(this.bodies, { uri, io: 'input', unrepresentable: 'any' }).schemas,
       ...z.toJSONSchema(this.answers, { uri, io: 'output', unrepresentable: 'any' }).schemas,
     };
+    const wanted = reached(used, made);
     return Object.fromEntries(
       Object.entries(made)
+        .filter(([name]) => wanted.has(name))
         .sort(([a], [b]) => a.localeCompare(b))
         .map(([name, { $id, $schema, ...schema }]) => {
           void $id;
@@ -109,6 +112,19 @@ class Components {
         }),
     );
   }
+}
+
+/** Names of the schemas that can be reached from a value by its references. */
+function reached(from: unknown, schemas: Readonly<Record<string, unknown>>): Set<string> {
+  const found = new Set<string>();
+  const open: unknown[] = [from];
+  while (open.length) {
+    for (const [, name = ''] of JSON.stringify(open.pop()).matchAll(/"#\/components\/schemas\/(\w+)"/g)) {
+      if (!found.has(name)) open.push(schemas[name] ?? null);
+      found.add(name);
+    }
+  }
+  return found;
 }
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
@@ -230,7 +246,7 @@ export function describeApi(): Json {
     tags: [...new Set(routes.map((route) => route.tag))].map((name) => ({ name, description: `${name} of the shop` })),
     paths,
     components: {
-      schemas: components.schemas(),
+      schemas: components.schemas(paths),
       securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: SESSION_COOKIE } },
     },
   };
