@@ -38,7 +38,16 @@ function post(agent: Agent, address: string, cookie: string, combination: string
   const force = 115 + (piece % 97) / 10;
   const payload = JSON.stringify({
     id: randomUUID(),
-    body: { kind: 'reading', piece, force, typed: String(force), unit: 'N', mode: 'slid-out', note: '', confirmed: ['pulled-already'] },
+    body: {
+      kind: 'reading',
+      piece,
+      force,
+      typed: String(force),
+      unit: 'N',
+      mode: 'slid-out',
+      note: '',
+      confirmed: ['pulled-already'],
+    },
     corrects: null,
     why: null,
   });

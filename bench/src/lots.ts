@@ -35,8 +35,8 @@ async function fillJournal(client: pg.Client, rows: number): Promise<void> {
   for (const { indexname } of indexes) await client.query(`DROP INDEX ${indexname}`);
   for (let from = 0; from < 2000; from += 100) {
     await client.query(
-      `INSERT INTO journal (id, combination, seq, slot, body, verdict, limit_key, at, by_name, by_role, previous, hash)
-       SELECT gen_random_uuid(), o.id, n, 'lot/' || (n / 400 + 1) || '/reading/' || (n % 400 + 1),
+      `INSERT INTO journal (id, combination, seq, slot, kind, lot, body, verdict, limit_key, at, by_name, by_role, previous, hash)
+       SELECT gen_random_uuid(), o.id, n, 'lot/' || (n / 400 + 1) || '/reading/' || (n % 400 + 1), 'reading', n / 400 + 1,
          json_build_object('kind', 'reading', 'lot', n / 400 + 1, 'piece', n % 400 + 1, 'force', 118.4, 'typed', '118.4', 'unit', 'N',
            'mode', 'slid-out', 'note', '', 'confirmed', '[]'::json),
          '{"verdict":"holds","margin":33.4,"text":"Holds","force":85}', NULL, now(), 'Odile', 'technician', '', ''
@@ -120,7 +120,7 @@ export async function benchImport(
     ),
   );
   const columns =
-    'id, combination, seq, slot, body, verdict, limit_key, at, by_name, by_role, corrects, why, previous, hash';
+    'id, combination, seq, slot, kind, lot, version, site, body, verdict, limit_key, at, by_name, by_role, corrects, why, previous, hash';
   const folder = await client.query<{ data_directory: string }>('SHOW data_directory');
   const path = `${folder.rows[0]?.data_directory ?? '/tmp'}/bench-copy.txt`;
   await client.query(`COPY source (${columns}) TO '${path}'`);
