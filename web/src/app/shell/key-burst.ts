@@ -38,6 +38,11 @@ export class KeyBurst {
     return true;
   }
 
+  /** Whether keys have come that are not settled yet: what follows belongs to them. */
+  get isOpen(): boolean {
+    return this.keys !== '';
+  }
+
   stop(): void {
     clearTimeout(this.timer);
     this.keys = '';

@@ -280,8 +280,13 @@ export class PullEntry {
     );
   }
 
+  /** A letter pressed while the force's field is empty: it is a key of the screen. */
+  screenKey(key: string): void {
+    if (!this.command(key)) this.handle(key);
+  }
+
   /** Offers a key to the host; false when it is none of its own or a pull is pending. */
-  command(key: string): boolean {
+  private command(key: string): boolean {
     return !this.pending() && !this.question() && (this.more?.(key) ?? false);
   }
 

@@ -1,7 +1,7 @@
-import { ChangeDetectionStrategy, Component, inject, viewChild, type ElementRef } from '@angular/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, inject, viewChild, type ElementRef } from '@angular/core';
 import { FORCE_UNITS } from '@tug-mark/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { FieldBurst } from '../../shell/key-burst';
+import { FieldBurst, KeyBurst } from '../../shell/key-burst';
 import { Mark } from '../../parts/mark';
 import { valueOf } from '../../parts/value-of';
 import { pastedReadings } from '../pasted-readings';
@@ -101,6 +101,20 @@ export class PullField {
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
 
   private readonly burst = new FieldBurst();
+  private readonly letters = new KeyBurst(
+    (key) => {
+      this.entry.screenKey(key);
+    },
+    (line) => {
+      this.entry.submit(line);
+    },
+  );
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => {
+      this.letters.stop();
+    });
+  }
 
   protected keyDown(event: KeyboardEvent): void {
     const now = event.timeStamp;
@@ -111,11 +125,18 @@ export class PullField {
       return;
     }
     this.burst.heard(now);
-    if (event.key === 'Escape') this.entry.again();
-    // A letter cannot begin a force: it is a key of the screen, though the field has the focus.
-    else if (/^[a-z]$/i.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey) {
-      const isEmpty = (event.target as HTMLInputElement).value === '';
-      if (isEmpty && this.entry.command(event.key)) event.preventDefault();
+    const { key } = event;
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    if (key === 'Escape') {
+      this.entry.again();
+      return;
+    }
+    // A letter cannot begin a force: it is a key of the screen, though the field has the focus, or the first of a scan.
+    const isEmpty = (event.target as HTMLInputElement).value === '';
+    const isPrintable = key.length === 1 && key !== ' ';
+    if (this.letters.isOpen ? isPrintable || key === 'Enter' || key === 'Tab' : isEmpty && /^[a-z]$/i.test(key)) {
+      event.preventDefault();
+      this.letters.take(key);
     }
   }
 
