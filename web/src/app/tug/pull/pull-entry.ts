@@ -529,8 +529,11 @@ export class PullEntry {
     const pending = this.pending();
     if (!read || !pending) return;
     // What somebody has seen and answered does not change under the hand: a finer peak comes too late then.
-    if (this.mode() === null && curveAgrees(read.peak.force, pending.newtons)) {
-      const typed = read.peak.force.toFixed(2);
+    const { force } = read.peak;
+    // What was not heard throughout may have gone higher: the gauge's own curve knows.
+    const wasLost = pending.confirmed.includes('gauge-lost') && force >= pending.newtons;
+    if (this.mode() === null && (wasLost || curveAgrees(force, pending.newtons))) {
+      const typed = force.toFixed(2);
       const note = typed === pending.typed ? pending.note : `The peak is from its curve: ${typed} N.`;
       this.pending.set({ ...pending, newtons: Number(typed), typed, unit: 'N', note });
     }
