@@ -534,7 +534,7 @@ export class PullEntry {
     const wasLost = pending.confirmed.includes('gauge-lost') && force >= pending.newtons;
     if (this.mode() === null && (wasLost || curveAgrees(force, pending.newtons))) {
       const typed = force.toFixed(2);
-      const note = typed === pending.typed ? pending.note : `The peak is from its curve: ${typed} N.`;
+      const note = pending.note ?? (typed === pending.typed ? null : `The peak is from its curve: ${typed} N.`);
       this.pending.set({ ...pending, newtons: Number(typed), typed, unit: 'N', note });
     }
     if (this.mode() === null) this.mode.set(read.suggestion.mode);
