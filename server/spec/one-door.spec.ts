@@ -336,6 +336,22 @@ describe('The server', () => {
   });
 });
 
+describe('A table that goes out', () => {
+  it('runs no formula in a spreadsheet, and comes back as it was', async () => {
+    const shop = await Shop.open();
+    const marek = await shop.signIn('Marek');
+    const { wires } = await marek.get<{ wires: { part: string; label: string }[] }>('/api/cabinet');
+    const label = '=HYPERLINK("http://x","y")';
+    const made = { ...wires[0], part: 'NEW-1', label };
+    expect((await marek.call('PUT', '/api/cabinet/wire', { opened: 0, body: made })).statusCode).toBe(200);
+    const csv = (await marek.call('GET', '/api/cabinet/wire/parts.csv')).body;
+    expect(csv).toContain(`"'=HYPERLINK(""http://x"",""y"")"`);
+    const back = await marek.call('POST', '/api/cabinet/wire/table', csv, { 'content-type': 'text/csv' });
+    expect(back.json()).toEqual({ parts: wires.length + 1, changed: 0 });
+    await shop.close();
+  });
+});
+
 describe('The shop’s day', () => {
   it('is its zone’s: a qualification lasts until the shop’s midnight, not that of UTC', async () => {
     const shop = await Shop.open();
@@ -370,6 +386,10 @@ describe('A record read in before records were kept apart', () => {
     await shop.db('combinations').where({ id }).update({ read_in: true });
     expect(await about()).toBeFalse();
     expect((await odile.view(id)).combination.readIn).toBeTrue();
+    expect((await odile.call('GET', `/api/combinations/${id}/record.csv`)).body).toContain(
+      'read in from a record file',
+    );
+    expect(problemOf(await odile.call('GET', `/api/combinations/${id}/lots/1/certificate.json`)).code).toBe('not-own');
     await shop.close();
   });
 });

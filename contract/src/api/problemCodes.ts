@@ -26,6 +26,7 @@ export const PROBLEMS = {
   'stale-revision': 409,
   'lot-not-finished': 409,
   'lot-held': 409,
+  'not-own': 409,
   'chain-broken': 409,
   'record-changed': 422,
   'answered-already': 409,

@@ -2,6 +2,7 @@ import { API, mayPut } from '@tug-mark/contract';
 import { readReadings } from '@tug-mark/core';
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
+import { seal } from '../chain/seal';
 import { readEntriesAfter } from '../entry/rows';
 import { readCsv } from '../files/readCsv';
 import { Refusal, refusals } from '../http/problems';
@@ -54,6 +55,8 @@ export function journalRoutes(app: FastifyInstance, { db, teller }: { db: Knex; 
     const read = readReadings(readCsv(body));
     const { readings, seq } = await importReadings(db, journal, id, lot, read, person, new Date());
     teller.tell(id, seq);
+    // Many at once are sealed at once; a seal that fails is made within the minute.
+    await seal(db).catch(() => null);
     return { readings };
   });
   return Promise.resolve();

@@ -40,6 +40,14 @@ export async function readCertificate(db: Knex, id: string, number: number, now:
     verifyJournal(db, id),
     newestSeal(db),
   ]);
+  if (view.combination.readIn) {
+    throw new Refusal(
+      409,
+      'not-own',
+      'This lot was not made here.',
+      'It came with a record file: only the shop that made it can certify it.',
+    );
+  }
   const setUp = computeSetUp(setUpContext(view), view.entries, now);
   const lot = judgeLot(setUp, view.entries, view, number, now);
   if (!lot)

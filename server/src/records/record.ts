@@ -52,7 +52,7 @@ async function readCurves(db: Knex, combination: string): Promise<CombinationRec
 }
 
 /** The journal of a record as CSV: one row an entry, forces in N with every digit. */
-export function recordToCsv(record: Pick<CombinationRecord, 'combination' | 'entries'>, from = ''): string {
+export function recordToCsv(record: CombinationRecord): string {
   const { combination } = record;
   const corrected = new Set(record.entries.map((entry) => entry.corrects));
   return stringify(
@@ -65,7 +65,7 @@ export function recordToCsv(record: Pick<CombinationRecord, 'combination' | 'ent
         'made at': entry.madeAt ?? '',
         by: guardCell(entry.by),
         role: entry.role,
-        ...(from && { 'read in from': guardCell(from) }),
+        ...(combination.readIn && { 'not this shop’s own': 'read in from a record file' }),
         terminal: guardCell(combination.terminal),
         wire: guardCell(combination.wire),
         run: runOf(body),

@@ -10,7 +10,7 @@ const tag = 'Records';
 const id = z.object({ id: z.uuid() });
 const ofLot = z.object({ id: z.uuid(), lot: lotNumber });
 const paper = z.object({ paper: z.enum(PAPERS).default('A4') });
-const certificateProblems = ['not-found', 'lot-not-finished', 'lot-held', 'chain-broken'] as const;
+const certificateProblems = ['not-found', 'lot-not-finished', 'lot-held', 'not-own', 'chain-broken'] as const;
 
 export const records = {
   readSheet: define('readSheet', {

@@ -16,6 +16,18 @@ const RECORD = new Intl.DateTimeFormat(undefined, {
   timeZoneName: 'short',
 });
 
+const CLOCK = new Intl.DateTimeFormat(undefined, {
+  hour: '2-digit',
+  minute: '2-digit',
+  second: '2-digit',
+  hourCycle: 'h23',
+});
+
+/** A moment of just now: local time to the second. */
+export function showClock(iso: string): string {
+  return CLOCK.format(new Date(iso));
+}
+
 /** A moment for the bench: local day and minute. */
 export function showTime(iso: string): string {
   return BENCH.format(new Date(iso));

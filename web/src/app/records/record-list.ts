@@ -118,6 +118,9 @@ const STATES = { accepted: 'pass', 'meets-made-up-limits': 'hold', rejected: 'fa
     </div>
   `,
   styles: `
+    #elsewhere {
+      margin-top: 28px;
+    }
     .chain {
       align-items: center;
       display: flex;

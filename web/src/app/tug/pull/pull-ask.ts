@@ -35,6 +35,19 @@ import { PullEntry } from './pull-entry';
         }
       </div>
       <div class="choose">
+        @if (noteLabel(); as label) {
+          <div class="field">
+            <label for="reading-note">{{ label }}</label>
+            <input
+              nz-input
+              id="reading-note"
+              maxlength="500"
+              [value]="entry.note()"
+              (input)="entry.note.set(value($event))"
+              (keydown.enter)="entry.keep()"
+            />
+          </div>
+        }
         <ul aria-labelledby="how">
           @for (m of entry.modes; track m.mode) {
             <li>
@@ -54,19 +67,6 @@ import { PullEntry } from './pull-entry';
         </ul>
         @if (p.note) {
           <p class="soft">{{ p.note }}</p>
-        }
-        @if (noteLabel(); as label) {
-          <div class="field">
-            <label for="reading-note">{{ label }}</label>
-            <input
-              nz-input
-              id="reading-note"
-              maxlength="500"
-              [value]="entry.note()"
-              (input)="entry.note.set(value($event))"
-              (keydown.enter)="entry.keep()"
-            />
-          </div>
         }
         @if (entry.correcting()) {
           <div class="field">

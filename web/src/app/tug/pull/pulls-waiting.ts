@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { showTime } from '../../parts/show-time';
+import { showClock } from '../../parts/show-time';
 import { StationGauge } from '../gauge/station-gauge';
 import { PullEntry } from './pull-entry';
 
@@ -42,7 +42,8 @@ import { PullEntry } from './pull-entry';
         <ul>
           @for (pull of entry.waiting(); track pull.id) {
             <li>
-              <strong class="figures">{{ pull.text }}</strong> {{ pull.key ? 'N' : '' }}, {{ time(pull.at) }},
+              <strong class="figures">{{ pull.text }}{{ pull.key ? ' N' : '' }}</strong
+              >, {{ time(pull.at) }},
               {{ pull.from }}
               <button
                 nz-button
@@ -60,6 +61,16 @@ import { PullEntry } from './pull-entry';
     }
   `,
   styles: `
+    :host {
+      display: grid;
+      gap: 8px;
+    }
+    :host:empty {
+      display: none;
+    }
+    .hand kbd {
+      margin-right: 8px;
+    }
     .hand {
       align-items: center;
       display: flex;
@@ -88,5 +99,5 @@ import { PullEntry } from './pull-entry';
 export class PullsWaiting {
   protected readonly entry = inject(PullEntry);
   protected readonly gauge = inject(StationGauge);
-  protected readonly time = showTime;
+  protected readonly time = showClock;
 }
