@@ -166,6 +166,31 @@ describe('What the verification finds', () => {
     );
   });
 
+  it('is nothing while others write: a seal waits for nobody, and nobody for it', async () => {
+    await odile.kept(id, reading(6, 120));
+    const { id: other } = await odile.combination('FL-RB-0406', 'FL-W-0075', 'Chassis loom');
+    await odile.kept(other, { kind: 'gate', gate: 'strip-looked-at', answer: 'no', note: 'x' }).catch(() => null);
+    let release: () => void = () => undefined;
+    // Somebody holds the end of this journal, as a long import does.
+    const held = shop.db.transaction(async (trx) => {
+      await trx('chains')
+        .where({ name: `journal/${id}` })
+        .forUpdate()
+        .first();
+      await new Promise<void>((resolve) => (release = resolve));
+    });
+    await new Promise((resolve) => setTimeout(resolve, 100));
+    const number = await seal(shop.db);
+    expect(number).not.toBeNull();
+    release();
+    await held;
+    expect(await faultsOf(shop.db)).toEqual([]);
+    // What was held stands in the next seal once more, and after that in none.
+    expect(await seal(shop.db)).toBe((number ?? 0) + 1);
+    expect(await seal(shop.db)).toBeNull();
+    expect(await faultsOf(shop.db)).toEqual([]);
+  });
+
   it('comes over the API too, all of it, at the end of the last portion', async () => {
     await behind(shop.db, `UPDATE people SET role = 'quality' WHERE name = 'Tove'`);
     let breaks: { name: string; text: string }[] = [];

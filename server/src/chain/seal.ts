@@ -22,7 +22,7 @@ export const sealContent = (at: string, chains: number, digest: string): string 
  * @returns the new seal's number; null when nothing grew, or another process is sealing
  */
 export async function seal(db: Knex, now = new Date()): Promise<number | null> {
-  return db.transaction(async (trx) => {
+  const made = await db.transaction(async (trx) => {
     const { rows } = await trx.raw<{ rows: { free: boolean }[] }>(
       "SELECT pg_try_advisory_xact_lock(hashtextextended('tug-mark-seal', 2)) AS free",
     );
@@ -42,11 +42,18 @@ export async function seal(db: Knex, now = new Date()): Promise<number | null> {
       heads.map((head) => ({ seal: number, ...head })),
       1000,
     );
-    await trx.raw(`UPDATE chains c SET sealed = h.count FROM seal_heads h WHERE h.seal = ? AND h.chain = c.name`, [
-      number,
-    ]);
     return number;
   });
+  if (made === null) return null;
+  // Noted afterwards, and not for chains somebody writes to at this moment: nobody waits, and those stand in the next seal
+  // once more.
+  await db.raw(
+    `UPDATE chains c SET sealed = h.count FROM seal_heads h WHERE h.seal = ? AND h.chain = c.name AND c.name IN (
+       SELECT own.name FROM chains own JOIN seal_heads s ON s.chain = own.name AND s.seal = ?
+       FOR UPDATE OF own SKIP LOCKED)`,
+    [made, made],
+  );
+  return made;
 }
 
 /** The newest seal: written on what leaves the shop, it shows later that nothing before it was taken out. */

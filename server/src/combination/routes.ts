@@ -13,7 +13,7 @@ import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
 import { longLots, readJournals, takenSince } from '../entry/rows';
 import { serve } from '../api/serve';
-import { contextsOf, pageCombinations, readShared, readView } from './store';
+import { contextsOf, pageCombinations, readShared, readView, toCombination } from './store';
 
 /** Combinations per page of the bench list. */
 const PAGE = 200;
@@ -43,16 +43,7 @@ export function combinationRoutes(app: FastifyInstance, { db }: { db: Knex }): P
       const judgement = judgeCombination(setUp, entries, context, now);
       return [
         {
-          id: row.id,
-          list: row.list,
-          terminal: row.terminal,
-          wire: row.wire,
-          pieces: row.pieces,
-          place: row.place,
-          class: row.class,
-          customer: row.customer,
-          demand: row.demand,
-          readIn: row.read_in,
+          ...toCombination(row),
           terminalLabel: context.terminal.label,
           wireLabel: context.wire.label,
           family: familyName(context.terminal.family),

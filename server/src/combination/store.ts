@@ -28,7 +28,8 @@ interface CombinationRow {
   read_in: boolean;
 }
 
-const toCombination = (row: CombinationRow): Combination => ({
+/** A combination as it crosses the wire. */
+export const toCombination = (row: CombinationRow): Combination => ({
   id: row.id,
   list: row.list,
   terminal: row.terminal,
