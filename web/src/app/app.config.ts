@@ -10,7 +10,7 @@ import { handFeature } from './hand/hand.state';
 import { problems, session } from './http/interceptors';
 import * as outboxEffects from './outbox/outbox.effects';
 import { outboxFeature } from './outbox/outbox.state';
-import * as sessionEffects from './session/session.effects';
+import * as sessionEffects from './shell/session.effects';
 import { sessionFeature } from './session/session.state';
 
 export const appConfig: ApplicationConfig = {

@@ -17,6 +17,7 @@ import {
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
+import { DeviceField } from '../parts/device-field';
 import { Mark } from '../parts/mark';
 import { valueOf } from '../parts/value-of';
 import { Keys } from '../shell/keys';
@@ -46,7 +47,7 @@ type Found = Extract<EntryBody, { kind: 'finding' }>;
 /** Is the finished crimp right to eye and caliper? Piece by piece, point by point, by keys. */
 @Component({
   selector: 'tm-look-stage',
-  imports: [RouterLink, NzButtonModule, NzInputModule, Mark, CaliperBar, PiecePhotos, PointExamples],
+  imports: [DeviceField, RouterLink, NzButtonModule, NzInputModule, Mark, CaliperBar, PiecePhotos, PointExamples],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './look-stage.html',
   styleUrls: ['../parts/stage.less', './look-stage.less'],

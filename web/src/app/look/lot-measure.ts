@@ -4,6 +4,7 @@ import { numberFinding, readPointNumber, showPoint, type EntryBody } from '@tug-
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
+import { DeviceField } from '../parts/device-field';
 import { Mark } from '../parts/mark';
 import { valueOf } from '../parts/value-of';
 import { CaliperBar } from './caliper-bar';
@@ -12,7 +13,7 @@ import { StationCaliper } from './station-caliper';
 /** Numbers of one piece of a lot: typed or from the caliper, judged at once; measured before the pull takes the piece. */
 @Component({
   selector: 'tm-lot-measure',
-  imports: [NzButtonModule, NzInputModule, CaliperBar, Mark],
+  imports: [DeviceField, NzButtonModule, NzInputModule, CaliperBar, Mark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (chosen(); as c) {
@@ -27,6 +28,7 @@ import { StationCaliper } from './station-caliper';
         <input
           nz-input
           id="lot-measured"
+          tmDevice
           inputmode="decimal"
           autocomplete="off"
           [placeholder]="c.number!.unit + ' (K)'"

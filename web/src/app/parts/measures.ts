@@ -3,6 +3,7 @@ import { readLength } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
+import { DeviceField } from './device-field';
 import { Mark } from './mark';
 import { valueOf } from './value-of';
 
@@ -14,7 +15,7 @@ export function focusMeasure(): void {
 /** Measured strip lengths of the first pieces: typed, judged at once, kept on Enter; corrected with a reason. */
 @Component({
   selector: 'tm-measures',
-  imports: [NzButtonModule, NzInputModule, Mark],
+  imports: [DeviceField, NzButtonModule, NzInputModule, Mark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (range(); as r) {
@@ -43,6 +44,7 @@ export function focusMeasure(): void {
                   inputmode="decimal"
                   autocomplete="off"
                   id="strip-typed"
+                  tmDevice
                   [value]="typed()"
                   (input)="typed.set(value($event))"
                 />

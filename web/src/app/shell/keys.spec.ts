@@ -1,14 +1,21 @@
-import { Component, provideZonelessChangeDetection } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  inject,
+  provideZonelessChangeDetection,
+  viewChild,
+} from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { inject } from '@angular/core';
+import { DeviceField } from '../parts/device-field';
 import { draftKey, forgetDrafts } from '../session/drafts';
-import { FieldBurst } from './key-burst';
+import { FieldBurst } from '../parts/key-burst';
 import { Keys } from './keys';
 
 const heard: string[] = [];
 let takesLines = false;
 
-@Component({ template: '' })
+@Component({ template: '', changeDetection: ChangeDetectionStrategy.OnPush })
 class Screen {
   constructor() {
     inject(Keys).use([], {
@@ -89,6 +96,53 @@ describe('A value typed into a field', () => {
       hand.heard(at);
     });
     expect(hand.isBurst(500)).toBeFalse();
+  });
+});
+
+@Component({
+  imports: [DeviceField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<form (submit)="submit($event)"><input tmDevice #field /><button type="submit">Keep</button></form>`,
+})
+class Bench {
+  readonly taken: string[] = [];
+  isFine = true;
+  readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
+  submit(event: Event): void {
+    event.preventDefault();
+    this.taken.push(this.field().nativeElement.value);
+    if (this.isFine) this.field().nativeElement.value = '';
+  }
+}
+
+describe('A field that a caliper types into', () => {
+  it('takes a line that ends with Tab and stays there; a hand’s Tab goes on; what is refused is selected', async () => {
+    TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
+    const fixture = TestBed.createComponent(Bench);
+    fixture.detectChanges();
+    const bench = fixture.componentInstance;
+    const field = bench.field().nativeElement;
+    document.body.append(fixture.nativeElement as HTMLElement);
+    field.focus();
+    const press = (key: string) => {
+      const event = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true });
+      field.dispatchEvent(event);
+      return event.defaultPrevented;
+    };
+    const line = (text: string) => {
+      for (const key of text) press(key);
+      field.value = text;
+      return press('Tab');
+    };
+    expect(line('1.487')).toBeTrue();
+    expect([bench.taken, field.value]).toEqual([['1.487'], '']);
+    bench.isFine = false;
+    line('x.99');
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    expect([field.selectionStart, field.selectionEnd]).toEqual([0, 4]);
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    expect(press('Tab')).toBeFalse();
+    fixture.destroy();
   });
 });
 

@@ -1,5 +1,5 @@
 import { DestroyRef, inject, Injectable, signal } from '@angular/core';
-import { KeyBurst } from './key-burst';
+import { KeyBurst } from '../parts/key-burst';
 
 export interface KeyHelp {
   readonly key: string;

@@ -1,4 +1,4 @@
-import { KeyBurst } from '../shell/key-burst';
+import { KeyBurst } from '../parts/key-burst';
 import { pastedReadings } from './pasted-readings';
 
 describe('Keys at the pull test', () => {

@@ -4,7 +4,6 @@ import { PullWatch, type PullSnapshot, type WatchedPull } from '@tug-mark/core';
 import { Subject } from 'rxjs';
 import { Api } from '../../http/api';
 import { Live } from '../../live/live';
-import type { PullKey } from '../pull/waiting-pulls';
 import { TraceReader } from './trace-reader';
 
 const GAUGE_KEY = 'tug-mark-gauge';
@@ -14,6 +13,13 @@ const STARTS_SHARE = 0.004;
 const STARTS_LEAST = 1.5;
 /** s of force kept for the strip the bench shows. */
 const STRIP_SECONDS = 8;
+
+/** When a gauge's pull began and ended, by the server's clock: with the gauge it is one pull and no other. */
+export interface PullKey {
+  readonly gauge: string;
+  readonly start: string;
+  readonly end: string;
+}
 
 /** A pull, and the gauge it was made on; null when it came from a file. */
 export interface StationPull {

@@ -28,9 +28,9 @@ import { Api } from '../../http/api';
 import { timeOrderedId } from '../../http/uuid';
 import type { PackedCurve } from '../../outbox/outbox.state';
 import { Keys, type KeyHelp } from '../../shell/keys';
-import { StationGauge, type StationPull } from '../gauge/station-gauge';
+import { StationGauge, type PullKey, type StationPull } from '../gauge/station-gauge';
 import { TraceReader } from '../gauge/trace-reader';
-import { overlaps, WaitingPulls, type PullKey, type WaitingPull } from './waiting-pulls';
+import { overlaps, WaitingPulls, type WaitingPull } from './waiting-pulls';
 
 const UNIT_KEY = 'tug-mark-force-unit';
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, inject, viewChild, type ElementRef } from '@angular/core';
 import { FORCE_UNITS } from '@tug-mark/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { FieldBurst, KeyBurst } from '../../shell/key-burst';
+import { FieldBurst, KeyBurst } from '../../parts/key-burst';
 import { Mark } from '../../parts/mark';
 import { valueOf } from '../../parts/value-of';
 import { pastedReadings } from '../pasted-readings';

@@ -2,14 +2,7 @@ import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core'
 import { Store } from '@ngrx/store';
 import { draftKey } from '../../session/drafts';
 import { sessionFeature } from '../../session/session.state';
-import type { StationPull } from '../gauge/station-gauge';
-
-/** When a gauge's pull began and ended, by the server's clock: with the gauge it is one pull and no other. */
-export interface PullKey {
-  readonly gauge: string;
-  readonly start: string;
-  readonly end: string;
-}
+import type { PullKey, StationPull } from '../gauge/station-gauge';
 
 /** A pull that belongs to no piece yet: a person says which. */
 export interface WaitingPull {

@@ -3,8 +3,8 @@ import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
 import { catchError, exhaustMap, from, map, of, tap } from 'rxjs';
 import { Api, toProblem } from '../http/api';
-import { forgetDrafts } from './drafts';
-import { sessionActions, sessionFeature } from './session.state';
+import { forgetDrafts } from '../session/drafts';
+import { sessionActions, sessionFeature } from '../session/session.state';
 
 export const askWhoIsHere = createEffect(
   (actions$ = inject(Actions), api = inject(Api)) =>
