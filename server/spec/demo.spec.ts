@@ -48,7 +48,7 @@ describe('The made-up shop', () => {
     }
   });
 
-  it('slides no sleeve onto a joint that it can not pass or grip, for every wire that fits', () => {
+  it('slides no sleeve onto a joint that it cannot pass or grip, for every wire that fits', () => {
     for (const terminal of shop.terminals) {
       const sleeves = terminal.slideOn.filter((item) => item.kind === 'sleeve');
       for (const wire of shop.wires) {

@@ -69,13 +69,13 @@ describe('A part as a form', () => {
   it('tells which results a missing dimension costs and which it does not', () => {
     expect(faults(change(ring, { 'barrel.length': '' }))).toEqual([]);
     expect(faults(change(ring, { 'barrel.length': '0' }))).toEqual([
-      'barrel.length: It is 0. Leave it empty if the sheet does not give it: strip length, bites and the drawing can not be given then; fit, tool, way round and limit still can.',
+      'barrel.length: It is 0. Leave it empty if the sheet does not give it: strip length, bites and the drawing cannot be given then; fit, tool, way round and limit still can.',
     ]);
     expect(faults(change(ring, { 'barrel.outerDiameter': '0' }))[0]).toContain(
-      'the drawing and the choice of shrink tube can not be given',
+      'the drawing and the choice of shrink tube cannot be given',
     );
     expect(faults(change(wire, { insulationDiameter: '0' }), 'wire')[0]).toContain(
-      'without it notch, insulation grip and seal can not be given',
+      'without it notch, insulation grip and seal cannot be given',
     );
     expect(
       faults(change(writePart('terminal', families.lug), { 'barrel.length': '', 'barrel.depth': '' }))[0],

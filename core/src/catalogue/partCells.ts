@@ -152,7 +152,7 @@ function checkTerminal(terminal: Terminal, say: (path: string, text: string) => 
     say(
       `barrel.${path}`,
       lost
-        ? `It is 0. Leave it empty if the sheet does not give it: ${lost.lost} can not be given then; ${lost.kept} still can.`
+        ? `It is 0. Leave it empty if the sheet does not give it: ${lost.lost} cannot be given then; ${lost.kept} still can.`
         : 'It is 0. Leave it empty if the sheet does not give it.',
     );
   }
@@ -178,7 +178,7 @@ function zero(
   kept: string,
   say: (path: string, text: string) => void,
 ): void {
-  if (value <= 0) say(path, `${name} has to be above 0: without it ${lost} can not be given; ${kept} still could.`);
+  if (value <= 0) say(path, `${name} has to be above 0: without it ${lost} cannot be given; ${kept} still could.`);
 }
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -46,7 +46,7 @@ const LEAST = 0.01;
  * The built-in numbers count as {@link WEIGHT} cases of each cause; every confirmed case of the shop moves them:
  * p = (8 p0 + n with the sign) / (8 + n where the sign was looked for), prior = (1 + n of the cause) / (causes + n).
  *
- * @param impossible signs this combination can not show: causes known by these alone are left out
+ * @param impossible signs this combination cannot show: causes known by these alone are left out
  * @returns null while nothing bad is known
  */
 export function diagnose(

@@ -63,7 +63,7 @@ describe('The cause of bad pieces', () => {
     expect(first({ ...nothing, looked: [{ point: 'mark', bad: true, fault: null }] })).toBe('wrong-nest');
   });
 
-  it('is never one this combination can not have', () => {
+  it('is never one this combination cannot have', () => {
     const seam: Findings = { ...nothing, looked: [{ point: 'seam', bad: true, fault: null }] };
     const codes = (impossible: string[]) =>
       diagnose(evidenceFrom(seam), [], new Set(impossible))?.ranked.map((r) => r.cause.code) ?? [];

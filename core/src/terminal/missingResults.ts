@@ -3,7 +3,7 @@ import type { Terminal } from './Terminal';
 export interface MissingResult {
   /** The field of the terminal that is empty. */
   readonly field: string;
-  /** What can not be given without it. */
+  /** What cannot be given without it. */
   readonly lost: string;
   /** What still can. */
   readonly kept: string;

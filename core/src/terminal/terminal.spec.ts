@@ -45,7 +45,7 @@ describe('A terminal’s sheet', () => {
     expect(rangeLabel({ smallest: size, largest: size })).toBe('25 mm²');
   });
 
-  it('tells what can not be given without a dimension, by what the strip rule rests on', () => {
+  it('tells what cannot be given without a dimension, by what the strip rule rests on', () => {
     expect(missingResults(families['bare-terminal'])).toEqual([]);
     const without = (t: keyof typeof families) =>
       missingResults({ ...families[t], barrel: { ...families[t].barrel, length: null } })[0];

@@ -269,7 +269,7 @@ describe('The rows of a limit table', () => {
     ]);
   });
 
-  it('stand against a release when a wire can not bear them, twice for one size, or without a force', () => {
+  it('stand against a release when a wire cannot bear them, twice for one size, or without a force', () => {
     const rows = [row(0.75, { force: 178 }), row(0.75), row(1, { force: null })];
     const problems = checkLimitTable({ ...limitTable, effectiveFrom: '2026-12-01', rows }, [wire075], '2026-11-25');
     expect(problems.map(({ row: at, field }) => [at, field])).toEqual([

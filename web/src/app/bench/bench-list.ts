@@ -101,6 +101,9 @@ import { valueOf } from '../parts/value-of';
                     ><strong class="figures">{{ line.terminal }}</strong></a
                   >
                   <span class="under">{{ line.terminalLabel }}</span>
+                  @if (line.readIn) {
+                    <em class="under">not this shop's own</em>
+                  }
                 </td>
                 <td>
                   <span class="figures">{{ line.wire }}</span>

@@ -24,6 +24,9 @@ import { ProblemNotice } from '../parts/problem-notice';
               and {{ other.label }}
             }
           </p>
+          @if (view.combination.readIn) {
+            <p><em>Not this shop's own: it came with a record file.</em></p>
+          }
           <p class="soft">{{ limitName() }} · practice: {{ view.practice.part }}</p>
           <p>
             <a [routerLink]="['/records', view.combination.id]">Record</a> ·

@@ -61,6 +61,12 @@ describe('Around the bench', () => {
       expect([...bench.element.querySelectorAll('tbody a')].map((a) => a.textContent)).toEqual(['T-2']);
     });
 
+    it('tells what came with a record file from what the shop made itself', async () => {
+      const lines = [line('1', { readIn: true }), line('2')];
+      bench = await Bench.open(BenchList, { api: { combinations: () => Promise.resolve({ lines, next: null }) } });
+      const rows = [...bench.element.querySelectorAll('tbody tr.ant-table-row')].map((row) => row.textContent);
+      expect(rows.map((text) => text?.includes("not this shop's own"))).toEqual([true, false]);
+    });
     it('goes on by the page and says where the server is silent', async () => {
       const combinations = inTurn(
         () => Promise.resolve({ lines: [line('1')], next: 200 }),

@@ -162,7 +162,7 @@ export class PartDetail {
   protected readonly missing = computed(() => {
     if (this.kind() === 'terminal') {
       return missingResults(this.part() as Terminal).map(
-        ({ field, lost, kept }) => `No ${field} on record: ${lost} can not be given; ${kept} still can.`,
+        ({ field, lost, kept }) => `No ${field} on record: ${lost} cannot be given; ${kept} still can.`,
       );
     }
     if (this.kind() !== 'tool') return [];

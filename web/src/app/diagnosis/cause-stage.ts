@@ -207,7 +207,7 @@ export class CauseStage {
     const found = this.found();
     return new Map([...(found ? evidenceFrom(found) : []), ...this.said()]);
   });
-  /** Faults this very combination can not show. */
+  /** Faults this very combination cannot show. */
   private readonly impossible = computed(() => {
     const look = this.hand.setUp()?.look;
     const can = new Set((look ? faultsOf(look) : FAULTS).map((f) => f.code));

@@ -103,7 +103,7 @@ export class DocumentHead {
   readonly shelf = input.required<AnyShelf>();
   readonly mayRelease = input.required<boolean>();
   readonly mayDraft = input.required<boolean>();
-  /** What a made-up one can not do. */
+  /** What a made-up one cannot do. */
   readonly madeUp = input('');
   /** What this kind of document says beside owner and dates. */
   readonly more = input('');

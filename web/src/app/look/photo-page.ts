@@ -137,7 +137,7 @@ const ZOOMS = [1, 1.5, 2, 3, 4, 6, 8] as const;
             @if (perMm(); as px) {
               <tm-mark state="pass" [size]="16" /> {{ px.toFixed(1) }} pixels are 1 mm.
             } @else {
-              <tm-mark state="missing" [size]="16" /> No scale yet: angles can be measured, lengths can not.
+              <tm-mark state="missing" [size]="16" /> No scale yet: angles can be measured, lengths cannot.
             }
           </p>
           <ol>

@@ -6,7 +6,7 @@ import { Hand } from '../hand/hand';
 import { plainNumber } from '../parts/plain-number';
 import { valueOf } from '../parts/value-of';
 
-/** Opens a lot, or changes its quantity and plan: how many pieces, when they are checked, and what those checks can not tell. */
+/** Opens a lot, or changes its quantity and plan: how many pieces, when they are checked, and what those checks cannot tell. */
 @Component({
   selector: 'tm-lot-open',
   imports: [NzButtonModule, NzInputModule],

@@ -79,7 +79,7 @@ describe('The lot at the bench', () => {
     bench.close();
   });
 
-  it('is opened with its plan and what that plan can not tell', async () => {
+  it('is opened with its plan and what that plan cannot tell', async () => {
     bench = await Bench.open(LotStage, { view: released() });
     expect(bench.headline).toBe('Open a lot');
     await bench.type('lot-name', 'L-0412');

@@ -50,7 +50,7 @@ export class SideViewDrawing {
   protected readonly ratio = computed(() => `${((this.drawing()?.scale ?? 1) / this.screen.pxPerMm()).toFixed(1)} : 1`);
   protected readonly why = computed(() =>
     missingResults(this.terminal())
-      .map(({ field, lost, kept }) => `The sheet gives no ${field}: ${lost} can not be given; ${kept} still can.`)
+      .map(({ field, lost, kept }) => `The sheet gives no ${field}: ${lost} cannot be given; ${kept} still can.`)
       .join(' '),
   );
   protected readonly said = computed(() => {

@@ -12,7 +12,7 @@ export interface LengthField {
 /** Lengths as typed, by key. */
 export type TypedLengths = Readonly<Record<string, string>>;
 
-/** Lengths in mm by key; null while any of them is empty or can not be read. */
+/** Lengths in mm by key; null while any of them is empty or cannot be read. */
 export function readLengths<K extends string>(typed: TypedLengths, keys: readonly K[]): Record<K, number> | null {
   const found = keys.map((key) => [key, readLength(typed[key] ?? '', 'mm')] as const);
   return found.every(([, read]) => read.outcome === 'length')
@@ -22,7 +22,7 @@ export function readLengths<K extends string>(typed: TypedLengths, keys: readonl
     : null;
 }
 
-/** A row of fields for lengths; each tells at its place what can not be read. */
+/** A row of fields for lengths; each tells at its place what cannot be read. */
 @Component({
   selector: 'tm-length-fields',
   imports: [NzInputModule],

@@ -78,7 +78,7 @@ import { valueOf } from '../parts/value-of';
         <p class="soft">
           {{
             wanted.force === null
-              ? 'The limit table names no push to withstand: what is kept here can not be judged by force.'
+              ? 'The limit table names no push to withstand: what is kept here cannot be judged by force.'
               : 'Each has to stay at ' + wanted.force + ' N.'
           }}
         </p>
