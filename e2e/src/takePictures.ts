@@ -138,11 +138,15 @@ try {
   await browser.press('Limits');
   await browser.sees('Withdraw rev');
   await browser.driver.findElement(By.xpath("//li//button[contains(., 'rev D')]")).click();
-  await (await browser.shown(By.css("#compare-with option[value='FL-SPEC-07/C/2']"))).click();
+  await (
+    await browser.shown(By.xpath("//*[@id='compare-with']/option[contains(., 'FL-SPEC-07') and contains(., 'rev C')]"))
+  ).click();
   await browser.sees('rows differ');
   await picture('limits');
   await browser.press('Looks');
-  await (await browser.shown(By.css("#compare-with option[value='FL-LOOK-03/A/2']"))).click();
+  await (
+    await browser.shown(By.xpath("//*[@id='compare-with']/option[contains(., 'FL-LOOK-03') and contains(., 'rev A')]"))
+  ).click();
   await browser.sees('rows differ');
   await picture('looks');
 } finally {
