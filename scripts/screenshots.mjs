@@ -5,7 +5,7 @@ import { ROOT } from './lib/paths.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 import { run } from './lib/say.mjs';
 
-/* npm run screenshots: makes docs/screenshots anew from demo data. */
+/* npm run screenshots: makes docs/screenshots again from demo data. */
 run(async () => {
   ensurePackages();
   ensureChromium();

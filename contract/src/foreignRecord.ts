@@ -26,8 +26,6 @@ export const differenceSchema = z.object({
 export const foreignRecordSchema = z.object({
   line: foreignLineSchema,
   record: recordSchema.omit({ curves: true, photos: true }),
-  /** Whether its chain holds; what is wrong with it otherwise. */
-  chain: z.string().nullable(),
   differences: z.array(differenceSchema),
 });
 export type ForeignRecord = z.infer<typeof foreignRecordSchema>;

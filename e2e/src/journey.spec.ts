@@ -178,7 +178,7 @@ describe('From a wire list to a judged pull', () => {
     await browser.sees('Rejected in crimp');
     await browser.keys(Key.ENTER);
     await browser.sees('What was done about it?');
-    await browser.keys('stripped anew with notch B3', Key.ENTER);
+    await browser.keys('stripped again with notch B3', Key.ENTER);
     await browser.sees('Wings up into the rolling half');
     await accessible();
     for (let i = 1; i < 5; i++) {

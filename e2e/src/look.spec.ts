@@ -73,7 +73,7 @@ describe('What the eye, the caliper and the section say', () => {
     await expectAccessible(browser);
     await browser.keys('1');
     await browser.sees('is confirmed once it was put right');
-    await browser.keys('stop of the stripper set anew', Key.ENTER);
+    await browser.keys('stop of the stripper set again', Key.ENTER);
     await browser.sees('confirmed by Odile');
   });
 
@@ -125,7 +125,7 @@ describe('What the eye, the caliper and the section say', () => {
     await climbTo(browser, 'Look');
     await browser.press('Piece 2');
     await browser.sees('Photographs of piece 2');
-    // Asked in the page: what was found may be drawn anew before it is read.
+    // Asked in the page: what was found may be drawn again before it is read.
     const address = await browser.driver.executeScript<string>(
       `return [...document.querySelectorAll('tm-piece-photos a')].find((a) => a.textContent.includes('section')).pathname`,
     );

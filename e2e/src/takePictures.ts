@@ -147,7 +147,7 @@ try {
   await (
     await browser.shown(By.xpath("//*[@id='compare-with']/option[contains(., 'FL-LOOK-03') and contains(., 'rev A')]"))
   ).click();
-  await browser.sees('rows differ');
+  await browser.sees('what was is struck');
   await picture('looks');
 } finally {
   await browser.close();

@@ -153,7 +153,7 @@ describe('What the verification finds', () => {
     ]);
   });
 
-  it('is a seal that was made anew, and one from a certificate that is not among them', async () => {
+  it('is a seal that was made again, and one from a certificate that is not among them', async () => {
     const last = (await shop.db('seals').orderBy('number', 'desc').first()) as { number: number; hash: string };
     expect((await verifyShop(shop.db, last)).faults).toEqual([]);
     await behind(shop.db, `UPDATE seal_heads SET head = repeat('a', 64) WHERE seal = 1`);
@@ -334,6 +334,11 @@ describe('An entry on its way', () => {
     expect((await odile.put(id, reading(7, 118.4, pull(t + 5000, t + 9000)))).statusCode).toBe(201);
     const elsewhere = { ...pull(t, t + 4000), gauge: 'G-2' };
     expect((await odile.put(id, reading(8, 118.4, elsewhere))).statusCode).toBe(201);
+    // However long one lasted: a creep of half an hour is one pull too.
+    const long = pull(t + 60_000, t + 1_860_000);
+    expect((await odile.put(id, reading(9, 118.4, long))).statusCode).toBe(201);
+    const within = await odile.put(id, reading(10, 118.4, pull(t + 1_800_000, t + 1_803_000)));
+    expect(within.json<{ code: string }>().code).toBe('pull-taken');
   });
 
   it('is told from another that took its id meanwhile, and from another look than the one in effect', async () => {

@@ -165,7 +165,7 @@ describe('A photograph', () => {
     return [answer.statusCode, problemOf(answer).code];
   };
 
-  it('is written anew: turned upright, without what its file says of place, camera or time', async () => {
+  it('is written again: turned upright, without what its file says of place, camera or time', async () => {
     const sent = await plain(300, 200)
       .withExif({ IFD0: { Make: 'secret camera', Artist: 'Odile' } })
       .withMetadata({ orientation: 6 })
@@ -232,7 +232,7 @@ describe('A photograph', () => {
     expect(await code(await plain(100, 100).gif().toBuffer(), 'image/gif')).toEqual([422, 'photo-kind']);
     const refusal = problemOf(await send(jpeg, 'image/png'));
     expect(`${refusal.title} ${refusal.detail ?? ''}`).toBe(
-      'The file says it is PNG and is JPEG. Something renamed it. Open it in a picture program, save it anew and choose that.',
+      'The file says it is PNG and is JPEG. Something renamed it. Open it in a picture program, save it again and choose that.',
     );
   });
 

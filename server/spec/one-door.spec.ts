@@ -112,7 +112,7 @@ describe('A shop of the version before', () => {
     expect(await faultsOf(db)).toEqual([
       'Entry 2 is not what was put on record.',
       jasmine.stringMatching(/^Entries 5 to 5 stand in seal 1 and are gone\.$/),
-      'The journal ends at its entry 4, and should at 5.',
+      'The chain ends at its entry 4, and should at 5.',
     ]);
     await shop.close();
   });

@@ -12,6 +12,7 @@ import {
 import { createHash, randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { entryContent } from '../src/chain/hashes';
+import { differencesOf } from '../src/records/foreign';
 import { DEMO_FOLDER, FRESH, problemOf, reading, Shop, sprayerLoom, TAKE_TOOL, type Visitor } from './harness';
 
 describe('Importing a wire list', () => {
@@ -177,7 +178,7 @@ describe('The record', () => {
 
   it('with invented verdicts, signer and limits is kept apart and told from what it comes to', async () => {
     const record = await odile.get<CombinationRecord>(`/api/combinations/${id}/record.json`);
-    // A forger who knows the recipe: everything rewritten, every hash made anew.
+    // A forger who knows the recipe: everything rewritten, every hash made again.
     let previous = '0'.repeat(64);
     const entries = record.entries.map((entry) => {
       const verdict = entry.verdict && { ...entry.verdict, verdict: 'holds', text: 'Holds well.', force: 1 };
@@ -207,6 +208,22 @@ describe('The record', () => {
     expect(about.some((where) => where.startsWith('entry 3'))).toBeTrue();
     // The shop's own combination of the same id says what it always said.
     expect((await ines.view(id)).entries.every((e) => e.by !== 'Nobody')).toBeTrue();
+  });
+
+  it('is computed again in every run, by the table each pull names', async () => {
+    const record = await odile.get<CombinationRecord>(`/api/combinations/${id}/record.json`);
+    expect(differencesOf(record).filter(({ where }) => where.startsWith('entry'))).toEqual([]);
+    const inRunTwo = record.entries.map((entry) =>
+      entry.body.kind === 'reading'
+        ? { ...entry, body: { ...entry.body, run: 2 }, verdict: entry.verdict && { ...entry.verdict, force: 1 } }
+        : entry,
+    );
+    const told = differencesOf({ ...record, entries: inRunTwo }).filter(({ where }) => where.startsWith('entry'));
+    expect(told.length).toBeGreaterThan(0);
+    for (const { says, computed } of told) {
+      expect(says).toContain('against 1 N');
+      expect(computed).not.toContain('against 1 N');
+    }
   });
 
   it('goes out as CSV with every digit, every correction, and no formula a spreadsheet would run', async () => {

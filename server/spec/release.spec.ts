@@ -55,6 +55,19 @@ describe('A released set-up', () => {
     expect((await odile.view(id)).revisions).toEqual(view.newest);
   });
 
+  it('begins again whole or not at all: no run on record while the combination works from the old revisions', async () => {
+    const { newest: revisions } = await odile.view(id);
+    const entry = { id: crypto.randomUUID(), body: { kind: 'run', run: 2, cause: 'new reel', revisions } };
+    const put = () => odile.call('POST', `/api/combinations/${id}/entries`, { corrects: null, why: null, ...entry });
+    await shop.db.raw(`CREATE FUNCTION break_off() RETURNS trigger LANGUAGE plpgsql AS $$ BEGIN
+        RAISE EXCEPTION 'broken off'; END $$;
+      CREATE TRIGGER break_off BEFORE UPDATE ON combinations FOR EACH ROW EXECUTE FUNCTION break_off()`);
+    expect((await put()).statusCode).toBeGreaterThanOrEqual(500);
+    expect((await odile.view(id)).entries.some(({ body }) => body.kind === 'run')).toBeFalse();
+    await shop.db.raw('DROP TRIGGER break_off ON combinations');
+    expect((await put()).statusCode).toBe(201);
+  });
+
   it('is drawn on a sheet as SVG and PDF, and a list’s sheets come in one pile that tells how far it is', async () => {
     const [svg = ''] = await odile.get<string[]>(`/api/combinations/${id}/sheet?paper=letter`);
     expect(svg).toContain('width="215.9mm" height="279.4mm"');

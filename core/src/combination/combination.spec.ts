@@ -176,7 +176,7 @@ describe('A combination', () => {
     const bench = new Bench().takeTool();
     const no = bench.put({ kind: 'gate', gate: 'strip-looked-at', answer: 'no', note: 'two strands cut' });
     expect(bench.judge().headline).toContain('two strands cut');
-    bench.put({ kind: 'gate', gate: 'strip-looked-at', answer: 'yes', note: '' }, no, 'stripped anew');
+    bench.put({ kind: 'gate', gate: 'strip-looked-at', answer: 'yes', note: '' }, no, 'stripped again');
     expect(bench.judge().verdict).toBe('open');
   });
 

@@ -1,5 +1,5 @@
 import { entriesOf, type Entry } from '../entry';
-import { refuse, type EntryRefusal } from './Kind';
+import { refuse, type EntryRefusal, type Reads } from './Kind';
 
 /** Whether a photograph is on record among these entries; the refusal when it is not. */
 export function photoOnRecord(own: readonly Entry[], photo: string): EntryRefusal | null {
@@ -7,3 +7,9 @@ export function photoOnRecord(own: readonly Entry[], photo: string): EntryRefusa
     ? null
     : refuse('photo-unknown', 'photo', 'The photograph this is about is not on record.');
 }
+
+/** Of the journal, what {@link photoOnRecord} looks at. */
+export const readsPhoto = ({ photo }: { readonly photo: string }): Reads => ({
+  run: [`photo/${photo}`],
+  lot: [`photo/${photo}`],
+});

@@ -32,7 +32,7 @@ export function toleranceFactor(n: number, coverage: number, confidence: number)
 const computed = new Map<string, number>();
 const MOST_COMPUTED = 500;
 
-/** {@link toleranceFactor} computed anew every time. */
+/** {@link toleranceFactor} computed each time. */
 export function solveToleranceFactor(n: number, coverage: number, confidence: number): number {
   const root = Math.sqrt(n);
   const delta = normal.inv(coverage, 0, 1) * root;

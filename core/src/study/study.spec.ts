@@ -80,7 +80,7 @@ describe('A study of inspectors', () => {
     expect(drawnItems(look, sheet, 40, 5)).toEqual(items);
   });
 
-  it('gives each person another order each time, and the same again when the page is loaded anew', () => {
+  it('gives each person another order each time, and keeps it when the page is loaded again', () => {
     const order = orderFor(20, 3, 'Odile', 1);
     expect([...order].sort((a, b) => a - b)).toEqual(Array.from({ length: 20 }, (_, i) => i));
     expect(orderFor(20, 3, 'Odile', 1)).toEqual(order);

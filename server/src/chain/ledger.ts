@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { canonical, rowHash, sha256 } from './hashes';
+import { canonical, NO_HASH, rowHash, sha256 } from './hashes';
 
 /** What has a ledger: everything that judges, and everybody who may. */
 export const LEDGERS = [
@@ -47,10 +47,7 @@ export async function appendDeeds(
   at = new Date(),
 ): Promise<void> {
   if (!deeds.length) return;
-  await trx('chains')
-    .insert({ name: chain, count: 0, head: '0'.repeat(64) })
-    .onConflict('name')
-    .ignore();
+  await trx('chains').insert({ name: chain, count: 0, head: NO_HASH }).onConflict('name').ignore();
   const end = (await trx('chains').where({ name: chain }).forUpdate().first('count', 'head')) as
     { count: number; head: string } | undefined;
   if (!end) throw new Error(`the chain ${chain} is not there`);

@@ -3,7 +3,7 @@ import type { Client } from 'pg';
 
 /**
  * Runs a statement the database has planned already, on a connection of Knex's own pool. Knex parses and builds every
- * raw statement anew; on the path of a reading that costs more than the insert itself.
+ * raw statement again; on the path of a reading that costs more than the insert itself.
  *
  * @param name one name for one text; the database keeps the plan under it, per connection
  * @param values in the order of $1, $2 ...

@@ -8,7 +8,7 @@ import { serve, takeFiles } from '../api/serve';
 import { findPhoto, keepPhoto, readPhoto, type PhotoRow } from './photos';
 import { takePhoto } from './takePhoto';
 
-/** Photographs of pieces: decoded and written anew, kept in pieces beside the journal, never changed. */
+/** Photographs of pieces: decoded and written again, kept in pieces beside the journal, never changed. */
 export function photoRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<void> {
   takeFiles(app, API.putPhoto.body.file, MOST_PHOTO);
   app.setErrorHandler((error: Error & { code?: string }, request) => {

@@ -40,7 +40,7 @@ async function inTurn<T>(work: () => Promise<T>): Promise<T> {
 }
 
 /**
- * Decodes a picture and writes it anew as JPEG: nothing of the file that was sent is kept but what can be seen, turned the
+ * Decodes a picture and writes it again as JPEG: nothing of the file that was sent is kept but what can be seen, turned the
  * way its camera meant it. Size and kind are read from its head before anything is decoded.
  *
  * @param declared content type it was sent with
@@ -95,7 +95,7 @@ async function readHead(sent: Buffer, declared: string): Promise<{ width: number
     throw refusals.photoRefused(
       'photo-name',
       `The file says it is ${declared.replace('image/', '').toUpperCase()} and is ${format.toUpperCase()}.`,
-      'Something renamed it. Open it in a picture program, save it anew and choose that.',
+      'Something renamed it. Open it in a picture program, save it again and choose that.',
     );
   }
   if ((head.pages ?? 1) > 1 || isAnimatedPng(sent, format)) {
@@ -116,7 +116,7 @@ async function readHead(sent: Buffer, declared: string): Promise<{ width: number
     throw refusals.photoRefused(
       'photo-too-small',
       `The picture has ${width} x ${height} pixels.`,
-      `Less than ${LEAST_SIDE} along a side shows nothing of a crimp. Take it anew.`,
+      `Less than ${LEAST_SIDE} along a side shows nothing of a crimp. Take it again.`,
     );
   }
   return { width, height };

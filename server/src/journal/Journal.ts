@@ -14,6 +14,7 @@ import {
   type EntryCheck,
   type EntryRefusal,
   type Rests,
+  type Revisions,
 } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
@@ -92,41 +93,50 @@ export class Journal {
     const content = sealed({ ...entry, body }, check, person, now);
     const slot = entrySlot(content.body);
     const pull = pullOf(entry.body);
-    const [done] = await runPrepared<{ outcome: string; row_seq: number; row_previous: string; row_hash: string }>(
-      db,
-      'append-entry',
-      'SELECT * FROM append_entry($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22)',
-      [
-        believed.session,
-        believed.session === null ? null : believed.version,
-        content.id,
-        combination,
-        slot,
-        content.body.kind,
-        lotOf(content.body),
-        JSON.stringify(content.body),
-        content.verdict && JSON.stringify(content.verdict),
-        content.limit && JSON.stringify(content.limit),
-        now,
-        content.by,
-        content.role,
-        content.corrects,
-        content.why,
-        content.madeAt,
-        content.clockBehind,
-        pull?.gauge ?? null,
-        pull?.start ?? null,
-        pull?.end ?? null,
-        asked?.prefix ?? null,
-        entryContent(combination, content),
-      ],
-    );
+    const write = (on: Knex) =>
+      runPrepared<{ outcome: string; row_seq: number; row_previous: string; row_hash: string }>(
+        on,
+        'append-entry',
+        'SELECT * FROM append_entry($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22)',
+        [
+          believed.session,
+          believed.session === null ? null : believed.version,
+          content.id,
+          combination,
+          slot,
+          content.body.kind,
+          lotOf(content.body),
+          JSON.stringify(content.body),
+          content.verdict && JSON.stringify(content.verdict),
+          content.limit && JSON.stringify(content.limit),
+          now,
+          content.by,
+          content.role,
+          content.corrects,
+          content.why,
+          content.madeAt,
+          content.clockBehind,
+          pull?.gauge ?? null,
+          pull?.start ?? null,
+          pull?.end ?? null,
+          asked?.prefix ?? null,
+          entryContent(combination, content),
+        ],
+      );
+    const effect = kindOf(content.body).effect?.(content.body);
+    // What it changes beside the journal is there with it or not at all.
+    const [done] = effect
+      ? await db.transaction(async (trx) => {
+          const rows = await write(trx);
+          if (rows[0]?.outcome === 'kept') await this.takeUp(trx, combination, effect.revisions, person);
+          return rows;
+        })
+      : await write(db);
     if (!done) throw new Error('append_entry gave no row');
     switch (done.outcome) {
       case 'look-again':
         return 'look-again';
       case 'kept':
-        await this.takeUp(combination, entry.body, person);
         return {
           entry: {
             ...content,
@@ -139,7 +149,6 @@ export class Journal {
           repeated: false,
         };
       case 'id-known': {
-        await this.takeUp(combination, entry.body, person);
         const known = await this.known(entry.id, entry);
         if (!known) throw refusals.idTaken();
         return known;
@@ -268,26 +277,24 @@ export class Journal {
     return restsOf(computeSetUp(context, entries, now), entries, context, lot, now);
   }
 
-  /** What the entry changes beside the journal. Done again with the same entry it changes nothing. */
-  private async takeUp(combination: string, body: KeptEntry['body'], { name: by, role }: By): Promise<void> {
-    const effect = kindOf(body).effect?.(body);
-    if (!effect) return;
-    const { terminal, wire, together, practice } = effect.revisions;
-    const { together: others } = await readRow(this.db, combination);
-    await this.db.transaction(async (trx) => {
-      await trx('combinations')
-        .where({ id: combination })
-        .update({
-          terminal_revision: terminal,
-          wire_revision: wire,
-          practice_revision: practice,
-          together: JSON.stringify(
-            others.map(({ part, revision }, i) => ({ part, revision: together[i] ?? revision })),
-          ),
-        });
-      await noteDeeds(trx, 'lists', 'begun-again', [`combination/${combination}`], { by, role });
-      await bumpVersion(trx);
-    });
+  /** Sets what the combination works from, in the transaction that keeps the entry which says so. */
+  private async takeUp(
+    trx: Knex,
+    combination: string,
+    { terminal, wire, together, practice }: Revisions,
+    { name: by, role }: By,
+  ): Promise<void> {
+    const { together: others } = await readRow(trx, combination);
+    await trx('combinations')
+      .where({ id: combination })
+      .update({
+        terminal_revision: terminal,
+        wire_revision: wire,
+        practice_revision: practice,
+        together: JSON.stringify(others.map(({ part, revision }, i) => ({ part, revision: together[i] ?? revision }))),
+      });
+    await noteDeeds(trx, 'lists', 'begun-again', [`combination/${combination}`], { by, role });
+    await bumpVersion(trx);
   }
 
   /** The entry on record under this id when it says the same; undefined when the id is free. */

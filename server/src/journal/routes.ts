@@ -12,7 +12,7 @@ import { only } from '../session/session';
 import { importReadings } from './importReadings';
 import { Journal } from './Journal';
 
-/** Most entries a station catches up on at once; farther behind it reads the combination anew. */
+/** Most entries a station catches up on at once; farther behind it reads the combination again. */
 const CATCH_UP = 500;
 
 /** The journal of a combination: what is put on record, one at a time or from a file, and what others have put since. */

@@ -6,7 +6,15 @@ import {
   type ForeignLine,
   type ForeignRecord,
 } from '@tug-mark/contract';
-import { computeSetUp, inForce, judgeCombination, judgeReading, unpackTrace, type SetUpContext } from '@tug-mark/core';
+import {
+  computeSetUp,
+  findLimit,
+  inForce,
+  judgeCombination,
+  judgeReading,
+  unpackTrace,
+  type SetUpContext,
+} from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { noteDeeds } from '../chain/deeds';
@@ -96,7 +104,7 @@ export async function readForeignRecord(db: Knex, id: string): Promise<ForeignRe
   const { curves, photos, ...shown } = record;
   void curves;
   void photos;
-  return { line, record: shown, chain: null, differences: differencesOf(record) };
+  return { line, record: shown, differences: differencesOf(record) };
 }
 
 /**
@@ -178,13 +186,12 @@ export function differencesOf(record: CombinationRecord): ForeignRecord['differe
     const said = record.judgement.stages.find((s) => s.stage === stage);
     compare(stage, `${said?.state ?? 'nothing'}: ${said?.answer ?? ''}`, `${state}: ${answer}`);
   }
-  for (const { seq, body, verdict } of inForce(record.entries)) {
+  for (const { seq, body, verdict, limit: own } of inForce(record.entries)) {
     if (body.kind !== 'reading') continue;
-    const wire = (body.wire ?? 1) - 1;
-    const limits = body.lot === undefined ? setUp.wires.map((w) => w.standing) : setUp.lots.get(body.lot);
-    const limit = limits?.[wire]?.limit?.force ?? null;
-    // A verdict is read beside the limit it was made by; a lot's own table is computed with the lot.
-    if ((body.run ?? 1) > 1) continue;
+    // By the table the entry says it was judged by, as the file has it: whatever run or lot it belongs to.
+    const wire = setUp.wires[(body.wire ?? 1) - 1]?.wire;
+    const found = wire && own && findLimit(context.limits, wire, context.terminal, context.class, '', own);
+    const limit = found?.limit?.force ?? null;
     const computed = judgeReading(body.force, limit, body.mode);
     compare(
       `entry ${seq}, piece ${body.piece}`,

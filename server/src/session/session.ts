@@ -19,7 +19,7 @@ declare module 'fastify' {
     sessionToken: string | null;
     /** The person is what an earlier request found: a refusal has to look again first. */
     isRemembered: boolean;
-    /** Reads session and version anew from the database. */
+    /** Reads session and version again from the database. */
     lookAgain(): Promise<void>;
   }
   interface FastifyContextConfig {

@@ -11,6 +11,18 @@ export async function readSealed(db: Knex, chain: string): Promise<SealedHead[]>
   return (await db('seal_heads').where({ chain }).orderBy('seal').select('seal', 'count', 'head')) as SealedHead[];
 }
 
+/** What is wrong with where a chain ends, by the end that is kept of it. */
+export async function endFaults(
+  db: Knex,
+  name: string,
+  { entries, hash }: { readonly entries: number; readonly hash: string },
+): Promise<string[]> {
+  const end = (await db('chains').where({ name }).first('count', 'head')) as
+    { count: number; head: string } | undefined;
+  const holds = end ? end.count === entries && end.head === hash : entries === 0;
+  return holds ? [] : [`The chain ends at its entry ${entries}, and should at ${end?.count ?? 0}.`];
+}
+
 /** Compares a chain, row by row, with what its seals say of it. */
 export class ChainEnd {
   private readonly found = new Map<number, string>();

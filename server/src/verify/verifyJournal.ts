@@ -1,11 +1,11 @@
 import type { KeptEntry } from '@tug-mark/contract';
-import { entrySlot } from '@tug-mark/core';
+import { entrySlot, lotOf } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { LinkCheck } from '../chain/ChainCheck';
 import { contentOf, NO_HASH, sha256 } from '../chain/hashes';
 import { JOURNAL_COLUMNS, toEntry, type JournalRow } from '../entry/rows';
 import { findPhoto, readPhoto } from '../evidence/photos';
-import { ChainEnd, readSealed } from './sealed';
+import { ChainEnd, endFaults, readSealed } from './sealed';
 
 /** Rows read at a time: a chain of any length needs the memory of one portion. */
 const PORTION = 2000;
@@ -40,7 +40,7 @@ export async function verifyJournal(db: Knex, combination: string): Promise<Jour
       sealed.pass(seq, hash);
       const { body } = entry;
       if (row.slot !== entrySlot(body)) faults.push(`Entry ${seq} stands in another place than it speaks about.`);
-      if (row.kind !== body.kind || row.lot !== ('lot' in body ? (body.lot ?? null) : null)) {
+      if (row.kind !== body.kind || row.lot !== lotOf(body)) {
         faults.push(`Entry ${seq} is filed under another kind or lot than its own.`);
       }
       const missing = await evidenceOf(db, entry);
@@ -51,12 +51,7 @@ export async function verifyJournal(db: Knex, combination: string): Promise<Jour
     after = last.seq;
   }
   const { entries, hash } = check.seen;
-  faults.push(...sealed.faults(entries));
-  const end = (await db('chains').where({ name }).first('count', 'head')) as
-    { count: number; head: string } | undefined;
-  if (end ? end.count !== entries || end.head !== hash : entries > 0) {
-    faults.push(`The journal ends at its entry ${entries}, and should at ${end?.count ?? 0}.`);
-  }
+  faults.push(...sealed.faults(entries), ...(await endFaults(db, name, check.seen)));
   return { entries, hash: entries ? hash : NO_HASH, faults };
 }
 

@@ -2,6 +2,9 @@ import type { Knex } from 'knex';
 import { LinkCheck } from '../chain/ChainCheck';
 import { headsDigest, sealContent, type Head } from '../chain/seal';
 
+/** Seals read at a time. */
+const PORTION = 500;
+
 interface SealRow {
   number: number;
   at: Date;
@@ -22,16 +25,28 @@ export async function verifySeals(
   const check = new LinkCheck();
   const faults: string[] = [];
   let found = known === null;
-  const rows = (await db('seals').orderBy('number')) as SealRow[];
-  for (const { number, at, chains, digest, previous, hash } of rows) {
-    const content = sealContent(at.toISOString(), chains, digest);
-    faults.push(...check.take({ seq: number, previous, hash, content }).map((text) => text.replace('Entry', 'Seal')));
-    const heads = (await db('seal_heads').where({ seal: number }).select('chain', 'count', 'head')) as Head[];
-    if (heads.length !== chains || headsDigest(heads) !== digest) {
-      faults.push(`The ends that seal ${number} was made from are not those on record.`);
+  let seals = 0;
+  for (let after = 0; ;) {
+    const rows = (await db('seals').where('number', '>', after).orderBy('number').limit(PORTION)) as SealRow[];
+    const last = rows.at(-1);
+    if (!last) break;
+    const heads = (await db('seal_heads')
+      .whereBetween('seal', [after + 1, last.number])
+      .select('seal', 'chain', 'count', 'head')) as (Head & { seal: number })[];
+    const ofSeal = new Map<number, Head[]>();
+    for (const { seal, ...head } of heads) ofSeal.set(seal, [...(ofSeal.get(seal) ?? []), head]);
+    for (const { number, at, chains, digest, previous, hash } of rows) {
+      const content = sealContent(at.toISOString(), chains, digest);
+      faults.push(...check.take({ seq: number, previous, hash, content }).map((text) => text.replace('Entry', 'Seal')));
+      const own = ofSeal.get(number) ?? [];
+      if (own.length !== chains || headsDigest(own) !== digest) {
+        faults.push(`The ends that seal ${number} was made from are not those on record.`);
+      }
+      found ||= number === known?.number && hash === known.hash;
     }
-    found ||= number === known?.number && hash === known.hash;
+    seals += rows.length;
+    after = last.number;
   }
   if (!found) faults.push(`Seal ${known?.number} with the hash that was given is not among them.`);
-  return { seals: rows.length, faults };
+  return { seals, faults };
 }

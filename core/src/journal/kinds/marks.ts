@@ -1,11 +1,11 @@
 import { MARK_POINTS } from '../../look';
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
-import { photoOnRecord } from '../photoOnRecord';
+import { photoOnRecord, readsPhoto } from '../photoOnRecord';
 
 /** What was measured on a photograph. */
 export const marks: Kind<BodyOf<'marks'>> = {
   place: (body) => `marks/${body.photo}`,
-  reads: (body) => ({ run: [`photo/${body.photo}`], lot: [`photo/${body.photo}`] }),
+  reads: readsPhoto,
   after: 'tool',
   rests: false,
   check(body, { own }) {

@@ -1,10 +1,10 @@
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
-import { photoOnRecord } from '../photoOnRecord';
+import { photoOnRecord, readsPhoto } from '../photoOnRecord';
 
 /** What the section of a cut piece shows. */
 export const section: Kind<BodyOf<'section'>> = {
   place: (body) => `section/${body.photo}`,
-  reads: (body) => ({ run: [`photo/${body.photo}`], lot: [`photo/${body.photo}`] }),
+  reads: readsPhoto,
   after: 'tool',
   rests: false,
   check(body, { own }) {

@@ -173,9 +173,9 @@ export async function up(db: Knex): Promise<void> {
       -- One pull proves one piece, whichever station or tab it is kept by: no two of one gauge overlap.
       IF p_pull_start IS NOT NULL AND p_corrects IS NULL THEN
         PERFORM pg_advisory_xact_lock(hashtextextended(p_gauge, 3));
-        PERFORM 1 FROM journal WHERE gauge = p_gauge AND corrects IS NULL AND id <> p_id
-          AND pull_start < p_pull_end AND pull_start > p_pull_start - interval '10 minutes' AND pull_end > p_pull_start;
-        IF FOUND THEN
+        -- Those on record do not overlap: of all that began before this one's end, the latest ended last.
+        IF p_pull_start < (SELECT pull_end FROM journal WHERE gauge = p_gauge AND pull_start IS NOT NULL AND corrects IS NULL
+            AND id <> p_id AND pull_start < p_pull_end ORDER BY pull_start DESC LIMIT 1) THEN
           outcome := CASE WHEN EXISTS (SELECT 1 FROM journal WHERE id = p_id) THEN 'id-known' ELSE 'pull-taken' END;
           RETURN;
         END IF;

@@ -2,7 +2,7 @@ import { curveAgrees, readTrace, unpackTrace } from '@tug-mark/core';
 import { refusals } from '../../http/problems';
 import type { ServerKind } from '../Evidence';
 
-/** A curve is kept before the reading that names it, and says the same: its peak is read anew here. */
+/** A curve is kept before the reading that names it, and says the same: its peak is read again here. */
 export const reading: ServerKind<'reading'> = {
   async prove({ trace: key, force, wire }, { db, combination, setUp }) {
     if (!key) return;

@@ -64,7 +64,7 @@ export class GaugeBridge {
     return line ? line.trace() : 'Nobody at this server follows that gauge.';
   }
 
-  /** New settings: whoever follows is connected anew. */
+  /** New settings: whoever follows is connected again. */
   changed(id: string): void {
     this.lines.get(id)?.restart();
   }

@@ -48,9 +48,9 @@ describe('Making the crimp', () => {
     expect(bench.text).toContain('Answered ‘not like this’: two strands cut Mend it, then confirm the step.');
     await bench.key('Enter');
     expect(bench.put.length).toBe(1);
-    await bench.type('gate-note', 'stripped anew');
+    await bench.type('gate-note', 'stripped again');
     await bench.submit();
-    expect(bench.put[1]?.why).toBe('stripped anew');
+    expect(bench.put[1]?.why).toBe('stripped again');
     expect(bench.headline).toBe('Seam down in the cradle. Indent on the plain side.');
   });
 

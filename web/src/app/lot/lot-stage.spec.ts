@@ -195,7 +195,7 @@ describe('What was put on record for a lot', () => {
     bench.close();
   });
 
-  it('is corrected with its reason: a pull names the first one, and the lot is judged anew', async () => {
+  it('is corrected with its reason: a pull names the first one, and the lot is judged again', async () => {
     bench = await Bench.open(LotStage, { view: failedAtEleven() });
     await bench.press('correct');
     expect(bench.headline).toBe('Correct piece 11.');

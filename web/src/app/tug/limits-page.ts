@@ -63,7 +63,8 @@ import { LimitDraft } from './limit-draft';
             </tm-document-head>
             @if (shelf.compared(); as before) {
               <h3>
-                {{ differences().length }} rows differ from {{ before.document }} rev {{ before.revision }}, class
+                {{ differences().length }} {{ differences().length === 1 ? 'row differs' : 'rows differ' }} from
+                {{ before.document }} rev {{ before.revision }}, class
                 {{ before.class }}
               </h3>
               <p class="soft">

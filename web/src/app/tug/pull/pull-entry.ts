@@ -487,7 +487,7 @@ export class PullEntry {
     const bytes = await this.api.gaugeCurve(gauge.id).catch(() => null);
     const fine = bytes && unpackTrace(bytes);
     if (!fine || !isStill()) return;
-    // The gauge may have been pulled again meanwhile, or begun anew: its curve has to be of this pull.
+    // The gauge may have been pulled again meanwhile, or begun again: its curve has to be of this pull.
     const peak = peakOf(fine) - pull.zero;
     const isLost = pull.doubts.includes('gauge-lost');
     // A pull that was not heard throughout may have gone higher than what was seen of it.
