@@ -1,25 +1,5 @@
-import type { OperationId } from './addresses';
-import type { Route } from './Route';
-import { bench } from './routes/bench';
-import { cabinet } from './routes/cabinet';
-import { documents } from './routes/documents';
-import { gauges } from './routes/gauges';
-import { insight } from './routes/insight';
-import { people } from './routes/people';
-import { records } from './routes/records';
-
-/** Every operation of the server. An address without a definition does not compile. */
-export const API = {
-  ...people,
-  ...cabinet,
-  ...documents,
-  ...gauges,
-  ...bench,
-  ...records,
-  ...insight,
-} satisfies Readonly<Record<OperationId, Route>>;
-export type Api = typeof API;
-
+/* Nothing is made here, so that a page which asks for one name does not bring every schema along. */
+export { API, type Api } from './operations';
 export { ADDRESSES, type OperationId } from './addresses';
 export { PROBLEMS, type ProblemCode } from './problemCodes';
 export {

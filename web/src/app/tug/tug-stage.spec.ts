@@ -36,6 +36,15 @@ describe('The pull test at the bench', () => {
     expect(bench.headline).toBe('Piece 2 of 5');
   });
 
+  it('says nothing of a further piece once enough are pulled, until somebody types a force for it', async () => {
+    const through = [1, 2, 3, 4, 5].flatMap((piece) => [seen(piece), pulled(piece, 118.4)]);
+    bench = await Bench.open(TugStage, { view: viewOf({ entries: [TOOL_TAKEN(), ...through] }) });
+    expect(bench.headline).toBe('5 of 5 pulled');
+    expect(bench.text).not.toContain('Nobody has looked at piece 6');
+    await bench.type('force', '118.4');
+    expect(bench.text).toContain('Nobody has looked at piece 6 yet, and after the pull nobody can.');
+  });
+
   it('asks why a piece is pulled that nobody has looked at, and keeps the reason', async () => {
     bench = await Bench.open(TugStage, { view: viewOf({ entries: [TOOL_TAKEN()] }) });
     expect(bench.text).toContain('Nobody has looked at piece 1 yet, and after the pull nobody can.');

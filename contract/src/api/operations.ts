@@ -1,0 +1,21 @@
+import type { OperationId } from './addresses';
+import type { Route } from './Route';
+import { bench } from './routes/bench';
+import { cabinet } from './routes/cabinet';
+import { documents } from './routes/documents';
+import { gauges } from './routes/gauges';
+import { insight } from './routes/insight';
+import { people } from './routes/people';
+import { records } from './routes/records';
+
+/** Every operation of the server. An address without a definition does not compile. */
+export const API = {
+  ...people,
+  ...cabinet,
+  ...documents,
+  ...gauges,
+  ...bench,
+  ...records,
+  ...insight,
+} satisfies Readonly<Record<OperationId, Route>>;
+export type Api = typeof API;
