@@ -7,7 +7,7 @@ import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
 import { run, say } from './lib/say.mjs';
 import { startServer } from './lib/server.mjs';
 
-/* npm run bench: every figure as a ratio to a baseline of the same run. The database keeps its safe settings (fsync on):
+/* npm run bench [part ...]: every figure as a ratio to a baseline of the same run. The database keeps its safe settings (fsync on):
    it is part of what is measured. */
 run(async () => {
   ensurePackages();
@@ -32,7 +32,7 @@ run(async () => {
     const barePort = await freePort(port + 1);
     await serve({ TUG_DATABASE_URL: url, TUG_PORT: String(barePort) }, 'bench/src/bareServer.ts');
     const code = await new Promise((resolve) => {
-      spawn(process.execPath, ['--import', 'tsx', 'bench/src/main.ts'], {
+      spawn(process.execPath, ['--import', 'tsx', 'bench/src/main.ts', ...process.argv.slice(2)], {
         cwd: ROOT,
         stdio: 'inherit',
         env: {
