@@ -112,6 +112,8 @@ export const combinationLineSchema = combinationSchema.extend({
   headline: z.string(),
   stages: z.array(z.enum(['pass', 'hold', 'fail', 'missing'])),
   touchedAt: z.string().nullable(),
+  /** Entries put on record, or the shop changed, since this line was worked out; 0: it is up to date. */
+  behind: z.number().int().min(0),
 });
 export type CombinationLine = z.infer<typeof combinationLineSchema>;
 

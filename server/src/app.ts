@@ -26,6 +26,8 @@ import { lookRoutes } from './look/routes';
 import { lotRoutes } from './lot/routes';
 import { peopleRoutes } from './people/routes';
 import { readSessions } from './session/session';
+import { Projector } from './standing/Projector';
+import { standingRoutes } from './standing/routes';
 import { recordRoutes } from './records/routes';
 import { sheetRoutes } from './sheets/routes';
 import { studyRoutes } from './study/routes';
@@ -71,6 +73,7 @@ export async function buildApp({
   const teller = new Teller(db);
   const bridge = new GaugeBridge((id) => readGauge(db, id));
   const sealer = new Sealer(db);
+  const projector = new Projector(db, hub);
   app.addHook('preClose', (done) => {
     // Whoever is still sending after this long will not finish.
     setTimeout(() => {
@@ -81,6 +84,7 @@ export async function buildApp({
   app.addHook('onClose', async () => {
     bridge.close();
     await sealer.close();
+    await projector.close();
     await teller.close();
     await hub.close();
   });
@@ -106,6 +110,7 @@ export async function buildApp({
       await api.register(gaugeRoutes, { db, bridge });
       await api.register(liveRoutes, { db, hub, bridge });
       await api.register(combinationRoutes, { db });
+      await api.register(standingRoutes, { db, projector });
       await api.register(journalRoutes, { db, teller });
       await api.register(traceRoutes, { db });
       await api.register(photoRoutes, { db });

@@ -8,7 +8,7 @@ import { newestLots, readJournal, readJournalOfLot, takenSince } from '../entry/
 import { refusals } from '../http/problems';
 import { readZone } from '../people/store';
 
-interface CombinationRow {
+export interface CombinationRow {
   id: string;
   number: string;
   list: string;

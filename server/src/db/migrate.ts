@@ -5,6 +5,8 @@ import * as setUpInFull from './migrations/002-set-up-in-full';
 import * as lots from './migrations/003-lots';
 import * as look from './migrations/004-look';
 import * as oneDoor from './migrations/005-one-door';
+import * as entriesTogether from './migrations/006-entries-together';
+import * as standings from './migrations/007-standings';
 
 const MIGRATIONS = [
   { name: '001-first', up: first.up, down: first.down },
@@ -12,6 +14,8 @@ const MIGRATIONS = [
   { name: '003-lots', up: lots.up, down: lots.down },
   { name: '004-look', up: look.up, down: look.down },
   { name: '005-one-door', up: oneDoor.up, down: oneDoor.down },
+  { name: '006-entries-together', up: entriesTogether.up, down: entriesTogether.down },
+  { name: '007-standings', up: standings.up, down: standings.down },
 ];
 
 /** Brings the database to the newest schema and begins its ledgers; safe to run from several processes at once (Knex locks). */

@@ -87,14 +87,22 @@ export async function readEntriesAfter(
   return rows.map(toEntry);
 }
 
+/*
+ * The slots of a lot's entries begin with 'lot/<number>'. Slots are in the order of their signs, so a lot is one range of
+ * the index of slots, and the set-up is what lies before and behind all lots.
+ */
+const SET_UP = "(slot < 'lot/' OR slot >= 'lot0')";
+const OF_LOT =
+  "(slot = 'lot/' || :lot::int OR (slot >= 'lot/' || :lot::int || '/' AND slot < 'lot/' || :lot::int || '0'))";
+
 /** Entries of the set-up, the heads of all lots, and everything of one lot. */
 export async function readJournalOfLot(db: Knex, combination: string, lot: number | null): Promise<KeptEntry[]> {
   const of = () => db('journal').where({ combination }).select(JOURNAL_COLUMNS);
   const rows = (
     await Promise.all([
-      of().whereNull('lot'),
+      of().whereRaw(SET_UP),
       of().whereRaw("kind IN ('lot', 'finish')"),
-      lot === null ? [] : of().where({ lot }).whereRaw("kind NOT IN ('lot', 'finish')"),
+      lot === null ? [] : of().whereRaw(OF_LOT, { lot }).whereRaw("kind NOT IN ('lot', 'finish')"),
     ])
   ).flat() as JournalRow[];
   return rows.map(toEntry).sort((a, b) => a.seq - b.seq);
@@ -111,6 +119,14 @@ export async function newestLots(db: Knex, combinations: readonly string[]): Pro
   return new Map(rows.map((row) => [row.combination, row.lot]));
 }
 
+/** Lots of several combinations, and what of a journal is in them. */
+const NEWEST = 'unnest(:combinations::uuid[], :lots::int[]) AS n (combination, lot)';
+const IN_NEWEST = `j.combination = n.combination AND j.slot >= 'lot/' || n.lot || '/' AND j.slot < 'lot/' || n.lot || '0'`;
+const named = (lots: readonly (readonly [string, number])[]) => ({
+  combinations: lots.map(([combination]) => combination),
+  lots: lots.map(([, lot]) => lot),
+});
+
 /** Entries a lot may have and still be judged in a list of many; of longer ones the list has the head alone. */
 const MOST_IN_LIST = 3000;
 
@@ -118,11 +134,11 @@ const MOST_IN_LIST = 3000;
 export async function longLots(db: Knex, combinations: readonly string[]): Promise<Set<string>> {
   const newest = [...(await newestLots(db, combinations))];
   if (!newest.length) return new Set();
-  const rows = (await db('journal')
-    .whereIn(['combination', 'lot'], newest)
-    .groupBy('combination')
-    .havingRaw('count(*) > ?', [MOST_IN_LIST])
-    .select('combination')) as { combination: string }[];
+  const { rows } = await db.raw<{ rows: { combination: string }[] }>(
+    `SELECT n.combination FROM ${NEWEST}
+      WHERE (SELECT count(*) FROM (SELECT 1 FROM journal j WHERE ${IN_NEWEST} LIMIT :most + 1) x) > :most`,
+    { ...named(newest), most: MOST_IN_LIST },
+  );
   return new Set(rows.map((row) => row.combination));
 }
 
@@ -139,20 +155,21 @@ export async function readJournals(
     .whereIn('combination', combinations)
     .orderBy(['combination', 'seq'])
     .select(JOURNAL_COLUMNS);
-  if (which !== 'all') void query.whereNull('lot');
+  if (which !== 'all') void query.whereRaw(SET_UP);
   const rows = (await query) as JournalRow[];
   if (which === 'newest-lot') {
     const newest = [...(await newestLots(db, combinations))];
     const long = await longLots(db, combinations);
-    const whole = newest.filter(([combination]) => !long.has(combination));
-    const ofLots = newest.length
-      ? ((await db('journal')
-          .whereIn(['combination', 'lot'], whole)
-          .orWhere((head) => {
-            void head.whereIn(['combination', 'lot'], newest).whereRaw("kind IN ('lot', 'finish')");
-          })
-          .select(JOURNAL_COLUMNS)) as JournalRow[])
-      : [];
+    const heads = (await db('journal')
+      .whereIn(['combination', 'lot'], newest)
+      .whereRaw("kind IN ('lot', 'finish')")
+      .select(JOURNAL_COLUMNS)) as JournalRow[];
+    const { rows: ofLots } = await db.raw<{ rows: JournalRow[] }>(
+      `SELECT ${JOURNAL_COLUMNS.map((column) => `j.${column}`).join(', ')} FROM ${NEWEST} JOIN journal j ON ${IN_NEWEST}
+        WHERE j.kind <> 'finish'`,
+      named(newest.filter(([combination]) => !long.has(combination))),
+    );
+    ofLots.push(...heads);
     for (const row of ofLots) rows.push(row);
     rows.sort((a, b) => (a.combination < b.combination ? -1 : a.combination > b.combination ? 1 : a.seq - b.seq));
   }

@@ -29,6 +29,7 @@ import { Refusal, refusals } from '../http/problems';
 import { ContextCache } from './contexts';
 import type { ServerKind } from './Evidence';
 import { SERVER_KINDS } from './kinds';
+import { Together } from './Together';
 
 export interface Appended {
   readonly entry: KeptEntry;
@@ -54,8 +55,11 @@ const serverKind = (body: EntryBody) => SERVER_KINDS[body.kind] as ServerKind<En
  */
 export class Journal {
   private readonly cache = new ContextCache();
+  private readonly together: Together;
 
-  constructor(private readonly db: Knex) {}
+  constructor(private readonly db: Knex) {
+    this.together = new Together(db);
+  }
 
   /**
    * @param at instant of keeping; given so that the demo's history can be replayed
@@ -93,6 +97,22 @@ export class Journal {
     const content = sealed({ ...entry, body }, check, person, now);
     const slot = entrySlot(content.body);
     const pull = pullOf(entry.body);
+    const effect = kindOf(content.body).effect?.(content.body);
+    const text = entryContent(combination, content);
+    if (believed.session !== null && content.corrects === null && !effect) {
+      const kept = await this.together.keep({
+        id: content.id,
+        combination,
+        content: text,
+        token: believed.session,
+        version: believed.version,
+        kind: content.body.kind,
+        lot: lotOf(content.body),
+        asked: asked?.prefix ?? null,
+        pull,
+      });
+      if (kept) return appended(content, slot, kept.entry_seq, kept.entry_previous, kept.entry_hash);
+    }
     const write = (on: Knex) =>
       runPrepared<{ outcome: string; row_seq: number; row_previous: string; row_hash: string }>(
         on,
@@ -120,10 +140,9 @@ export class Journal {
           pull?.start ?? null,
           pull?.end ?? null,
           asked?.prefix ?? null,
-          entryContent(combination, content),
+          text,
         ],
       );
-    const effect = kindOf(content.body).effect?.(content.body);
     // What it changes beside the journal is there with it or not at all.
     const [done] = effect
       ? await db.transaction(async (trx) => {
@@ -137,17 +156,7 @@ export class Journal {
       case 'look-again':
         return 'look-again';
       case 'kept':
-        return {
-          entry: {
-            ...content,
-            version: 2,
-            slot,
-            seq: done.row_seq,
-            previous: done.row_previous,
-            hash: done.row_hash,
-          },
-          repeated: false,
-        };
+        return appended(content, slot, done.row_seq, done.row_previous, done.row_hash);
       case 'id-known': {
         const known = await this.known(entry.id, entry);
         if (!known) throw refusals.idTaken();
@@ -333,6 +342,11 @@ export class Journal {
     return refusals.pullTaken(`This pull is on record already${piece}, by ${standing?.by ?? 'somebody'}.`, standing);
   }
 }
+
+const appended = (content: Sealed, slot: string, seq: number, previous: string, hash: string): Appended => ({
+  entry: { ...content, version: 2, slot, seq, previous, hash },
+  repeated: false,
+});
 
 const pullOf = (body: EntryBody) => serverKind(body).pull?.(body as never) ?? null;
 

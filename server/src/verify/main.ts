@@ -1,4 +1,5 @@
 import { connect } from '../db/connect';
+import { verifyStandings } from '../standing/verifyStandings';
 import { verifyJournals, verifyShop, type Fault } from './verifyShop';
 
 /* npm run verify: checks every chain of the database named in TUG_DATABASE_URL, goes on after a fault and names every one.
@@ -19,6 +20,8 @@ for await (const checked of verifyJournals(db, 0)) {
 }
 const shop = await verifyShop(db, known);
 shop.faults.forEach(tell);
+// Not evidence, but what everybody sees first: worked out from the journal, it has to say the same.
+for await (const standing of verifyStandings(db)) tell(standing);
 chains += shop.chains;
 entries += shop.entries;
 await db.destroy();

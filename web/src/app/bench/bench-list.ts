@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may, type CombinationLine, type Problem } from '@tug-mark/contract';
@@ -13,6 +13,9 @@ import { Keys } from '../shell/keys';
 import { ImportList } from './import-list';
 import { SheetPile } from './sheet-pile';
 import { valueOf } from '../parts/value-of';
+
+/** A line that is being worked out is asked for again after this long. */
+const CATCH_UP_MS = 700;
 
 /** Every combination of the shop with its six stages and what holds it back. */
 @Component({
@@ -130,6 +133,9 @@ import { valueOf } from '../parts/value-of';
                     <strong>Lot {{ lot.name }}.</strong> {{ lot.headline }}
                   } @else {
                     {{ line.release === 'released' ? 'Released.' : '' }} {{ line.headline }}
+                  }
+                  @if (line.behind) {
+                    <em class="under">Something new is on record; being worked out.</em>
                   }
                 </td>
               </tr>
@@ -252,8 +258,13 @@ export class BenchList {
     return `${lots.length ? `${lots.join(', ')} · ` : ''}${lines.length}${this.next() === null ? '' : ' or more'} combinations: ${done} through, ${rejected} rejected, ${lines.length - done - rejected} open`;
   });
 
+  private readonly waiting = new Set<ReturnType<typeof setTimeout>>();
+
   constructor() {
     void this.load();
+    inject(DestroyRef).onDestroy(() => {
+      this.waiting.forEach(clearTimeout);
+    });
     inject(Keys).use(
       [
         { key: '/', does: 'search' },
@@ -271,14 +282,33 @@ export class BenchList {
 
   protected async load(): Promise<void> {
     try {
-      const page = await this.api.combinations(this.next() ?? 0);
+      const after = this.next() ?? 0;
+      const page = await this.api.combinations(after);
       this.lines.update((lines) => [...lines, ...page.lines]);
       this.next.set(page.next);
       this.problem.set(null);
+      if (page.lines.some((line) => line.behind)) this.catchUp(after);
     } catch (error) {
       this.problem.set(toProblem(error));
     }
     this.loaded.set(true);
+  }
+
+  /** Asks for a page once more, as long as something in it is being worked out. */
+  private catchUp(after: number): void {
+    const timer = setTimeout(() => {
+      this.waiting.delete(timer);
+      this.api
+        .combinations(after)
+        .then((page) => {
+          const newer = new Map(page.lines.map((line) => [line.id, line]));
+          this.lines.update((lines) => lines.map((line) => newer.get(line.id) ?? line));
+          if (page.lines.some((line) => line.behind)) this.catchUp(after);
+        })
+        // What stands there says itself that it is behind.
+        .catch(() => undefined);
+    }, CATCH_UP_MS);
+    this.waiting.add(timer);
   }
 
   protected imported(said: string): void {

@@ -33,6 +33,7 @@ const line = (id: string, changes: Partial<CombinationLine> = {}): CombinationLi
   headline: 'Held back by tool.',
   stages: ['pass', 'pass', 'missing', 'missing', 'missing', 'missing'],
   touchedAt: null,
+  behind: 0,
   ...changes,
 });
 const problem = (status: number, changes = {}) =>
@@ -49,6 +50,24 @@ describe('Around the bench', () => {
   });
 
   describe('The list of combinations', () => {
+    it('says when a line is being worked out, and asks again until it is', async () => {
+      const page = (behind: number, headline: string) => () =>
+        Promise.resolve({ lines: [line('1', { behind, headline }), line('2')], next: null });
+      const combinations = inTurn(page(2, 'Held back by tool.'), page(1, 'Held back by look.'), page(0, 'Accepted.'));
+      bench = await Bench.open(BenchList, { api: { combinations } });
+      expect(bench.text).toContain('Held back by tool.');
+      expect(bench.text).toContain('Something new is on record; being worked out.');
+      await new Promise((later) => setTimeout(later, 800));
+      await bench.settle();
+      expect(bench.text).toContain('Held back by look.');
+      await new Promise((later) => setTimeout(later, 800));
+      await bench.settle();
+      expect(bench.text).toContain('Accepted.');
+      expect(bench.text).not.toContain('being worked out');
+      await new Promise((later) => setTimeout(later, 800));
+      expect(combinations).toHaveBeenCalledTimes(3);
+    });
+
     it('says how many are through, rejected and open, and finds by any word', async () => {
       const lines = [
         line('1', { verdict: 'accepted' }),

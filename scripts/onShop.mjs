@@ -4,16 +4,18 @@ import { ROOT } from './lib/paths.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 import { run } from './lib/say.mjs';
 
-/* npm run verify: checks the journals' hash chains of the demo shop (-- --empty: of the shop without demo data), or of
-   the database in TUG_DATABASE_URL. The shop may be running meanwhile. */
+/* onShop.mjs <program>: runs a program of the server on the demo shop's database (-- --empty: on that of the shop without
+   demo data), or on the one in TUG_DATABASE_URL. The shop may be running meanwhile. npm run verify checks every chain;
+   npm run standings works out once more where every combination stands. */
 run(async () => {
+  const [program] = process.argv.slice(2);
   ensurePackages();
   let url = process.env.TUG_DATABASE_URL;
   if (!url) {
     const cluster = await startPostgres('postgres', { firstPort: 54870 });
     url = cluster.url(process.argv.includes('--empty') ? 'tug_mark_empty' : 'tug_mark_demo');
   }
-  const done = spawnSync(process.execPath, ['--import', 'tsx', 'server/src/verify/main.ts'], {
+  const done = spawnSync(process.execPath, ['--import', 'tsx', program], {
     cwd: ROOT,
     stdio: 'inherit',
     env: { ...process.env, TUG_DATABASE_URL: url },

@@ -1,0 +1,84 @@
+import type { CombinationLine, KeptEntry } from '@tug-mark/contract';
+import {
+  computeSetUp,
+  familyName,
+  judgeCombination,
+  judgeLot,
+  lotNumbers,
+  openToolBook,
+  type LotVerdict,
+  type SetUp,
+  type SetUpContext,
+} from '@tug-mark/core';
+import type { Knex } from 'knex';
+import { contextsOf, readShared, toCombination, type CombinationRow } from '../combination/store';
+import { longLots, readJournals, takenSince } from '../entry/rows';
+
+/** Where a combination stands, as a list shows it. */
+export interface JudgedLine {
+  readonly line: Omit<CombinationLine, 'behind'>;
+  /** The newest lot; null before the first, and when it is too long to be judged for a list. */
+  readonly lot: LotVerdict | null;
+  /** ISO instant from which time alone makes it another; null: not before the day ends. */
+  readonly until: string | null;
+}
+
+/**
+ * Judges combinations from set-up and newest lot, many at once.
+ * @param now ISO instant
+ */
+export async function judgeLines(
+  db: Knex,
+  rows: readonly CombinationRow[],
+  now: string,
+): Promise<Map<string, JudgedLine>> {
+  const ids = rows.map((row) => row.id);
+  const journals = await readJournals(db, ids, 'newest-lot');
+  const long = await longLots(db, ids);
+  const shared = await readShared(db, takenSince(journals.values()));
+  const contexts = await contextsOf(db, rows, shared);
+  const book = openToolBook(shared.tools, shared.checks, now, shared);
+  const judged = new Map<string, JudgedLine>();
+  for (const row of rows) {
+    const context = contexts.get(row.id);
+    if (!context) continue;
+    const entries = journals.get(row.id) ?? [];
+    const setUp = computeSetUp(context, entries, now, book);
+    const judgement = judgeCombination(setUp, entries, context, now);
+    const lot = newestLot(setUp, entries, context, now);
+    const isLong = long.has(row.id);
+    const minutes = (lot?.due ?? []).flatMap(({ inMinutes }) =>
+      inMinutes !== null && inMinutes > 0 ? [inMinutes] : [],
+    );
+    judged.set(row.id, {
+      line: {
+        ...toCombination(row),
+        terminalLabel: context.terminal.label,
+        wireLabel: context.wire.label,
+        family: familyName(context.terminal.family),
+        verdict: judgement.verdict,
+        release: judgement.release.state,
+        lot: lot && lotLine(lot, isLong),
+        headline: judgement.headline,
+        stages: judgement.stages.map((stage) => stage.state),
+        touchedAt: entries.at(-1)?.at ?? null,
+      },
+      lot: isLong ? null : lot,
+      until: minutes.length ? new Date(Date.parse(now) + Math.min(...minutes) * 60_000).toISOString() : null,
+    });
+  }
+  return judged;
+}
+
+function newestLot(setUp: SetUp, entries: readonly KeptEntry[], context: SetUpContext, now: string): LotVerdict | null {
+  const newest = lotNumbers(entries).at(-1);
+  return newest === undefined ? null : judgeLot(setUp, entries, context, newest, now);
+}
+
+/** A lot of thousands of entries comes to a list with its head alone: nothing is judged from that. */
+function lotLine({ head, verdict, headline }: LotVerdict, isLong: boolean): NonNullable<CombinationLine['lot']> {
+  const { lot, name, made, pieces, state } = head;
+  if (!isLong) return { lot, name, made, pieces, verdict, headline };
+  const said = state === 'finished' ? 'Finished; open it to see its verdict.' : 'Open it to see how far it is.';
+  return { lot, name, made: 0, pieces, verdict: 'running', headline: said };
+}

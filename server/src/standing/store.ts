@@ -1,0 +1,151 @@
+import { today, type ShopTime } from '@tug-mark/core';
+import type { Knex } from 'knex';
+import type { CombinationRow } from '../combination/store';
+import { judgeLines, type JudgedLine } from './judgeLines';
+
+/*
+ * A standing is good while its journal, the shop's version and the shop's day are those it was worked out from, and no
+ * time on it has run out. Everything here asks by that one rule.
+ */
+const IS_BEHIND = `(t.combination IS NULL OR t.seq <> h.count OR t.version <> s.version OR t.day <> :day
+  OR coalesce(t.until <= now(), false))`;
+const FROM = `combinations c
+  JOIN chains h ON h.name = 'journal/' || c.id
+  CROSS JOIN shop s
+  LEFT JOIN standings t ON t.combination = c.id`;
+
+/** Combinations whose standing is behind, those of the given ids or of all. */
+export async function findBehind(
+  db: Knex,
+  shop: ShopTime,
+  most: number,
+  { among, except = [] }: { readonly among?: readonly string[]; readonly except?: readonly string[] } = {},
+): Promise<string[]> {
+  const { rows } = await db.raw<{ rows: { id: string }[] }>(
+    `SELECT c.id FROM ${FROM} WHERE ${IS_BEHIND} AND c.id <> ALL (:except::uuid[]) ${among ? 'AND c.id = ANY (:among::uuid[])' : ''}
+      ORDER BY c.number LIMIT :most`,
+    {
+      day: today(shop, new Date().toISOString()),
+      most,
+      except: [...except],
+      ...(among && { among: [...among] }),
+    },
+  );
+  return rows.map((row) => row.id);
+}
+
+/** Those of the given combinations that have no standing at all yet. */
+export async function findNew(db: Knex, among: readonly string[], most: number): Promise<string[]> {
+  return (await db('combinations as c')
+    .whereIn('c.id', among)
+    .whereNotExists(db('standings as t').whereRaw('t.combination = c.id'))
+    .orderBy('c.number')
+    .limit(most)
+    .pluck('c.id')) as string[];
+}
+
+/** Combinations of a page of the list, with the number to go on from. */
+export async function pageIds(
+  db: Knex,
+  after: number,
+  most: number,
+): Promise<{ readonly ids: string[]; readonly next: number | null }> {
+  const rows = (await db('combinations')
+    .where('number', '>', after)
+    .orderBy('number')
+    .limit(most)
+    .select('id', 'number')) as { id: string; number: string }[];
+  const last = rows.at(-1);
+  return { ids: rows.map((row) => row.id), next: rows.length === most && last ? Number(last.number) : null };
+}
+
+/**
+ * Lines as they are kept, in the list's order, each with how many changes have come since: entries, and the shop's own as
+ * one.
+ * @returns the text of a JSON array
+ */
+export async function readLines(db: Knex, ids: readonly string[], shop: ShopTime): Promise<string> {
+  const { rows } = await db.raw<{ rows: { lines: string | null }[] }>(
+    `SELECT string_agg(left(t.line::text, -1) || ',"behind":' || (h.count - t.seq + (t.seq = h.count AND ${IS_BEHIND})::int) || '}',
+         ',' ORDER BY c.number) AS lines
+       FROM ${FROM}
+      WHERE c.id = ANY (:ids::uuid[]) AND t.combination IS NOT NULL`,
+    { ids: [...ids], day: today(shop, new Date().toISOString()) },
+  );
+  return `[${rows[0]?.lines ?? ''}]`;
+}
+
+/**
+ * Works out where combinations stand and writes it down. What is put on record meanwhile is seen by the next look: a
+ * standing says by which entry it was made.
+ */
+export async function refreshStandings(db: Knex, ids: readonly string[], shop: ShopTime): Promise<void> {
+  const now = new Date().toISOString();
+  // Read before the journals: what comes in between leaves the standing behind, never ahead.
+  const { rows: ends } = await db.raw<{ rows: { id: string; count: number; version: string }[] }>(
+    `SELECT c.id, h.count, s.version FROM combinations c JOIN chains h ON h.name = 'journal/' || c.id CROSS JOIN shop s
+      WHERE c.id = ANY (?::uuid[])`,
+    [[...ids]],
+  );
+  const rows = await db<CombinationRow>('combinations').whereIn('id', ids);
+  const judged = await judgeLines(db, rows, now);
+  const found = ends.flatMap((end) => {
+    const own = judged.get(end.id);
+    return own ? [{ ...end, ...own }] : [];
+  });
+  await write(db, found, today(shop, now));
+}
+
+async function write(
+  db: Knex,
+  found: readonly (JudgedLine & { readonly id: string; readonly count: number; readonly version: string })[],
+  day: string,
+): Promise<void> {
+  if (!found.length) return;
+  await db('standings')
+    .insert(
+      found.map(({ id, count, version, line, until }) => ({
+        combination: id,
+        seq: count,
+        version,
+        day,
+        until,
+        line: JSON.stringify(line),
+        verdict: line.verdict,
+        release: line.release,
+      })),
+    )
+    .onConflict('combination')
+    .merge()
+    // Two processes may work at once; the one that knew more stands.
+    .whereRaw('(standings.version, standings.seq) <= (excluded.version, excluded.seq)');
+  const lots = found.flatMap(({ id, count, version, lot, until }) => {
+    if (!lot) return [];
+    const { head, due, verdict, headline } = lot;
+    const [next] = due;
+    return [
+      {
+        combination: id,
+        lot: head.lot,
+        seq: count,
+        version,
+        name: head.name,
+        pieces: head.pieces,
+        made: head.made,
+        state: head.state,
+        verdict,
+        headline,
+        next_piece: next?.piece ?? null,
+        next_in: next?.inPieces ?? null,
+        due_at: until,
+      },
+    ];
+  });
+  if (lots.length) {
+    await db('lot_standings')
+      .insert(lots)
+      .onConflict(['combination', 'lot'])
+      .merge()
+      .whereRaw('(lot_standings.version, lot_standings.seq) <= (excluded.version, excluded.seq)');
+  }
+}
