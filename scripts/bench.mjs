@@ -4,14 +4,15 @@ import { ensurePackages } from './lib/packages.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { freePort } from './lib/ports.mjs';
 import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
+import { ensurePrograms } from './lib/programs.mjs';
 import { run, say } from './lib/say.mjs';
-import { startServer } from './lib/server.mjs';
+import { startServer, startShop } from './lib/server.mjs';
 
 /* npm run bench [part ...]: every figure as a ratio to a baseline of the same run. The database keeps its safe settings (fsync on):
    it is part of what is measured. */
 run(async () => {
   ensurePackages();
-  await ensurePages();
+  await Promise.all([ensurePages(), ensurePrograms()]);
   say('Building the empty shell ...');
   await buildPages('empty-shell');
   const empty = `${ROOT}web/dist/empty-shell/browser`;
@@ -28,7 +29,8 @@ run(async () => {
     await ensureDatabase(cluster, database);
     const url = cluster.url(database);
     const port = await freePort(5870);
-    const ours = await serve({ TUG_DATABASE_URL: url, TUG_PORT: String(port), TUG_DEMO: '1' });
+    const ours = await startShop({ TUG_DATABASE_URL: url, TUG_PORT: String(port), TUG_DEMO: '1' });
+    servers.push(ours, ours.reports());
     const barePort = await freePort(port + 1);
     await serve({ TUG_DATABASE_URL: url, TUG_PORT: String(barePort) }, 'bench/src/bareServer.ts');
     const code = await new Promise((resolve) => {
@@ -40,6 +42,7 @@ run(async () => {
           BENCH_DATABASE: url,
           BENCH_OURS: `http://127.0.0.1:${port}`,
           BENCH_OURS_PID: String(ours.pid),
+          BENCH_REPORTS_PID: String(ours.reports().pid),
           BENCH_BARE: `http://127.0.0.1:${barePort}`,
           BENCH_PAGES: PAGES,
           BENCH_EMPTY: empty,

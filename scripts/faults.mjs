@@ -6,6 +6,7 @@ import { ensurePackages, ensureChromium } from './lib/packages.mjs';
 import { ensurePages, PAGES } from './lib/pages.mjs';
 import { freePort } from './lib/ports.mjs';
 import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
+import { ensurePrograms } from './lib/programs.mjs';
 import { run, say } from './lib/say.mjs';
 import { startServer } from './lib/server.mjs';
 import { startBrowsers } from './faults/browsers.mjs';
@@ -162,6 +163,7 @@ async function drill() {
 
 run(async () => {
   ensurePackages();
+  await ensurePrograms();
   if (flags.has('--browsers')) {
     ensureChromium();
     await ensurePages();

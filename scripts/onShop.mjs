@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { ensurePackages } from './lib/packages.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { startPostgres } from './lib/postgres.mjs';
+import { ensurePrograms } from './lib/programs.mjs';
 import { run } from './lib/say.mjs';
 
 /* onShop.mjs <program>: runs a program of the server on the demo shop's database (-- --empty: on that of the shop without
@@ -10,12 +11,13 @@ import { run } from './lib/say.mjs';
 run(async () => {
   const [program] = process.argv.slice(2);
   ensurePackages();
+  await ensurePrograms();
   let url = process.env.TUG_DATABASE_URL;
   if (!url) {
     const cluster = await startPostgres('postgres', { firstPort: 54870 });
     url = cluster.url(process.argv.includes('--empty') ? 'tug_mark_empty' : 'tug_mark_demo');
   }
-  const done = spawnSync(process.execPath, ['--import', 'tsx', program], {
+  const done = spawnSync(process.execPath, ['--enable-source-maps', program], {
     cwd: ROOT,
     stdio: 'inherit',
     env: { ...process.env, TUG_DATABASE_URL: url },

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { ensureChromium, ensurePackages } from './lib/packages.mjs';
 import { ensurePages } from './lib/pages.mjs';
 import { ROOT } from './lib/paths.mjs';
+import { ensurePrograms } from './lib/programs.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 import { run } from './lib/say.mjs';
 
@@ -9,7 +10,7 @@ import { run } from './lib/say.mjs';
 run(async () => {
   ensurePackages();
   ensureChromium();
-  await ensurePages();
+  await Promise.all([ensurePages(), ensurePrograms()]);
   const cluster = await startPostgres('test-postgres', {
     firstPort: 54970,
     settings: { fsync: 'off', max_connections: 200 },

@@ -4,8 +4,9 @@ import { ensurePages, PAGES } from './lib/pages.mjs';
 import { STATE } from './lib/paths.mjs';
 import { freePort, isFree } from './lib/ports.mjs';
 import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
+import { ensurePrograms } from './lib/programs.mjs';
 import { explain, run, say, Stop } from './lib/say.mjs';
-import { startGauges, startServer } from './lib/server.mjs';
+import { startGauges, startShop } from './lib/server.mjs';
 
 const HELP = `npm start              the demo shop
 npm start -- --empty   a shop without demo data; its first page makes the first engineer's account
@@ -65,13 +66,7 @@ run(async () => {
   const stop = async (code) => {
     if (stopping) return;
     stopping = true;
-    if (server && server.exitCode === null) {
-      await new Promise((resolve) => {
-        server.once('exit', resolve);
-        server.kill('SIGTERM');
-        setTimeout(() => server.kill('SIGKILL'), 10_000).unref();
-      });
-    }
+    await server?.end();
     for (const gauge of gauges) gauge.kill('SIGTERM');
     cluster?.stop();
     turn.end();
@@ -91,15 +86,17 @@ run(async () => {
       await ensureDatabase(cluster, database);
       url = cluster.url(database);
     }
-    await ensurePages();
+    await Promise.all([ensurePages(), ensurePrograms()]);
     const demo = process.env.TUG_DATABASE_URL ? process.env.TUG_DEMO === '1' : !empty;
-    server = await startServer({
-      TUG_DATABASE_URL: url,
-      TUG_PORT: String(port),
-      TUG_PAGES: PAGES,
-      TUG_DEMO: demo ? '1' : '0',
-    });
-    if (demo) gauges = await startGauges();
+    [server, gauges] = await Promise.all([
+      startShop({
+        TUG_DATABASE_URL: url,
+        TUG_PORT: String(port),
+        TUG_PAGES: PAGES,
+        TUG_DEMO: demo ? '1' : '0',
+      }),
+      demo ? startGauges() : [],
+    ]);
     const address = `http://127.0.0.1:${port}`;
     turn.note(address);
     say(`\nTug Mark is up: ${address}`);

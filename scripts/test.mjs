@@ -2,6 +2,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { checkNode, ensureChromium, ensurePackages } from './lib/packages.mjs';
 import { ensurePages } from './lib/pages.mjs';
 import { ROOT, STATE } from './lib/paths.mjs';
+import { ensurePrograms } from './lib/programs.mjs';
 import { startPostgres } from './lib/postgres.mjs';
 import { run, say } from './lib/say.mjs';
 import { follow } from './lib/shell.mjs';
@@ -95,7 +96,7 @@ run(async () => {
       settings: { fsync: 'off', max_connections: 200 },
     });
   }
-  if (needs('e2e')) await ensurePages();
+  if (needs('e2e')) await Promise.all([ensurePages(), ensurePrograms()]);
   mkdirSync(`${STATE}logs`, { recursive: true });
 
   let passed = 0;

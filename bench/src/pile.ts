@@ -18,13 +18,13 @@ export async function benchPile(cookie: string): Promise<void> {
   for (const sheets of [30, 30, 300]) {
     const name = `pile-${sheets}-${Date.now()}`;
     await makeList(cookie, name, sheets);
-    let peak = memory(setting('BENCH_OURS_PID'));
+    let peak = memory(setting('BENCH_REPORTS_PID'));
     const started = performance.now();
     const answer = await fetch(`${OURS}/api/sheets?list=${name}`, { headers: { cookie } });
     let bytes = 0;
     for await (const chunk of answer.body as unknown as AsyncIterable<Uint8Array>) {
       bytes += chunk.length;
-      peak = Math.max(peak, memory(setting('BENCH_OURS_PID')));
+      peak = Math.max(peak, memory(setting('BENCH_REPORTS_PID')));
     }
     if (!answer.ok || bytes < sheets * 1000) throw new Error('the pile is too small');
     peaks.push(peak);

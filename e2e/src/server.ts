@@ -52,7 +52,7 @@ export class Server {
   }
 
   start(): Promise<void> {
-    const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+    const child = spawn(process.execPath, ['--enable-source-maps', 'server/dist/main.js'], {
       cwd: ROOT,
       env: {
         ...process.env,

@@ -1,6 +1,6 @@
-import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { digestOf, files } from './digest.mjs';
 import { ROOT } from './paths.mjs';
 import { Stop, say } from './say.mjs';
 import { follow } from './shell.mjs';
@@ -18,24 +18,9 @@ const SOURCES = [
   'package-lock.json',
 ];
 
-function* files(path) {
-  if (statSync(path).isFile()) yield path;
-  else for (const name of readdirSync(path).sort()) yield* files(`${path}/${name}`);
-}
-
-function digest() {
-  const hash = createHash('sha256');
-  for (const source of SOURCES) {
-    for (const file of files(`${ROOT}${source}`)) {
-      if (!file.endsWith('.spec.ts')) hash.update(file.slice(ROOT.length)).update(readFileSync(file));
-    }
-  }
-  return hash.digest('hex');
-}
-
 /** Builds the pages when a source changed since they were built, and compresses what is sent compressed. */
 export async function ensurePages() {
-  const now = digest();
+  const now = digestOf(SOURCES);
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === now) return;
   say('Building the pages (half a minute) ...');
   await buildPages('tug-mark');

@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
 import { ROOT } from './paths.mjs';
+import { freePort } from './ports.mjs';
 import { Stop } from './say.mjs';
 
 /**
@@ -8,9 +9,11 @@ import { Stop } from './say.mjs';
  * @param entry another program that says when it listens
  * @returns the child process
  */
-export function startServer(env, entry = 'server/src/main.ts', args = []) {
+export function startServer(env, entry = 'server/dist/main.js', args = []) {
   return new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, ['--import', 'tsx', entry, ...args], {
+    // A program that is not bundled is a bench or a drill, with the packages of development at hand.
+    const how = entry.endsWith('.ts') ? ['--import', 'tsx'] : ['--enable-source-maps'];
+    const child = spawn(process.execPath, [...how, entry, ...args], {
       cwd: ROOT,
       env: { ...process.env, ...env, TUG_ENDS_WITH_PARENT: '1' },
       // The server sees its input close when this process dies, even of kill -9, and ends with it.
@@ -29,27 +32,68 @@ export function startServer(env, entry = 'server/src/main.ts', args = []) {
   });
 }
 
+/**
+ * Starts the shop's two processes: one that answers stations, and one for lists, records and reports, which is started
+ * again whenever it ends.
+ * @param env settings of both
+ * @returns the process for stations, with `end()`, which stops both
+ */
+export async function startShop(env) {
+  const reportsPort = await freePort(Number(env.TUG_PORT) + 1000);
+  let reports;
+  let ended = false;
+  const startReports = async () => {
+    reports = await startServer({ ...env, TUG_PORT: String(reportsPort), TUG_ROLE: 'reports', TUG_DEMO: '0' });
+    reports.once('exit', () => {
+      if (!ended) setTimeout(() => void startReports().catch(() => undefined), 1000).unref();
+    });
+  };
+  const [server] = await Promise.all([
+    startServer({ ...env, TUG_REPORTS: `http://127.0.0.1:${reportsPort}` }),
+    startReports(),
+  ]);
+  return Object.assign(server, {
+    reports: () => reports,
+    end: async () => {
+      ended = true;
+      await Promise.all([server, reports].map(stopProcess));
+    },
+  });
+}
+
+/** Asks a process to stop, and after ten seconds no longer asks. */
+function stopProcess(child) {
+  if (child.exitCode !== null || child.signalCode !== null) return undefined;
+  return new Promise((resolve) => {
+    child.once('exit', resolve);
+    child.kill('SIGTERM');
+    setTimeout(() => child.kill('SIGKILL'), 10_000).unref();
+  });
+}
+
 /** Ports of the demo's stand-in gauges and their panels, as demo/gauges.json names them. */
 const GAUGES = [
   { port: 4881, panel: 4882, seed: 11 },
   { port: 4883, panel: 4884, seed: 12 },
-  { entry: 'stand-ins/src/runCaliper.ts', port: 4885, panel: 4886, seed: 13 },
+  { entry: 'stand-ins/dist/runCaliper.js', port: 4885, panel: 4886, seed: 13 },
 ];
 
 /** Starts the demo's force gauges and caliper; one whose port is taken is left out, and its station hears that it does not answer. */
 export async function startGauges() {
-  const started = [];
-  for (const { entry = 'stand-ins/src/runForceGauge.ts', port, panel, seed } of GAUGES) {
-    const args = ['--port', String(port), '--panel', String(panel), '--seed', String(seed)];
-    try {
-      const child = await startServer({}, entry, args);
-      const what = entry.includes('Caliper') ? 'caliper, to measure with' : 'force gauge, to pull with';
-      started.push(Object.assign(child, { panel, what }));
-    } catch {
-      process.stderr.write(`Port ${port} is taken: the stand-in gauge there is left out.\n`);
-    }
-  }
-  return started;
+  const started = await Promise.all(
+    GAUGES.map(async ({ entry = 'stand-ins/dist/runForceGauge.js', port, panel, seed }) => {
+      const args = ['--port', String(port), '--panel', String(panel), '--seed', String(seed)];
+      try {
+        const child = await startServer({}, entry, args);
+        const what = entry.includes('Caliper') ? 'caliper, to measure with' : 'force gauge, to pull with';
+        return Object.assign(child, { panel, what });
+      } catch {
+        process.stderr.write(`Port ${port} is taken: the stand-in gauge there is left out.\n`);
+        return null;
+      }
+    }),
+  );
+  return started.filter(Boolean);
 }
 
 function explain(said, code) {

@@ -35,7 +35,7 @@ let template: Promise<string> | undefined;
 async function demoTemplate(admin: Knex): Promise<string> {
   const name = `template_${process.pid}`;
   await admin.raw(`CREATE DATABASE ${name}`);
-  const db = connect(urlOf(name), 2);
+  const db = connect(urlOf(name), 4);
   await migrate(db);
   await loadDemo(db, DEMO_FOLDER, new Date());
   await db.destroy();

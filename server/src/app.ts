@@ -13,6 +13,7 @@ import { causeRoutes } from './diagnosis/routes';
 import { photoRoutes } from './evidence/photoRoutes';
 import { traceRoutes } from './evidence/traceRoutes';
 import { handleErrors } from './http/handleErrors';
+import { forwardHeavy } from './api/forward';
 import { describeApi } from './api/openapi';
 import { refusals } from './http/problems';
 import { readJson } from './http/readJson';
@@ -44,6 +45,8 @@ export interface AppOptions {
   /** Sign-ins one address may try in a minute. */
   readonly signInsPerMinute?: number;
   readonly logger?: FastifyServerOptions['logger'];
+  /** Address of the process for reports; null answers everything here. */
+  readonly reports?: string | null;
   /** How long a stop waits for requests that are still coming in, ms. */
   readonly grace?: number;
 }
@@ -54,6 +57,7 @@ export async function buildApp({
   pages,
   signInsPerMinute = 20,
   logger = false,
+  reports = null,
   grace = 5000,
 }: AppOptions): Promise<FastifyInstance> {
   const app = Fastify({
@@ -68,12 +72,13 @@ export async function buildApp({
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   handleErrors(app);
+  app.decorate('forwardsHeavy', reports !== null);
 
   const hub = new Hub(db);
   const teller = new Teller(db);
   const bridge = new GaugeBridge((id) => readGauge(db, id));
   const sealer = new Sealer(db);
-  const projector = new Projector(db, hub);
+  const projector = reports === null ? new Projector(db, hub) : null;
   app.addHook('preClose', (done) => {
     // Whoever is still sending after this long will not finish.
     setTimeout(() => {
@@ -84,7 +89,7 @@ export async function buildApp({
   app.addHook('onClose', async () => {
     bridge.close();
     await sealer.close();
-    await projector.close();
+    await projector?.close();
     await teller.close();
     await hub.close();
   });
@@ -110,7 +115,7 @@ export async function buildApp({
       await api.register(gaugeRoutes, { db, bridge });
       await api.register(liveRoutes, { db, hub, bridge });
       await api.register(combinationRoutes, { db });
-      await api.register(standingRoutes, { db, projector });
+      if (projector) await api.register(standingRoutes, { db, projector });
       await api.register(journalRoutes, { db, teller });
       await api.register(traceRoutes, { db });
       await api.register(photoRoutes, { db });
@@ -122,6 +127,7 @@ export async function buildApp({
       await api.register(causeRoutes, { db });
       await api.register(studyRoutes, { db });
       await api.register(demoRoutes, { db });
+      if (reports !== null) await api.register(forwardHeavy, { reports });
       const description = JSON.stringify(describeApi());
       api.get('/openapi.json', { schema: { hide: true } }, (_request, reply) =>
         reply.type('application/json; charset=utf-8').send(description),

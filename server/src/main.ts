@@ -1,11 +1,17 @@
+import { setPriority } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { buildApp } from './app';
 import { connect } from './db/connect';
 import { migrate } from './db/migrate';
 import { loadDemo } from './demo/loadDemo';
+import { DEMO } from './files/places';
 import { readShop } from './people/store';
 
-/** The server as a process. Settings come from the environment; `scripts/start.mjs` sets them. */
+/**
+ * The server as a process. Settings come from the environment; `scripts/start.mjs` sets them. One process does everything;
+ * two share the work when one has TUG_ROLE=reports and the other its address in TUG_REPORTS.
+ */
+const REPORTS_PRIORITY = 10;
 const url = process.env['TUG_DATABASE_URL'];
 const port = Number(process.env['TUG_PORT'] ?? 4870);
 if (!url) {
@@ -13,13 +19,18 @@ if (!url) {
   process.exit(2);
 }
 
+const isForReports = process.env['TUG_ROLE'] === 'reports';
+// Whatever it does, a reading comes first.
+if (isForReports) setPriority(REPORTS_PRIORITY);
+
 const db = connect(url, Number(process.env['TUG_POOL'] ?? 10));
 await migrate(db);
-if (process.env['TUG_DEMO'] === '1' && (await readShop(db)).isNew) {
-  await loadDemo(db, fileURLToPath(new URL('../../demo/', import.meta.url)), new Date());
+if (process.env['TUG_DEMO'] === '1' && !isForReports && (await readShop(db)).isNew) {
+  await loadDemo(db, fileURLToPath(DEMO), new Date());
 }
 const app = await buildApp({
   db,
+  reports: process.env['TUG_REPORTS'] ?? null,
   pages: process.env['TUG_PAGES'] ?? null,
   signInsPerMinute: Number(process.env['TUG_SIGN_INS_PER_MINUTE'] ?? 20),
   logger: { level: 'warn' },

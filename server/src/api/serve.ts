@@ -3,8 +3,13 @@ import type { FastifyContextConfig, FastifyInstance, FastifyReply, FastifyReques
 import { z } from 'zod';
 import { only, signedIn } from '../session/session';
 import { refusals } from '../http/problems';
+import { HEAVY } from './heavy';
 
 declare module 'fastify' {
+  interface FastifyInstance {
+    /** Heavy operations are sent on to the process for reports. */
+    forwardsHeavy: boolean;
+  }
   interface FastifyContextConfig {
     /** Id of the operation in the contract. A route of the API without one is not registered. */
     operation?: string;
@@ -42,6 +47,8 @@ export function serve<const R extends Route>(
   handler: Handler<R>,
   serving: Serving = {},
 ): void {
+  // Answered by the process for reports.
+  if (app.forwardsHeavy && HEAVY.has(route.id)) return;
   const { body, who } = route;
   const file = isFile(body) ? body : null;
   const answers = Object.entries(route.answers).filter((entry): entry is [string, z.ZodType] => isPlain(entry[1]));

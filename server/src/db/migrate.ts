@@ -18,14 +18,17 @@ const MIGRATIONS = [
   { name: '007-standings', up: standings.up, down: standings.down },
 ];
 
-/** Brings the database to the newest schema and begins its ledgers; safe to run from several processes at once (Knex locks). */
+/** Brings the database to the newest schema and begins its ledgers; of several processes at once, each waits its turn. */
 export async function migrate(db: Knex): Promise<void> {
-  await db.migrate.latest({
-    migrationSource: {
-      getMigrations: () => Promise.resolve(MIGRATIONS),
-      getMigrationName: (migration: (typeof MIGRATIONS)[number]) => migration.name,
-      getMigration: (migration: (typeof MIGRATIONS)[number]) => Promise.resolve(migration),
-    },
+  await db.transaction(async (turn) => {
+    await turn.raw("SELECT pg_advisory_xact_lock(hashtextextended('tug-mark-migrate', 4))");
+    await db.migrate.latest({
+      migrationSource: {
+        getMigrations: () => Promise.resolve(MIGRATIONS),
+        getMigrationName: (migration: (typeof MIGRATIONS)[number]) => migration.name,
+        getMigration: (migration: (typeof MIGRATIONS)[number]) => Promise.resolve(migration),
+      },
+    });
+    await beginLedgers(db);
   });
-  await beginLedgers(db);
 }

@@ -2,6 +2,7 @@ import { API } from '@tug-mark/contract';
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
 import { readFile } from 'node:fs/promises';
+import { DEMO } from '../files/places';
 import { refusals } from '../http/problems';
 import { serve } from '../api/serve';
 import { readShop } from '../people/store';
@@ -10,9 +11,7 @@ import { readShop } from '../people/store';
 export function demoRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<void> {
   serve(app, API.demoWireList, async ({ reply }) => {
     if (!(await readShop(db)).isDemo) throw refusals.notFound('The demo’s wire list');
-    return reply
-      .type('text/csv; charset=utf-8')
-      .send(await readFile(new URL('../../../demo/sprayer-loom.csv', import.meta.url)));
+    return reply.type('text/csv; charset=utf-8').send(await readFile(new URL('sprayer-loom.csv', DEMO)));
   });
   return Promise.resolve();
 }

@@ -40,6 +40,13 @@ export const refusals = {
       'The database does not answer.',
       'What you entered is kept on this device and sent again by itself.',
     ),
+  reportsAway: () =>
+    new Refusal(
+      503,
+      'away',
+      'Lists, records and reports are being started again.',
+      'Readings go on meanwhile. Try again in a moment.',
+    ),
   recordChanged: (text: string, where: string) =>
     new Refusal(422, 'record-changed', 'The record was changed after it was made.', text, {
       errors: [{ where, text }],

@@ -1,13 +1,14 @@
 import { metalArea } from '@tug-mark/core';
 import { Piscina } from 'piscina';
 import { findPhoto, readWholePhoto } from '../../evidence/photos';
+import { SECTION_WORKER } from '../../files/places';
 import { refusals } from '../../http/problems';
 import type { ServerKind } from '../Evidence';
 import type { SectionTask, SectionTaskResult } from '../sectionWorker';
 
 /** One picture at a time, away from the loop that takes readings; the thread ends when nothing was read for a while. */
 const pool = new Piscina<SectionTask, SectionTaskResult>({
-  filename: new URL('../sectionWorker.ts', import.meta.url).href,
+  filename: SECTION_WORKER.href,
   minThreads: 0,
   maxThreads: 1,
   idleTimeout: 20_000,

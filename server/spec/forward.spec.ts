@@ -1,0 +1,73 @@
+import { API, type CombinationView } from '@tug-mark/contract';
+import type { FastifyInstance } from 'fastify';
+import type { AddressInfo } from 'node:net';
+import { buildApp } from '../src/app';
+import { HEAVY } from '../src/api/heavy';
+import { FRESH, problemOf, reading, Shop, TAKE_TOOL, Visitor } from './harness';
+
+describe('With a process for reports', () => {
+  let shop: Shop;
+  let stations: FastifyInstance;
+  let odile: Visitor;
+  beforeEach(async () => {
+    shop = await Shop.open();
+    await shop.app.listen({ host: '127.0.0.1', port: 0 });
+    const { port } = shop.app.server.address() as AddressInfo;
+    stations = await buildApp({ db: shop.db, pages: null, reports: `http://127.0.0.1:${port}` });
+    odile = new Visitor(stations);
+    await odile.call('POST', '/api/session', { name: 'Odile', password: 'demo-odile-bench' });
+  });
+  afterEach(async () => {
+    await stations.close();
+    await shop.close();
+  });
+
+  it('a station reads, and finds what it put on record in the lists, through one address', async () => {
+    const { id } = await odile.combination(...FRESH);
+    await odile.kept(id, TAKE_TOOL);
+    await odile.kept(id, reading(1, 118.4));
+    expect((await odile.view(id)).entries.length).toBe(2);
+    expect((await odile.combination(...FRESH)).id).toBe(id);
+    const record = await odile.call('GET', `/api/combinations/${id}/record.json`);
+    expect(record.headers['content-disposition']).toContain('attachment');
+    expect(record.json<CombinationView>().entries.length).toBe(2);
+    // A sheet leads back to the address it was asked at, not to the process that drew it.
+    const direct = new Visitor(shop.app);
+    direct.cookie = odile.cookie;
+    const drawn = async (who: Visitor, host: string) => {
+      const sheet = await who.call('GET', `/api/combinations/${id}/sheet.svg`, undefined, { host });
+      return sheet.body.replace(/\d{4}-\d\d-\d\d \d\d:\d\d UTC/g, '');
+    };
+    const asked = await drawn(odile, 'shop.test:4870');
+    expect(asked).toBe(await drawn(direct, 'shop.test:4870'));
+    expect(asked).not.toBe(await drawn(direct, 'elsewhere.test:4870'));
+  });
+
+  it('files arrive as they were sent', async () => {
+    const csv = 'wire id,wire part,length mm,terminal a,terminal b,quantity\nÄ1,FL-W-0075,100,FL-RT-0406,-,4';
+    expect((await odile.importCsv('Umlaute ä', csv)).statusCode).toBe(201);
+    const wrong = await odile.importCsv('Wrong', Buffer.from([0xff, 0xfe, 0x00]));
+    expect(problemOf(wrong).code).toBe('list-problems');
+  });
+
+  it('every heavy operation asks who is calling, exactly as if there were one process', async () => {
+    const nobody = new Visitor(stations);
+    for (const { id, method, path } of Object.values(API)) {
+      if (!HEAVY.has(id)) continue;
+      const answer = await nobody.call(method, `/api${path}`.replaceAll(/:\w+/g, crypto.randomUUID()));
+      expect([id, answer.statusCode, problemOf(answer).code]).toEqual([id, 401, 'sign-in-first']);
+    }
+  });
+
+  it('that is down, readings go on, and whoever asks for a list is told', async () => {
+    const { id } = await odile.combination(...FRESH);
+    await odile.kept(id, TAKE_TOOL);
+    await shop.app.close();
+    expect((await odile.put(id, reading(1, 118.4))).statusCode).toBe(201);
+    const answer = await odile.call('GET', '/api/combinations');
+    expect([answer.statusCode, problemOf(answer).title]).toEqual([
+      503,
+      'Lists, records and reports are being started again.',
+    ]);
+  });
+});
