@@ -10,7 +10,7 @@ import { run } from './lib/say.mjs';
    npm run standings works out once more where every combination stands. */
 run(async () => {
   const [program] = process.argv.slice(2);
-  ensurePackages();
+  ensurePackages({ forRunning: true });
   await ensurePrograms();
   let url = process.env.TUG_DATABASE_URL;
   if (!url) {

@@ -78,7 +78,7 @@ run(async () => {
 
   try {
     const port = await choosePort();
-    ensurePackages();
+    ensurePackages({ forRunning: true });
     let url = process.env.TUG_DATABASE_URL;
     if (!url) {
       cluster = await startPostgres('postgres', { firstPort: 54870 });

@@ -12,6 +12,8 @@ export interface LoadResult {
   readonly perSecond: number;
   /** 95th percentile of the time to an answer, ms. */
   readonly p95: number;
+  /** 99th percentile, ms. */
+  readonly p99: number;
 }
 
 /** Posts `each` readings from every station, the stations side by side, each waiting for its answer as a bench does. */
@@ -31,7 +33,8 @@ export async function load(address: string, cookie: string, stations: Station[],
   const seconds = (performance.now() - started) / 1000;
   agent.destroy();
   times.sort((a, b) => a - b);
-  return { perSecond: times.length / seconds, p95: times[Math.floor(times.length * 0.95)] ?? 0 };
+  const percentile = (share: number) => times[Math.floor(times.length * share)] ?? 0;
+  return { perSecond: times.length / seconds, p95: percentile(0.95), p99: percentile(0.99) };
 }
 
 function post(agent: Agent, address: string, cookie: string, combination: string, piece: number): Promise<void> {

@@ -5,6 +5,7 @@ import { benchFinder, benchLoom } from './finder';
 import { firstLoad } from './firstLoad';
 import { benchImport, benchLotPage, callAs } from './lots';
 import { demoLooks, diagnosisTrial } from './diagnosis';
+import { benchHeavy } from './heavy';
 import { benchPile } from './pile';
 import { benchCrowd, benchMemory, benchReading } from './reading';
 import { benchSection, sectionAccuracy } from './section';
@@ -90,14 +91,19 @@ const PARTS: Readonly<Record<string, () => void | Promise<void>>> = {
   },
   async reading() {
     const { cookie, stations } = await prepare();
-    await benchReading(cookie, stations);
+    await benchReading(cookie, stations, 0.8);
   },
   async memory() {
     const { cookie, stations } = await prepare();
     await benchMemory(cookie, stations, Number(process.env['BENCH_READINGS'] ?? 100_000));
   },
   async crowd() {
-    await benchCrowd(await technician());
+    const { cookie, stations } = await prepare(50);
+    await benchReading(cookie, stations, 0.9);
+    await benchCrowd(cookie);
+  },
+  async heavy() {
+    await benchHeavy();
   },
   async import() {
     const imported = await benchImport(

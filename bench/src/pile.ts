@@ -1,7 +1,7 @@
 import { memory, OURS, say, setting } from './stations';
 
 /** A list whose combinations differ by the current they carry alone: as many sheets as wanted. */
-async function makeList(cookie: string, name: string, sheets: number): Promise<void> {
+export async function makeList(cookie: string, name: string, sheets: number): Promise<void> {
   const rows = Array.from({ length: sheets }, (_, i) => `P${i},FL-W-0075,100,FL-RT-0406,-,4,${i + 1}`);
   const answer = await fetch(`${OURS}/api/wire-lists?id=${crypto.randomUUID()}&name=${name}`, {
     method: 'POST',

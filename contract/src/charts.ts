@@ -33,6 +33,17 @@ export const newBaselineSchema = z.strictObject({
 });
 export type NewBaseline = z.infer<typeof newBaselineSchema>;
 
+/** Some hundred readings of a chart at a glance: how many, how strong, and from when to when (ms since 1970). */
+export const chartGlanceSchema = z.object({
+  n: z.number().int(),
+  least: z.number(),
+  greatest: z.number(),
+  mean: z.number(),
+  from: z.number(),
+  to: z.number(),
+});
+export type ChartGlance = z.infer<typeof chartGlanceSchema>;
+
 /** What goes with the points of a chart. */
 export const chartAboutSchema = z.object({
   label: z.string(),

@@ -14,13 +14,32 @@ export function checkNode() {
   }
 }
 
-/** Installs the packages of the lockfile when they are missing or the lockfile has changed since. */
-export function ensurePackages() {
+/**
+ * Whether the packages a shop runs on are those of the lockfile, whoever put them there: `npm ci --omit=dev` leaves out what
+ * only building and testing need.
+ */
+function hasRuntimePackages() {
+  const read = (file) => JSON.parse(readFileSync(`${ROOT}${file}`, 'utf8')).packages;
+  if (!existsSync(`${ROOT}node_modules/.package-lock.json`)) return false;
+  const wanted = Object.entries(read('package-lock.json')).filter(
+    ([path, { dev, devOptional, optional, link }]) =>
+      path.startsWith('node_modules/') && !dev && !devOptional && !optional && !link,
+  );
+  const there = read('node_modules/.package-lock.json');
+  return wanted.every(([path, { version }]) => there[path]?.version === version);
+}
+
+/**
+ * Installs the packages of the lockfile when they are missing or the lockfile has changed since.
+ * @param forRunning those that only building and testing need may be missing
+ */
+export function ensurePackages({ forRunning = false } = {}) {
   const lock = createHash('sha256')
     .update(readFileSync(`${ROOT}package-lock.json`))
     .digest('hex');
   const stamp = `${ROOT}node_modules/.tug-mark-lock`;
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  if (forRunning && hasRuntimePackages()) return;
   say('Installing packages from the lockfile (a minute or two) ...');
   const done = capture('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
   if (done.code !== 0) {

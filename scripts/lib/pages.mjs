@@ -22,6 +22,9 @@ const SOURCES = [
 export async function ensurePages() {
   const now = digestOf(SOURCES);
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === now) return;
+  if (!existsSync(`${ROOT}node_modules/@angular/cli`)) {
+    throw new Stop('The pages are not built, and what builds them is not installed: run npm ci, then npm start again.');
+  }
   say('Building the pages (half a minute) ...');
   await buildPages('tug-mark');
   compress(PAGES);

@@ -74,6 +74,7 @@ export const ADDRESSES = {
   readHeights: 'GET /charts/heights/:id',
   readChart: 'GET /charts/about',
   readChartPoints: 'GET /charts/points',
+  readChartGlances: 'GET /charts/glances',
   freezeBaseline: 'POST /charts/baselines',
   listCauses: 'GET /causes',
   listStudies: 'GET /studies',

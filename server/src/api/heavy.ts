@@ -21,6 +21,7 @@ export const HEAVY: ReadonlySet<OperationId> = new Set([
   'readHeights',
   'readChart',
   'readChartPoints',
+  'readChartGlances',
   'listCauses',
   'readStudyResults',
   'readSheet',

@@ -6,12 +6,12 @@ import { Readable } from 'node:stream';
 import { refusals } from '../http/problems';
 import { serve } from '../api/serve';
 import { readHeights } from './heights';
-import { keepBaseline, listChoices, readAbout, streamPoints } from './store';
+import { findChoice, keepBaseline, listChoices, readAbout, readGlances, streamPoints } from './store';
 
 /** Readings over time: their points as they stand, what happened between them, and the baseline that was frozen. */
 export function chartRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<void> {
   const find = async (kind: ChartKind, value: string) => {
-    const found = (await listChoices(db)).find((choice) => choice.kind === kind && choice.value === value);
+    const found = await findChoice(db, kind, value);
     if (!found) throw refusals.notFound('This chart');
     return found;
   };
@@ -26,6 +26,10 @@ export function chartRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise
   serve(app, API.readChartPoints, async ({ query: { kind, value }, reply }) => {
     await find(kind, value);
     return reply.type('application/octet-stream').send(Readable.from(streamPoints(db, kind, value)));
+  });
+  serve(app, API.readChartGlances, async ({ query: { kind, value } }) => {
+    await find(kind, value);
+    return readGlances(db, kind, value);
   });
   serve(app, API.freezeBaseline, async ({ body, doer, request }) => {
     const { kind, value } = body;

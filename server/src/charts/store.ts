@@ -1,161 +1,170 @@
-import { POINT_NUMBERS, type ChartAbout, type ChartChoice, type ChartKind, type NewBaseline } from '@tug-mark/contract';
-import { changeName, findLimit, inForce, runOf } from '@tug-mark/core';
+import {
+  POINT_NUMBERS,
+  type ChartAbout,
+  type ChartChoice,
+  type ChartGlance,
+  type ChartKind,
+  type NewBaseline,
+} from '@tug-mark/contract';
+import { changeName, findLimit, inForce } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { noteDeeds } from '../chain/deeds';
 import type { Doer } from '../chain/ledger';
 import { contextOf, readRow, readShared } from '../combination/store';
-import { readEntriesAfter } from '../entry/rows';
+import { findBlocksBehind, refreshBlocks } from './blocks';
+import { facetOf, unpackBlock } from './packPoints';
 
-/** Entries read at a time. */
-const PORTION = 5000;
-/** A person's readings in a chart, at most: the newest. */
-const MOST_OF_PERSON = 2_000_000;
+/** Readings in one chart, at most. */
+const MOST_READINGS = 2_000_000;
+/** Combinations taken up before a chart is drawn; the projector has done most of them. */
+const MOST_BEHIND = 200;
 
 /** Everything readings can be charted by. */
 export async function listChoices(db: Knex): Promise<ChartChoice[]> {
-  const [combinations, tools, people, reels] = await Promise.all([
-    db('combinations as c')
+  await catchUpBlocks(db, 'tool', '');
+  const [combinations, facets, people] = await Promise.all([
+    chartedCombinations(db),
+    db('reading_glances as g')
+      .join('combinations as c', 'c.id', 'g.combination')
       .where({ 'c.read_in': false })
-      .whereExists((sub) => {
-        void sub.from('journal as j').whereRaw('j.combination = c.id').whereRaw("j.slot LIKE '%reading/%'");
-      })
-      .orderBy('c.number')
-      .select('c.id', 'c.terminal', 'c.wire', 'c.list') as Promise<
-      { id: string; terminal: string; wire: string; list: string }[]
-    >,
-    db('journal')
-      .whereRaw("kind = 'tool'")
-      .whereNotIn('combination', db('combinations').where({ read_in: true }).select('id'))
-      .distinct(db.raw("body ->> 'tool' AS tool, body ->> 'die' AS die, body ->> 'nest' AS nest"))
-      .orderByRaw('1, 2, 3') as unknown as Promise<{ tool: string; die: string; nest: string }[]>,
-    db('people').orderBy('name').select('name') as Promise<{ name: string }[]>,
-    db('journal')
-      .whereNotIn('combination', db('combinations').where({ read_in: true }).select('id'))
-      .whereRaw(
-        "kind = 'progress' AND body ->> 'change' IN ('wire-reel', 'terminal-reel') AND body ->> 'to' IS NOT NULL",
-      )
-      .distinct(db.raw("body ->> 'to' AS reel"))
-      .orderByRaw('1') as unknown as Promise<{ reel: string }[]>,
+      .whereRaw("g.facet NOT LIKE 'combination:%' AND g.facet NOT LIKE 'person:%'")
+      .distinct('g.facet')
+      .orderBy('g.facet')
+      .pluck('g.facet') as unknown as Promise<string[]>,
+    db('people').orderBy('name').pluck('name') as unknown as Promise<string[]>,
   ]);
+  const of = (kind: ChartKind) =>
+    facets.flatMap((facet) => (facet.startsWith(`${kind}:`) ? [choiceOf(kind, facet.slice(kind.length + 1))] : []));
   return [
-    ...combinations.map(({ id, terminal, wire, list }): ChartChoice => ({
-      kind: 'combination',
-      value: id,
-      label: `${terminal} on ${wire}, ${list}`,
-    })),
-    ...[...new Set(tools.map((t) => t.tool))].map((tool): ChartChoice => ({ kind: 'tool', value: tool, label: tool })),
-    ...tools.map(({ tool, die, nest }): ChartChoice => ({
-      kind: 'nest',
-      value: JSON.stringify([tool, die, nest]),
-      label: `${tool}, die ${die}, nest ${nest}`,
-    })),
-    ...people.map(({ name }): ChartChoice => ({ kind: 'person', value: name, label: name })),
-    ...reels.map(({ reel }): ChartChoice => ({ kind: 'reel', value: reel, label: reel })),
+    ...combinations,
+    ...of('tool'),
+    ...of('nest'),
+    ...people.map((name) => choiceOf('person', name)),
+    ...of('reel'),
   ];
 }
 
-interface Point {
-  readonly at: number;
-  /** N; percent of its own limit where readings of different wires stand side by side. */
-  readonly force: number;
-  /** Set-up or lot it belongs to: combination and lot. */
-  readonly group: string;
-  readonly piece: number;
+/** A chart by its name; undefined when there is none. */
+export async function findChoice(db: Knex, kind: ChartKind, value: string): Promise<ChartChoice | undefined> {
+  await catchUpBlocks(db, kind, value);
+  if (kind === 'combination') return UUID.test(value) ? (await chartedCombinations(db, value))[0] : undefined;
+  const known: unknown =
+    kind === 'person'
+      ? await db('people').where({ name: value }).first('id')
+      : await db('reading_glances')
+          .where({ facet: facetOf(kind, value) })
+          .first('facet');
+  return known === undefined ? undefined : choiceOf(kind, value);
 }
 
-/** Combinations that can hold readings of a chart. */
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
+
+/** Combinations that have valid readings, made here; all or the one asked for. */
+async function chartedCombinations(db: Knex, id?: string): Promise<ChartChoice[]> {
+  const rows = (await db('combinations as c')
+    .where({ 'c.read_in': false, ...(id !== undefined && { 'c.id': id }) })
+    .whereExists(db('reading_glances as g').whereRaw("g.facet = 'combination:' || c.id"))
+    .orderBy('c.number')
+    .select('c.id', 'c.terminal', 'c.wire', 'c.list')) as {
+    id: string;
+    terminal: string;
+    wire: string;
+    list: string;
+  }[];
+  return rows.map((row) => ({
+    kind: 'combination',
+    value: row.id,
+    label: `${row.terminal} on ${row.wire}, ${row.list}`,
+  }));
+}
+
+function choiceOf(kind: ChartKind, value: string): ChartChoice {
+  if (kind !== 'nest') return { kind, value, label: value };
+  const [tool, die, nest] = JSON.parse(value) as [string, string, string];
+  return { kind, value, label: `${tool}, die ${die}, nest ${nest}` };
+}
+
+/** Combinations that hold readings of a chart. */
 async function combinationsOf(db: Knex, kind: ChartKind, value: string): Promise<string[]> {
   if (kind === 'combination') return [value];
   // What came with a record file was not made here.
-  const query = db('journal')
+  return (await db('reading_glances')
     .distinct('combination')
-    .whereNotIn('combination', db('combinations').where({ read_in: true }).select('id'));
-  if (kind === 'tool') void query.whereRaw("kind = 'tool' AND body ->> 'tool' = ?", [value]);
-  else if (kind === 'nest') {
-    const [tool, die, nest] = nestOf(value);
-    void query.whereRaw("kind = 'tool' AND body ->> 'tool' = ? AND body ->> 'die' = ? AND body ->> 'nest' = ?", [
-      tool,
-      die,
-      nest,
-    ]);
-  } else if (kind === 'reel') void query.whereRaw("kind = 'progress' AND body ->> 'to' = ?", [value]);
-  else void query.whereRaw("kind = 'reading' AND by_name = ?", [value]);
-  return ((await query) as { combination: string }[]).map((row) => row.combination);
+    .where({ facet: facetOf(kind, value) })
+    .whereNotIn('combination', db('combinations').where({ read_in: true }).select('id'))
+    .pluck('combination')) as string[];
 }
 
-const nestOf = (value: string): [string, string, string] => {
-  const read = JSON.parse(value) as unknown;
-  return Array.isArray(read) && read.length === 3 ? (read.map(String) as [string, string, string]) : ['', '', ''];
-};
+/** Blocks sent at a time: a portion of a megabyte and a half. */
+const AT_ONCE = 48;
+
+/** Blocks that hold readings of a chart, in the order of their combinations. */
+async function pageBlocks(db: Knex, facet: string, after: { number: string; block: number }, most: number) {
+  const { rows } = await db.raw<{
+    rows: { combination: string; number: string; block: number; points: Buffer; facets: string[] }[];
+  }>(
+    `SELECT b.combination, c.number, b.block, b.points, b.facets
+       FROM reading_glances g JOIN combinations c ON c.id = g.combination
+       JOIN reading_blocks b ON b.combination = g.combination AND b.block = g.block
+      WHERE g.facet = :facet AND NOT c.read_in AND (c.number, g.block) > (:number, :block)
+      ORDER BY c.number, g.block LIMIT :most`,
+    { facet, ...after, most },
+  );
+  return rows;
+}
+
+/** Takes up what is not in blocks yet, so that a chart has the newest reading too. */
+export async function catchUpBlocks(db: Knex, kind: ChartKind, value: string): Promise<void> {
+  if (kind === 'combination') {
+    if (UUID.test(value)) await refreshBlocks(db, value);
+  } else for (const id of await findBlocksBehind(db, MOST_BEHIND)) await refreshBlocks(db, id);
+}
 
 /**
- * The valid readings of a chart, combination by combination, in portions; each combination in the order of its journal.
- * Corrected readings are left out: the correction stands for them.
+ * The valid readings of a chart as float64s, a portion at a time: combination by combination, each in the order of its
+ * journal. A correction stands in the place of what it corrects.
  */
-async function* readPoints(db: Knex, kind: ChartKind, value: string): AsyncGenerator<Point[]> {
+export async function* streamPoints(db: Knex, kind: ChartKind, value: string): AsyncGenerator<Buffer> {
+  await catchUpBlocks(db, kind, value);
+  const facet = facetOf(kind, value);
+  const groups = new Map<string, number>();
   let given = 0;
-  for (const combination of await combinationsOf(db, kind, value)) {
-    const corrected = new Set(
-      (
-        (await db('journal').where({ combination }).whereNotNull('corrects').select('corrects')) as {
-          corrects: string;
-        }[]
-      ).map((row) => row.corrects),
-    );
-    const tools = new Map<number, string>();
-    const reels = new Map<string, boolean>();
-    for (let after = 0; given < MOST_OF_PERSON;) {
-      const entries = await readEntriesAfter(db, combination, after, PORTION);
-      const points: Point[] = [];
-      for (const { id, at, by, body, verdict } of entries) {
-        if (corrected.has(id)) continue;
-        const run = runOf(body);
-        if (body.kind === 'tool') {
-          tools.set(run, kind === 'nest' ? JSON.stringify([body.tool, body.die, body.nest]) : body.tool);
-        }
-        if (body.kind === 'progress' && (body.change === 'wire-reel' || body.change === 'terminal-reel')) {
-          const key = `${body.lot}/${body.change}`;
-          reels.set(key, body.to === value);
-        }
-        if (body.kind !== 'reading' || body.mode === 'grip-slipped' || body.mode === 'insulation-only') continue;
-        const { lot } = body;
-        const isOnReel = [...reels].some(([key, isIt]) => isIt && key.startsWith(`${lot}/`));
-        const belongs =
-          kind === 'combination' ||
-          (kind === 'person' && by === value) ||
-          (kind === 'reel' && lot !== undefined && isOnReel) ||
-          ((kind === 'tool' || kind === 'nest') && tools.get(run) === value);
-        if (!belongs) continue;
-        const limit = verdict?.force ?? null;
-        if (kind !== 'combination' && limit === null) continue;
-        points.push({
-          at: Date.parse(at),
-          force: kind === 'combination' || limit === null ? body.force : (100 * body.force) / limit,
-          group: `${combination}/${lot ?? 'set-up'}`,
-          piece: body.piece,
-        });
+  let after = { number: '0', block: -1 };
+  for (let most = 1; given < MOST_READINGS; most = AT_ONCE) {
+    const blocks = await pageBlocks(db, facet, after, most);
+    const numbers: number[] = [];
+    for (const { combination, points, facets } of blocks) {
+      for (const { at, force, share, lot, piece } of unpackBlock(
+        points,
+        facets,
+        kind === 'combination' ? null : facet,
+      )) {
+        if (kind !== 'combination' && share === null) continue;
+        const group = `${combination}/${lot}`;
+        const number = groups.get(group) ?? groups.size;
+        groups.set(group, number);
+        numbers.push(at, kind === 'combination' || share === null ? force : share, number, piece);
       }
-      given += points.length;
-      if (points.length) yield points;
-      const last = entries.at(-1);
-      if (!last || entries.length < PORTION) break;
-      after = last.seq;
     }
+    given += numbers.length / POINT_NUMBERS;
+    if (numbers.length) yield Buffer.from(Float64Array.from(numbers).buffer);
+    const last = blocks.at(-1);
+    if (!last || blocks.length < most) return;
+    after = { number: last.number, block: last.block };
   }
 }
 
-/** Points as float64s, a portion at a time. */
-export async function* streamPoints(db: Knex, kind: ChartKind, value: string): AsyncGenerator<Buffer> {
-  const groups = new Map<string, number>();
-  for await (const points of readPoints(db, kind, value)) {
-    const numbers = new Float64Array(points.length * POINT_NUMBERS);
-    points.forEach(({ at, force, group, piece }, i) => {
-      const number = groups.get(group) ?? groups.size;
-      groups.set(group, number);
-      numbers.set([at, force, number, piece], i * POINT_NUMBERS);
-    });
-    yield Buffer.from(numbers.buffer);
-  }
+/** The blocks of a chart at a glance, in the order of its points. */
+export async function readGlances(db: Knex, kind: ChartKind, value: string): Promise<ChartGlance[]> {
+  await catchUpBlocks(db, kind, value);
+  const { rows } = await db.raw<{ rows: ChartGlance[] }>(
+    `SELECT g.n, g.least, g.greatest, g.mean, (extract(epoch FROM g.from_at) * 1000)::float8 AS "from",
+        (extract(epoch FROM g.to_at) * 1000)::float8 AS "to"
+       FROM reading_glances g JOIN combinations c ON c.id = g.combination
+      WHERE g.facet = ? AND NOT c.read_in ORDER BY c.number, g.block`,
+    [facetOf(kind, value)],
+  );
+  return rows;
 }
 
 const chartKey = (kind: ChartKind, value: string) => `${kind}:${value}`;
@@ -171,7 +180,7 @@ export async function readAbout(
   const combinations = await combinationsOf(db, kind, value);
   const rows = (await db('journal')
     .whereIn('combination', combinations)
-    .whereRaw("kind IN ('progress', 'lot', 'run', 'tool')")
+    .whereRaw("kind IN ('progress', 'lot', 'run')")
     .orderBy('at')
     .select('id', 'corrects', 'at', 'body', 'by_name')) as {
     id: string;

@@ -4,7 +4,7 @@ import type { Knex } from 'knex';
 import { listParts, readChecks, readRevisions, revisionKey } from '../cabinet/store';
 import { listLimits } from '../documents/limits';
 import { listLooks } from '../documents/looks';
-import { newestLots, readJournal, readJournalOfLot, takenSince } from '../entry/rows';
+import { newestLots, readJournalOfLot, takenSince } from '../entry/rows';
 import { refusals } from '../http/problems';
 import { readZone } from '../people/store';
 
@@ -178,12 +178,12 @@ export async function readRow(db: Knex, id: string): Promise<CombinationRow> {
 
 /**
  * A combination with its journal.
- * @param which 'all' entries, or beside those of the set-up the ones of one lot; null: the newest
+ * @param which entries of the 'set-up' and the heads of lots alone, or beside them those of one lot; null: the newest
  */
-export async function readView(db: Knex, id: string, which: 'all' | number | null = null): Promise<CombinationView> {
+export async function readView(db: Knex, id: string, which: 'set-up' | number | null = null): Promise<CombinationView> {
   const row = await readRow(db, id);
   const lot = typeof which === 'number' ? which : ((await newestLots(db, [id])).get(id) ?? null);
-  const entries = which === 'all' ? await readJournal(db, id) : await readJournalOfLot(db, id, lot);
+  const entries = await readJournalOfLot(db, id, which === 'set-up' ? null : lot);
   const shared = await readShared(db, takenSince([entries]));
   const context = await contextOf(db, row, shared);
   const { terminal, wire, together, practice, use, revisions, newest } = context;

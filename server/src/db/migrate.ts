@@ -7,6 +7,7 @@ import * as look from './migrations/004-look';
 import * as oneDoor from './migrations/005-one-door';
 import * as entriesTogether from './migrations/006-entries-together';
 import * as standings from './migrations/007-standings';
+import * as readingBlocks from './migrations/008-reading-blocks';
 
 const MIGRATIONS = [
   { name: '001-first', up: first.up, down: first.down },
@@ -16,6 +17,7 @@ const MIGRATIONS = [
   { name: '005-one-door', up: oneDoor.up, down: oneDoor.down },
   { name: '006-entries-together', up: entriesTogether.up, down: entriesTogether.down },
   { name: '007-standings', up: standings.up, down: standings.down },
+  { name: '008-reading-blocks', up: readingBlocks.up, down: readingBlocks.down },
 ];
 
 /** Brings the database to the newest schema and begins its ledgers; of several processes at once, each waits its turn. */

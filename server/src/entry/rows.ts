@@ -98,13 +98,13 @@ const OF_LOT =
 /** Entries of the set-up, the heads of all lots, and everything of one lot. */
 export async function readJournalOfLot(db: Knex, combination: string, lot: number | null): Promise<KeptEntry[]> {
   const of = () => db('journal').where({ combination }).select(JOURNAL_COLUMNS);
-  const rows = (
-    await Promise.all([
-      of().whereRaw(SET_UP),
-      of().whereRaw("kind IN ('lot', 'finish')"),
-      lot === null ? [] : of().whereRaw(OF_LOT, { lot }).whereRaw("kind NOT IN ('lot', 'finish')"),
-    ])
-  ).flat() as JournalRow[];
+  // One after the other: inside a transaction they share one connection.
+  const rows = (await of().whereRaw(SET_UP)) as JournalRow[];
+  rows.push(...((await of().whereRaw("kind IN ('lot', 'finish')")) as JournalRow[]));
+  if (lot !== null) {
+    const own = (await of().whereRaw(OF_LOT, { lot }).whereRaw("kind NOT IN ('lot', 'finish')")) as JournalRow[];
+    for (const row of own) rows.push(row);
+  }
   return rows.map(toEntry).sort((a, b) => a.seq - b.seq);
 }
 

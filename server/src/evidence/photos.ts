@@ -68,7 +68,10 @@ export async function readWholePhoto(db: Knex, { id, size }: Pick<PhotoRow, 'id'
 }
 
 /** The photographs a record carries: those its entries name. */
-export async function readRecordPhotos(db: Knex, combination: string): Promise<CombinationRecord['photos']> {
+export async function* readRecordPhotos(
+  db: Knex,
+  combination: string,
+): AsyncGenerator<CombinationRecord['photos'][number]> {
   const rows = (await db('photos').where({ combination }).orderBy('at').select('id', 'size')) as PhotoRow[];
   const named = new Set(
     (
@@ -78,9 +81,7 @@ export async function readRecordPhotos(db: Knex, combination: string): Promise<C
         .select(db.raw("body -> 'photo' ->> 'id' AS id"))) as { id: string }[]
     ).map((row) => row.id),
   );
-  const photos: CombinationRecord['photos'] = [];
   for (const row of rows) {
-    if (named.has(row.id)) photos.push({ id: row.id, bytes: (await readWholePhoto(db, row)).toString('base64') });
+    if (named.has(row.id)) yield { id: row.id, bytes: (await readWholePhoto(db, row)).toString('base64') };
   }
-  return photos;
 }

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 
-/** Entries kept within this time are told of in one go. */
+/** The first entry is told of at once; what is kept within this time after it in one go. */
 const GATHER_MS = 25;
 
 /**
@@ -10,6 +10,7 @@ const GATHER_MS = 25;
 export class Teller {
   private readonly waiting = new Map<string, number>();
   private timer: NodeJS.Timeout | undefined;
+  private sending: Promise<void> = Promise.resolve();
   private isClosed = false;
 
   constructor(private readonly db: Knex) {}
@@ -18,19 +19,28 @@ export class Teller {
   tell(combination: string, seq: number): void {
     if (this.isClosed) return;
     this.waiting.set(combination, Math.max(seq, this.waiting.get(combination) ?? 0));
-    this.timer ??= setTimeout(() => {
-      void this.send();
+    if (this.timer) return;
+    this.sending = this.send();
+    this.rest();
+  }
+
+  private rest(): void {
+    this.timer = setTimeout(() => {
+      this.timer = undefined;
+      if (!this.waiting.size) return;
+      this.sending = this.send();
+      this.rest();
     }, GATHER_MS);
   }
 
   async close(): Promise<void> {
-    clearTimeout(this.timer);
-    await this.send();
     this.isClosed = true;
+    clearTimeout(this.timer);
+    await this.sending;
+    await this.send();
   }
 
   private async send(): Promise<void> {
-    this.timer = undefined;
     const news = [...this.waiting].map(([combination, seq]) => `${combination} ${seq}`);
     this.waiting.clear();
     if (!news.length) return;

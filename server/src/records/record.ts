@@ -1,20 +1,34 @@
-import { setUpContext, type CombinationRecord } from '@tug-mark/contract';
+import { setUpContext, type CombinationRecord, type CombinationView, type KeptEntry } from '@tug-mark/contract';
 import { computeSetUp, entryCells, entrySlot, judgeCombination, lotOf, runOf } from '@tug-mark/core';
-import { stringify } from 'csv-stringify/sync';
+import { stringify } from 'csv-stringify';
 import type { Knex } from 'knex';
+import { pipeline, Readable } from 'node:stream';
 import { newestSeal } from '../chain/seal';
 import { readView } from '../combination/store';
+import { readEntriesInPortions, writeEntriesInPortions } from '../entry/portions';
 import { readRecordPhotos } from '../evidence/photos';
 import { guardCell } from '../files/guardCell';
 import { readShop } from '../people/store';
 
-/** The record of one combination as it stands now. */
-export async function makeRecord(db: Knex, id: string, now: string): Promise<CombinationRecord> {
-  const [view, shop, seal] = await Promise.all([readView(db, id, 'all'), readShop(db), newestSeal(db)]);
-  const { entries, combination, practice, tools, checks, together, revisions } = view;
+/** A record on its way out: its text in pieces, so that one of any length needs the memory of a piece. */
+export interface RecordText {
+  readonly combination: CombinationView['combination'];
+  readonly pieces: AsyncIterable<string>;
+}
+
+/** The record of one combination as it stands now; what is put on record while it is read is not in it. */
+export async function writeRecord(db: Knex, id: string, now: string): Promise<RecordText> {
+  const [view, shop, seal, end] = await Promise.all([
+    readView(db, id, 'set-up'),
+    readShop(db),
+    newestSeal(db),
+    readEnd(db, id),
+  ]);
+  const { combination, practice, tools, checks, together, revisions } = view;
   const context = setUpContext(view);
-  const judgement = judgeCombination(computeSetUp(context, entries, now), entries, context, now);
-  return {
+  // A combination is judged by its set-up; what was found in its lots is judged with the lots.
+  const judgement = judgeCombination(computeSetUp(context, view.entries, now), view.entries, context, now);
+  const head: Omit<CombinationRecord, 'entries' | 'curves' | 'photos' | 'judgement'> = {
     format: 'tug-mark/record',
     version: 2,
     exportedAt: now,
@@ -32,62 +46,99 @@ export async function makeRecord(db: Knex, id: string, now: string): Promise<Com
     limits: view.limits,
     looks: view.looks,
     zone: view.zone,
-    entries,
-    curves: await readCurves(db, id),
-    photos: await readRecordPhotos(db, id),
-    judgement: {
-      verdict: judgement.verdict,
-      headline: judgement.headline,
-      stages: judgement.stages.map(({ stage, state, answer }) => ({ stage, state, answer })),
-    },
   };
+  const judged: CombinationRecord['judgement'] = {
+    verdict: judgement.verdict,
+    headline: judgement.headline,
+    stages: judgement.stages.map(({ stage, state, answer }) => ({ stage, state, answer })),
+  };
+  async function* pieces() {
+    yield `${JSON.stringify(head).slice(0, -1)},"entries":[`;
+    yield* parted(writeEntriesInPortions(db, id, end));
+    yield '],"curves":[';
+    yield* parted(readCurves(db, id));
+    yield '],"photos":[';
+    yield* parted(jsonOf(readRecordPhotos(db, id)));
+    yield `],"judgement":${JSON.stringify(judged)}}`;
+  }
+  return { combination, pieces: pieces() };
 }
 
-async function readCurves(db: Knex, combination: string): Promise<CombinationRecord['curves']> {
-  const rows = (await db('traces').where({ combination }).orderBy('at').select('id', 'bytes')) as {
-    id: string;
-    bytes: Buffer;
-  }[];
-  return rows.map(({ id, bytes }) => ({ id, bytes: bytes.toString('base64') }));
+/** Puts a comma between what comes. */
+async function* parted(texts: AsyncIterable<string>): AsyncGenerator<string> {
+  let isFirst = true;
+  for await (const text of texts) {
+    yield isFirst ? text : `,${text}`;
+    isFirst = false;
+  }
+}
+
+async function* jsonOf(values: AsyncIterable<unknown>): AsyncGenerator<string> {
+  for await (const value of values) yield JSON.stringify(value);
+}
+
+/** Place of the last entry. */
+async function readEnd(db: Knex, combination: string): Promise<number> {
+  const row = (await db('chains')
+    .where({ name: `journal/${combination}` })
+    .first('count')) as { count: number } | undefined;
+  return row?.count ?? 0;
+}
+
+async function* readCurves(db: Knex, combination: string): AsyncGenerator<string> {
+  const ids = (await db('traces').where({ combination }).orderBy('at').pluck('id')) as string[];
+  for (const id of ids) {
+    const row = (await db('traces').where({ id }).first('bytes')) as { bytes: Buffer } | undefined;
+    if (row) yield JSON.stringify({ id, bytes: row.bytes.toString('base64') });
+  }
 }
 
 /** The journal of a record as CSV: one row an entry, forces in N with every digit. */
-export function recordToCsv(record: CombinationRecord): string {
-  const { combination } = record;
-  const corrected = new Set(record.entries.map((entry) => entry.corrects));
-  return stringify(
-    record.entries.map((entry) => {
-      const { body } = entry;
-      const { piece, answer, measured, unit, force, mode } = entryCells(body);
-      return {
-        seq: entry.seq,
-        at: entry.at,
-        'made at': entry.madeAt ?? '',
-        by: guardCell(entry.by),
-        role: entry.role,
-        ...(combination.readIn && { 'not this shop’s own': 'read in from a record file' }),
-        terminal: guardCell(combination.terminal),
-        wire: guardCell(combination.wire),
-        run: runOf(body),
-        lot: lotOf(body) ?? '',
-        kind: body.kind,
-        about: guardCell(entrySlot(body)),
-        piece,
-        answer: guardCell(answer),
-        measured,
-        unit,
-        'force N': force,
-        'limit N': entry.verdict?.force ?? '',
-        verdict: entry.verdict?.verdict ?? '',
-        'failure mode': mode,
-        note: 'note' in body ? guardCell(body.note) : '',
-        corrects: entry.corrects ?? '',
-        why: guardCell(entry.why ?? ''),
-        'in force': corrected.has(entry.id) ? 'no' : 'yes',
-        id: entry.id,
-        hash: entry.hash,
-      };
-    }),
-    { header: true },
-  );
+export async function writeRecordTable(
+  db: Knex,
+  id: string,
+): Promise<{ readonly combination: CombinationView['combination']; readonly rows: Readable }> {
+  const [{ combination }, end] = await Promise.all([readView(db, id, 'set-up'), readEnd(db, id)]);
+  async function* rows() {
+    for await (const portion of readEntriesInPortions(db, id, end)) {
+      for (const { entry, isCorrected } of portion) yield rowOf(combination, entry, isCorrected);
+    }
+  }
+  const written = stringify({ header: true });
+  // Whoever reads `written` hears of a fault there.
+  pipeline(Readable.from(rows()), written, () => undefined);
+  return { combination, rows: written };
+}
+
+function rowOf(combination: CombinationView['combination'], entry: KeptEntry, isCorrected: boolean) {
+  const { body } = entry;
+  const { piece, answer, measured, unit, force, mode } = entryCells(body);
+  return {
+    seq: entry.seq,
+    at: entry.at,
+    'made at': entry.madeAt ?? '',
+    by: guardCell(entry.by),
+    role: entry.role,
+    ...(combination.readIn && { 'not this shop’s own': 'read in from a record file' }),
+    terminal: guardCell(combination.terminal),
+    wire: guardCell(combination.wire),
+    run: runOf(body),
+    lot: lotOf(body) ?? '',
+    kind: body.kind,
+    about: guardCell(entrySlot(body)),
+    piece,
+    answer: guardCell(answer),
+    measured,
+    unit,
+    'force N': force,
+    'limit N': entry.verdict?.force ?? '',
+    verdict: entry.verdict?.verdict ?? '',
+    'failure mode': mode,
+    note: 'note' in body ? guardCell(body.note) : '',
+    corrects: entry.corrects ?? '',
+    why: guardCell(entry.why ?? ''),
+    'in force': isCorrected ? 'no' : 'yes',
+    id: entry.id,
+    hash: entry.hash,
+  };
 }

@@ -1,6 +1,7 @@
 import { API } from '@tug-mark/contract';
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
+import { Readable } from 'node:stream';
 import { checkPractices } from '../cabinet/practices';
 import { listParts } from '../cabinet/store';
 import { readCsv } from '../files/readCsv';
@@ -8,7 +9,7 @@ import { readFormerNames } from '../files/readFormerNames';
 import { serve, takeFiles } from '../api/serve';
 import { listForeignRecords, readForeignFile, readForeignRecord, readInRecord } from './foreign';
 import { keepShopFile } from './keepShopFile';
-import { makeRecord, recordToCsv } from './record';
+import { writeRecord, writeRecordTable } from './record';
 import { importWireList } from './wireLists';
 
 /** Files in and out: shop files, wire lists, the record of a combination, and records of other shops. */
@@ -28,23 +29,19 @@ export async function recordRoutes(app: FastifyInstance, { db }: { db: Knex }): 
   );
 
   // What is sealed leaves as it stands: no second look through the schema may change the order of a key.
-  serve(
-    app,
-    API.writeRecord,
-    async ({ params, reply }) => {
-      const record = await makeRecord(db, params.id, new Date().toISOString());
-      return reply
-        .header('content-disposition', `attachment; filename="${fileName(record.combination)}.json"`)
-        .send(record);
-    },
-    { plain: true },
-  );
+  serve(app, API.writeRecord, async ({ params, reply }) => {
+    const { combination, pieces } = await writeRecord(db, params.id, new Date().toISOString());
+    return reply
+      .type('application/json; charset=utf-8')
+      .header('content-disposition', `attachment; filename="${fileName(combination)}.json"`)
+      .send(Readable.from(pieces));
+  });
   serve(app, API.writeRecordTable, async ({ params, reply }) => {
-    const record = await makeRecord(db, params.id, new Date().toISOString());
+    const { combination, rows } = await writeRecordTable(db, params.id);
     return reply
       .type('text/csv; charset=utf-8')
-      .header('content-disposition', `attachment; filename="${fileName(record.combination)}.csv"`)
-      .send(recordToCsv(record));
+      .header('content-disposition', `attachment; filename="${fileName(combination)}.csv"`)
+      .send(rows);
   });
 
   serve(app, API.listForeignRecords, () => listForeignRecords(db));

@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import { setTimeout as startTimer } from 'node:timers';
 import { setTimeout } from 'node:timers/promises';
+import { findBlocksBehind, refreshBlocks } from '../charts/blocks';
 import type { Hub } from '../live/hub';
 import { readZone } from '../people/store';
 import { findBehind, findNew, refreshStandings } from './store';
@@ -17,7 +18,7 @@ const PAUSE = 5;
 const QUICK = 150;
 
 /**
- * Keeps the standings up with the journal. Any number of processes may run one: each takes what is behind, and what both
+ * Keeps standings and blocks of readings up with the journal. Any number of processes may run one: each takes what is behind, and what both
  * worked out is the same.
  */
 export class Projector {
@@ -84,6 +85,13 @@ export class Projector {
         if (!ids.length) break;
         const took = await this.refresh(ids, shop);
         await setTimeout(PAUSE * took, undefined, { ref: false });
+      }
+      while (!this.isClosed) {
+        const [id] = await findBlocksBehind(this.db, 1);
+        if (id === undefined) break;
+        const before = performance.now();
+        await refreshBlocks(this.db, id);
+        await setTimeout(PAUSE * (performance.now() - before), undefined, { ref: false });
       }
     } catch {
       // The database is away: the next look, or the next sweep, goes on.

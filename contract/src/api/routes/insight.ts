@@ -1,5 +1,12 @@
 import { z } from 'zod';
-import { CHART_KINDS, chartAboutSchema, chartChoiceSchema, heightChartSchema, newBaselineSchema } from '../../charts';
+import {
+  CHART_KINDS,
+  chartAboutSchema,
+  chartChoiceSchema,
+  chartGlanceSchema,
+  heightChartSchema,
+  newBaselineSchema,
+} from '../../charts';
 import { newAnswerSchema, newStudySchema, studyLineSchema, studyResultSchema, studyTurnSchema } from '../../study';
 import { BYTES, define } from '../Route';
 
@@ -36,6 +43,14 @@ export const insight = {
     who: 'signed-in',
     query: chart,
     answers: { 200: BYTES },
+    problems: ['not-found'],
+  }),
+  readChartGlances: define('readChartGlances', {
+    tag,
+    summary: 'A chart’s readings at a glance, in blocks: enough to draw it by, long before the points are there',
+    who: 'signed-in',
+    query: chart,
+    answers: { 200: z.array(chartGlanceSchema) },
     problems: ['not-found'],
   }),
   freezeBaseline: define('freezeBaseline', {

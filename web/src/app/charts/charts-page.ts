@@ -14,6 +14,7 @@ import { showTime } from '../parts/show-time';
 import { valueOf } from '../parts/value-of';
 import { sessionFeature } from '../session/session.state';
 import { ChartCanvas, inks } from './chart-canvas';
+import { glanceOf, type ChartAtAGlance } from './chart-glance';
 import { chartOptions, type ChartScale } from './chart-options';
 
 const KINDS: readonly { readonly kind: ChartKind; readonly title: string; readonly question: string }[] = [
@@ -198,6 +199,8 @@ export class ChartsPage {
   protected readonly about = signal<ChartAbout | null>(null);
   protected readonly work = signal<ChartWork | null>(null);
   protected readonly view = signal<ChartView | null>(null);
+  /** Drawn until the readings are there. */
+  private readonly glance = signal<ChartAtAGlance | null>(null);
   protected readonly problem = signal<Problem | null>(null);
   protected readonly read = signal(0);
   protected readonly subgroup = signal(1);
@@ -227,11 +230,14 @@ export class ChartsPage {
     return label ? `${label}: ${question.charAt(0).toLowerCase()}${question.slice(1)}` : question;
   });
   protected readonly said = computed(() => {
-    const work = this.work();
+    const work = this.work() ?? this.glance()?.work;
     if (!work) return this.read() ? `${this.read().toLocaleString()} readings read ...` : 'Fetching the readings ...';
     if (!work.count) return 'No valid reading yet.';
     const { show: shown, unit } = this.scale();
     const show = (value: number) => `${showNumber(shown(value), 1)} ${unit}`;
+    if (!this.work()) {
+      return `${work.count.toLocaleString()} readings at a glance, mean ${show(work.mean)}, lowest ${show(work.lowest)}. ${this.read().toLocaleString()} are read; limits and trend follow when all are.`;
+    }
     return `${work.count.toLocaleString()} readings, mean ${show(work.mean)}, lowest ${show(work.lowest)}. Drag or pinch to look closer.`;
   });
   protected readonly latest = computed(() =>
@@ -257,7 +263,9 @@ export class ChartsPage {
     const to = Number.isFinite(forecast.to) ? more(forecast.to) : 'no end in sight';
     return `${moves} Meets the limit after about ${more(forecast.at)} more cycles, between ${more(forecast.from)} and ${to}, if it goes on so.`;
   });
-  private readonly points = computed(() => Math.floor((this.work()?.count ?? 0) / this.subgroup()));
+  private readonly points = computed(() =>
+    Math.floor(((this.work() ?? this.glance()?.work)?.count ?? 0) / (this.work() ? this.subgroup() : 1)),
+  );
   private readonly seen = computed(() => {
     const last = this.points() - 1;
     const { start, end } = this.window();
@@ -269,12 +277,13 @@ export class ChartsPage {
   });
   protected readonly told = computed(() => `${this.title()} ${this.said()} ${this.trend()}`);
   protected readonly options = computed(() => {
-    const work = this.work();
-    const view = this.view();
+    const glance = this.work() && this.view() ? null : this.glance();
+    const work = glance?.work ?? this.work();
+    const view = glance?.view ?? this.view();
     const about = this.about();
     if (!work?.count || !view || !about) return null;
     return chartOptions(
-      { work, view, about, scale: this.scale(), subgroup: this.subgroup(), points: this.points() },
+      { work, view, about, scale: this.scale(), subgroup: glance ? 1 : this.subgroup(), points: this.points() },
       inks(),
     );
   });
@@ -316,19 +325,29 @@ export class ChartsPage {
     this.about.set(null);
     this.work.set(null);
     this.view.set(null);
+    this.glance.set(null);
     this.read.set(0);
     this.window.set({ start: 0, end: 100 });
     this.problem.set(null);
     try {
-      const about = await this.api.chartAbout(kind, value);
+      const [about, glances] = await Promise.all([
+        this.api.chartAbout(kind, value),
+        this.api.chartGlances(kind, value),
+      ]);
+      if (stop.signal.aborted) return;
+      this.about.set(about);
+      this.glance.set(
+        glanceOf(
+          glances,
+          about.events.map((e) => Date.parse(e.at)),
+        ),
+      );
       this.tell({ kind: 'begin' });
       await this.api.chartPoints(kind, value, stop.signal, (bytes, count) => {
         this.tell({ kind: 'points', bytes }, [bytes]);
         this.read.update((read) => read + count);
       });
-      if (stop.signal.aborted) return;
-      this.about.set(about);
-      this.compute();
+      if (!stop.signal.aborted) this.compute();
     } catch (error) {
       if (!stop.signal.aborted) this.problem.set(toProblem(error));
     }
@@ -362,7 +381,7 @@ export class ChartsPage {
     // While it moves the drawing stretches what it has; the finer line comes when the hand rests.
     clearTimeout(this.rest);
     this.rest = setTimeout(() => {
-      this.look();
+      if (this.work()) this.look();
     }, REST_MS);
   }
 

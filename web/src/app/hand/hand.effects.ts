@@ -1,12 +1,28 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { auditTime, catchError, concatMap, EMPTY, filter, from, fromEvent, map, of, switchMap } from 'rxjs';
+import {
+  audit,
+  auditTime,
+  catchError,
+  concatMap,
+  EMPTY,
+  filter,
+  from,
+  fromEvent,
+  map,
+  of,
+  switchMap,
+  timer,
+} from 'rxjs';
 import { Api, ApiProblem, toProblem } from '../http/api';
-import { outboxActions } from '../outbox/outbox.state';
-import { Live } from '../live/live';
+import { outboxActions, outboxFeature } from '../outbox/outbox.state';
+import { Live, type News } from '../live/live';
 import { sessionActions } from '../session/session.state';
 import { handActions, handFeature } from './hand.state';
+
+/** An own entry is answered within this time, mostly. */
+const OWN_MS = 80;
 
 export const load = createEffect(
   (actions$ = inject(Actions), api = inject(Api)) =>
@@ -66,23 +82,21 @@ export const refetchOnReturn = createEffect(
 /** Others have put something on record for what is in hand: fetch it. Own entries come back as news too and are known. */
 export const catchUp = createEffect(
   (live = inject(Live), store = inject(Store), api = inject(Api)) => {
-    const view = store.selectSignal(handFeature.selectView);
+    const id = store.selectSignal(handFeature.selectId);
+    const completeTo = store.selectSignal(handFeature.selectCompleteTo);
+    const outbox = store.selectSignal(outboxFeature.selectItems);
+    const isNew = (news: News) =>
+      news.kind === 'look-again' || (news.kind === 'entry' && news.combination === id() && news.seq > completeTo());
     return live.news.pipe(
-      filter((news) => {
-        const hand = view();
-        if (!hand || news.kind === 'shop') return false;
-        return (
-          news.kind === 'look-again' || (news.combination === hand.combination.id && news.seq > lastSeq(hand.entries))
-        );
-      }),
-      // A moment, so that a burst of entries is fetched once.
-      auditTime(80),
+      filter((news) => store.selectSignal(handFeature.selectView)() !== null && isNew(news)),
+      // At once; only while this station sends something itself a moment later: its own entry is answered by then.
+      audit(() => timer(outbox().some((item) => item.refused === null) ? OWN_MS : 0)),
+      filter(isNew),
       concatMap(() => {
-        const hand = view();
-        if (!hand) return EMPTY;
-        const { id } = hand.combination;
-        return from(api.entriesAfter(id, lastSeq(hand.entries))).pipe(
-          map((entries) => handActions.caughtUp({ id, entries })),
+        const hand = id();
+        if (hand === null) return EMPTY;
+        return from(api.entriesAfter(hand, completeTo())).pipe(
+          map((entries) => handActions.caughtUp({ id: hand, entries })),
           catchError(() => EMPTY),
         );
       }),
@@ -103,6 +117,3 @@ export const refetchForShop = createEffect(
     ),
   { functional: true },
 );
-
-const lastSeq = (entries: readonly { readonly seq: number }[]) =>
-  entries.reduce((last, { seq }) => Math.max(last, seq), 0);

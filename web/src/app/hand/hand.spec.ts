@@ -1,10 +1,17 @@
-import { outboxActions } from '../outbox/outbox.state';
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { provideState, provideStore, Store } from '@ngrx/store';
+import { firstValueFrom, Subject } from 'rxjs';
+import { Api } from '../http/api';
+import { Live, type News } from '../live/live';
+import { outboxActions, outboxFeature } from '../outbox/outbox.state';
 import { pulled, viewOf } from '../testing/bench';
+import { catchUp } from './hand.effects';
 import { handActions, handFeature, type HandState } from './hand.state';
 
 describe('The combination in hand', () => {
   const { reducer } = handFeature;
-  const start: HandState = { id: null, view: null, confirmed: [], problem: null };
+  const start: HandState = { id: null, view: null, confirmed: [], completeTo: 0, problem: null };
   const forces = (state: HandState) =>
     state.view?.entries.map(({ body }) => (body.kind === 'reading' ? body.force : null));
   const older = viewOf({ entries: [{ ...pulled(1, 141.6), seq: 1 }] });
@@ -21,6 +28,17 @@ describe('The combination in hand', () => {
     expect(forces(reducer(reducer(loaded, kept), handActions.loaded({ view: older })))).toEqual([141.6, 138.2]);
   });
 
+  it('knows that another station’s entry is missing before its own, until that has been fetched', () => {
+    const loaded = reducer(reducer(start, handActions.take({ id: 'c1' })), handActions.loaded({ view: older }));
+    expect(loaded.completeTo).toBe(1);
+    const own = { ...pulled(4, 139), seq: 4 };
+    const after = reducer(loaded, outboxActions.kept({ id: own.id, combination: 'c1', entry: own }));
+    expect([after.completeTo, forces(after)]).toEqual([1, [141.6, 139]]);
+    const others = [entry, { ...pulled(3, 137.9), seq: 3 }];
+    const caught = reducer(after, handActions.caughtUp({ id: 'c1', entries: others }));
+    expect([caught.completeTo, forces(caught)]).toEqual([4, [141.6, 138.2, 137.9, 139]]);
+  });
+
   it('shows it once when the view has it already, and never in another combination', () => {
     const taken = reducer(reducer(start, handActions.take({ id: 'c1' })), kept);
     expect(
@@ -29,5 +47,53 @@ describe('The combination in hand', () => {
     const other = reducer(taken, handActions.take({ id: 'c2' }));
     expect(other.confirmed).toEqual([]);
     expect(reducer(other, handActions.loaded({ view: older })).view).toBeNull();
+  });
+});
+
+describe('News of what others put on record', () => {
+  const news = new Subject<News>();
+  const entriesAfter = jasmine.createSpy('entriesAfter').and.resolveTo([]);
+  const entry = (seq: number) => {
+    news.next({ kind: 'entry', combination: 'c1', seq });
+  };
+  const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+  let store: Store;
+  beforeEach(() => {
+    entriesAfter.calls.reset();
+    TestBed.configureTestingModule({
+      providers: [
+        provideZonelessChangeDetection(),
+        provideStore(),
+        provideState(handFeature),
+        provideState(outboxFeature),
+        { provide: Live, useValue: { news } },
+        { provide: Api, useValue: { entriesAfter } },
+      ],
+    });
+    store = TestBed.inject(Store);
+    store.dispatch(handActions.take({ id: 'c1' }));
+    store.dispatch(handActions.loaded({ view: viewOf({ entries: [{ ...pulled(1, 141.6), seq: 1 }] }) }));
+  });
+
+  it('is fetched at once, from the place up to which nothing is missing', async () => {
+    const caught = firstValueFrom(TestBed.runInInjectionContext(() => catchUp()));
+    entry(2);
+    await pause(15);
+    expect(entriesAfter).toHaveBeenCalledOnceWith('c1', 1);
+    await caught;
+  });
+
+  it('waits a moment while this station sends, and asks for nothing when the news was its own', async () => {
+    const watching = TestBed.runInInjectionContext(() => catchUp()).subscribe();
+    const own = { ...pulled(2, 138.2), seq: 2 };
+    const item = { entry: { ...own, corrects: null, why: null }, combination: 'c1', refused: null };
+    store.dispatch(outboxActions.put({ item: item as never }));
+    entry(2);
+    await pause(15);
+    expect(entriesAfter).not.toHaveBeenCalled();
+    store.dispatch(outboxActions.kept({ id: own.id, combination: 'c1', entry: own }));
+    await pause(120);
+    expect(entriesAfter).not.toHaveBeenCalled();
+    watching.unsubscribe();
   });
 });

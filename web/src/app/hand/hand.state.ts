@@ -8,6 +8,8 @@ export interface HandState {
   readonly view: CombinationView | null;
   /** Entries the server confirmed for this combination; a view fetched meanwhile may be older than they are. */
   readonly confirmed: readonly KeptEntry[];
+  /** Every entry up to this place is here; past it there are own ones, and gaps that others may have filled. */
+  readonly completeTo: number;
   readonly problem: Problem | null;
 }
 
@@ -30,25 +32,52 @@ function withEntries(view: CombinationView, entries: readonly KeptEntry[]): Comb
   return more.length ? { ...view, entries: [...view.entries, ...more].sort((a, b) => a.seq - b.seq) } : view;
 }
 
+/** How far a journal is without a gap, from a place up to which it is. */
+function withoutGap(from: number, entries: readonly KeptEntry[]): number {
+  const places = new Set(entries.map(({ seq }) => seq));
+  let end = from;
+  while (places.has(end + 1)) end += 1;
+  return end;
+}
+
+const lastOf = (entries: readonly KeptEntry[]) => entries.reduce((last, { seq }) => Math.max(last, seq), 0);
+
 export const handFeature = createFeature({
   name: 'hand',
   reducer: createReducer<HandState>(
-    { id: null, view: null, confirmed: [], problem: null },
+    { id: null, view: null, confirmed: [], completeTo: 0, problem: null },
     on(handActions.take, (s, { id }): HandState =>
-      s.id === id ? { ...s, problem: null } : { id, view: null, confirmed: [], problem: null },
+      s.id === id ? { ...s, problem: null } : { id, view: null, confirmed: [], completeTo: 0, problem: null },
     ),
     on(handActions.loaded, (s, { view }): HandState =>
-      view.combination.id === s.id ? { ...s, view: withEntries(view, s.confirmed), problem: null } : s,
+      view.combination.id === s.id
+        ? {
+            ...s,
+            view: withEntries(view, s.confirmed),
+            completeTo: withoutGap(Math.max(s.completeTo, lastOf(view.entries)), s.confirmed),
+            problem: null,
+          }
+        : s,
     ),
     on(handActions.failed, (s, { problem }): HandState => ({ ...s, problem })),
     on(handActions.caughtUp, (s, { id, entries }): HandState =>
       s.id === id && entries.length
-        ? { ...s, confirmed: [...s.confirmed, ...entries], view: s.view && withEntries(s.view, entries) }
+        ? {
+            ...s,
+            confirmed: [...s.confirmed, ...entries],
+            view: s.view && withEntries(s.view, entries),
+            completeTo: withoutGap(Math.max(s.completeTo, lastOf(entries)), s.confirmed),
+          }
         : s,
     ),
     on(outboxActions.kept, (s, { combination, entry }): HandState =>
       s.id === combination
-        ? { ...s, confirmed: [...s.confirmed, entry], view: s.view && withEntries(s.view, [entry]) }
+        ? {
+            ...s,
+            confirmed: [...s.confirmed, entry],
+            view: s.view && withEntries(s.view, [entry]),
+            completeTo: withoutGap(s.completeTo, [...s.confirmed, entry]),
+          }
         : s,
     ),
   ),

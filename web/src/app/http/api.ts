@@ -66,6 +66,7 @@ export class Api {
   studyResults = (id: string) => this.client.call('readStudyResults', { params: { id } });
   chartChoices = () => this.client.call('listChartChoices', {});
   chartAbout = (kind: ChartKind, value: string) => this.client.call('readChart', { query: { kind, value } });
+  chartGlances = (kind: ChartKind, value: string) => this.client.call('readChartGlances', { query: { kind, value } });
   freezeBaseline = (body: NewBaseline) => this.client.call('freezeBaseline', { body });
 
   gauges = () => this.client.call('listGauges', {});

@@ -1,7 +1,7 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { TugLine } from './tug-line';
-import { placeFlags, tugScale } from './tug-line.layout';
+import { chooseFlags, placeFlags, tugScale, type TugFlag } from './tug-line.layout';
 
 describe('The tug line', () => {
   it('puts at most ten round ticks on the scale and leaves room past the breaking load', () => {
@@ -26,6 +26,23 @@ describe('The tug line', () => {
     expect(new Set(placed.map((f) => f.row)).size).toBe(5);
     // The strongest stands lowest, so that no pole crosses a number to its left.
     expect(placed.find((f) => f.force === 116.7)?.row).toBe(0);
+  });
+
+  it('of very many readings flags what matters: the one in hand, those that fail, the lowest, the newest', () => {
+    const flags = Array.from({ length: 400 }, (_, i): TugFlag => ({
+      piece: i + 1,
+      force: i === 77 ? 86 : 110 + ((i * 37) % 60) / 10,
+      verdict: i === 12 || i === 300 ? 'below' : 'holds',
+      current: i === 399,
+    }));
+    const chosen = chooseFlags(flags);
+    const pieces = chosen.flags.map((f) => f.piece);
+    expect(pieces.length).toBe(20);
+    for (const piece of [400, 13, 301, 78, 399, 398]) expect(pieces).toContain(piece);
+    expect([...chosen.flags, ...chosen.marks].map((f) => f.piece).sort((a, b) => a - b)).toEqual(
+      flags.map((f) => f.piece),
+    );
+    expect(chooseFlags(flags.slice(0, 20)).marks).toEqual([]);
   });
 
   it('tells limit, breaking load and every reading to those who do not see it', async () => {

@@ -56,3 +56,23 @@ export function placeFlags(flags: readonly TugFlag[], x: (force: number) => numb
   }
   return placed;
 }
+
+/** Flags a line has room for. */
+const MOST_FLAGS = 20;
+
+/**
+ * Which readings stand as flags, when there are more than a person can tell apart: the one being entered, those that do not
+ * hold, the lowest, and the newest. The others are marks on the line.
+ */
+export function chooseFlags(flags: readonly TugFlag[]): { readonly flags: TugFlag[]; readonly marks: TugFlag[] } {
+  if (flags.length <= MOST_FLAGS) return { flags: [...flags], marks: [] };
+  const byNeed = [...flags].sort(
+    (a, b) =>
+      Number(b.current) - Number(a.current) ||
+      Number(b.verdict !== 'holds') - Number(a.verdict !== 'holds') ||
+      b.piece - a.piece,
+  );
+  const lowest = flags.reduce((low, flag) => (flag.force < low.force ? flag : low));
+  const chosen = new Set([...byNeed.slice(0, MOST_FLAGS - 1), lowest]);
+  return { flags: flags.filter((f) => chosen.has(f)), marks: flags.filter((f) => !chosen.has(f)) };
+}

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { fromNewtons, showNumber, type ForceUnit } from '@tug-mark/core';
-import { placeFlags, tugScale, type TugFlag } from './tug-line.layout';
+import { chooseFlags, placeFlags, tugScale, type TugFlag } from './tug-line.layout';
 
 const WIDTH = 940;
 const LINE = 118;
@@ -30,6 +30,9 @@ const LINE = 118;
       <text class="breaks-name" [attr.x]="breaksX()" [attr.y]="line + 46" text-anchor="middle">
         wire itself breaks near {{ round(breaks()) }}
       </text>
+      @for (mark of marks(); track mark.kind) {
+        <path class="mark" [class.wrong]="mark.kind === 'wrong'" [attr.d]="mark.path" />
+      }
       @for (flag of placed(); track flag.piece) {
         @let top = line - 38 - flag.row * pitch();
         <g [class]="flag.verdict" [class.current]="flag.current">
@@ -89,6 +92,16 @@ const LINE = 118;
       stroke: var(--ink);
       stroke-dasharray: 4 3;
       stroke-width: 1.5;
+    }
+    .mark {
+      fill: none;
+      stroke: var(--petrol);
+      stroke-opacity: 0.55;
+      stroke-width: 1.5;
+    }
+    .mark.wrong {
+      stroke: var(--fail);
+      stroke-opacity: 1;
     }
     .pole {
       stroke: var(--petrol);
@@ -154,12 +167,26 @@ export class TugLine {
   });
   protected readonly limitX = computed(() => this.scale().x(this.in(this.limit() ?? 0)));
   protected readonly breaksX = computed(() => this.scale().x(this.in(this.breaks())));
-  protected readonly placed = computed(() => placeFlags(this.flags(), (force) => this.scale().x(this.in(force))));
+  private readonly chosen = computed(() => chooseFlags(this.flags()));
+  private readonly at = (force: number) => this.scale().x(this.in(force));
+  protected readonly placed = computed(() => placeFlags(this.chosen().flags, this.at));
+  /** Readings that have no flag, each a short stroke above the line. */
+  protected readonly marks = computed(() => {
+    const draw = (flags: readonly TugFlag[]) =>
+      flags.map((flag) => `M${this.at(flag.force).toFixed(1)} ${LINE - 13}v-12`).join('');
+    const { marks } = this.chosen();
+    return [
+      { kind: 'holds', path: draw(marks.filter((f) => f.verdict === 'holds')) },
+      { kind: 'wrong', path: draw(marks.filter((f) => f.verdict !== 'holds')) },
+    ].filter(({ path }) => path !== '');
+  });
   /** Height of a row of flags: they share what stands above the line. */
   protected readonly pitch = computed(() => Math.min(24, 80 / Math.max(1, ...this.placed().map((flag) => flag.row))));
   protected readonly said = computed(() => {
     const limit = this.limit();
-    const readings = this.flags().map((f) => `piece ${f.piece}: ${this.shown(f.force)} ${this.unit()}, ${f.verdict}`);
+    const { flags, marks } = this.chosen();
+    const readings = flags.map((f) => `piece ${f.piece}: ${this.shown(f.force)} ${this.unit()}, ${f.verdict}`);
+    if (marks.length) readings.push(`and ${marks.length} more between them`);
     return `Force scale. ${limit === null ? 'No limit' : `Limit ${this.shown(limit)} ${this.unit()}`}; the wire itself breaks near ${this.round(this.breaks())} ${this.unit()}. ${readings.join('; ') || 'No reading yet'}.`;
   });
 

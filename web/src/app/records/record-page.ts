@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import {
+  ApplicationRef,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
   setUpContext,
@@ -21,6 +31,7 @@ import {
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api, toProblem } from '../http/api';
 import { Mark } from '../parts/mark';
+import { MoreRows } from '../parts/more-rows';
 import { ProblemNotice } from '../parts/problem-notice';
 import { showRecordTime } from '../parts/show-time';
 import { SideViewDrawing } from '../parts/side-view';
@@ -32,10 +43,13 @@ const LATE_MS = 60_000;
 
 type ShownRecord = Omit<CombinationRecord, 'curves' | 'photos'>;
 
+/** Entries of a journal drawn at a time. */
+const ENTRIES_AT_ONCE = 100;
+
 /** The record of one combination: on screen, on paper (A4 and letter), and as files. */
 @Component({
   selector: 'tm-record-page',
-  imports: [RouterLink, NzButtonModule, Mark, ProblemNotice, SideViewDrawing, TugLine],
+  imports: [RouterLink, NzButtonModule, Mark, MoreRows, ProblemNotice, SideViewDrawing, TugLine],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './record-page.html',
   styleUrl: './record-page.less',
@@ -89,10 +103,26 @@ export class RecordPage {
       : 'no limit';
   });
 
+  /** Entries drawn so far; a record of thousands is drawn as somebody comes to it, and whole on paper. */
+  protected readonly drawn = signal(ENTRIES_AT_ONCE);
+
   constructor() {
+    const application = inject(ApplicationRef);
+    const drawAll = () => {
+      this.drawn.set(Infinity);
+      application.tick();
+    };
+    window.addEventListener('beforeprint', drawAll);
+    inject(DestroyRef).onDestroy(() => {
+      window.removeEventListener('beforeprint', drawAll);
+    });
     effect(() => {
       void this.load(this.id(), this.isElsewhere());
     });
+  }
+
+  protected drawMore(): void {
+    this.drawn.update((entries) => entries + ENTRIES_AT_ONCE);
   }
 
   private async load(id: string, isElsewhere: boolean): Promise<void> {

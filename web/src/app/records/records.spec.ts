@@ -49,6 +49,21 @@ describe('The record on screen', () => {
     expect(bench.text).toContain('Set-up begun again (run 2): new reel');
   });
 
+  it('of thousands of entries is drawn as somebody comes to it, and whole when it is printed', async () => {
+    const entries = [TOOL_TAKEN(), ...Array.from({ length: 2000 }, (_, i) => pulled(i + 1, 118 + (i % 5)))];
+    bench = await Bench.open(RecordPage, {
+      api: { record: () => Promise.resolve(record({ entries })) },
+      inputs: { id: 'c1' },
+    });
+    const rows = () => bench.element.querySelectorAll('.journal tbody tr').length;
+    expect(bench.text).toContain('Journal, 2001 entries');
+    expect(rows()).toBe(100);
+    await bench.press('1901 more');
+    expect(rows()).toBe(200);
+    window.dispatchEvent(new Event('beforeprint'));
+    expect(rows()).toBe(2001);
+  });
+
   it('names every wire that shares the barrel', async () => {
     const together = [{ ...viewOf().wire, part: 'W-2', label: 'second wire' }];
     bench = await Bench.open(RecordPage, {

@@ -45,6 +45,18 @@ describe('The pull test at the bench', () => {
     expect(bench.text).toContain('Nobody has looked at piece 6 yet, and after the pull nobody can.');
   });
 
+  it('with 400 readings draws the newest, and the earlier ones when they are asked for', async () => {
+    const many = Array.from({ length: 400 }, (_, i) => pulled(i + 1, 118 + (i % 7)));
+    bench = await Bench.open(TugStage, { view: viewOf({ entries: [TOOL_TAKEN(), ...many] }) });
+    const pieces = () =>
+      [...bench.element.querySelectorAll('.list tbody tr td:first-child')].map((cell) => Number(cell.textContent));
+    expect(pieces()).toEqual(Array.from({ length: 30 }, (_, i) => 400 - i));
+    expect(bench.element.querySelectorAll('*').length).toBeLessThan(900);
+    await bench.press('370 more');
+    expect(pieces().length).toBe(60);
+    expect(pieces().at(-1)).toBe(341);
+  });
+
   it('asks why a piece is pulled that nobody has looked at, and keeps the reason', async () => {
     bench = await Bench.open(TugStage, { view: viewOf({ entries: [TOOL_TAKEN()] }) });
     expect(bench.text).toContain('Nobody has looked at piece 1 yet, and after the pull nobody can.');

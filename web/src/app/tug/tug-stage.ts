@@ -8,6 +8,7 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
 import type { PackedCurve } from '../outbox/outbox.state';
 import { Mark } from '../parts/mark';
+import { MoreRows, ROWS_AT_ONCE } from '../parts/more-rows';
 import { showTime } from '../parts/show-time';
 import { TugLine } from '../parts/tug-line';
 import type { TugFlag } from '../parts/tug-line.layout';
@@ -37,6 +38,7 @@ interface Correcting {
     NzInputModule,
     TugLine,
     Mark,
+    MoreRows,
     GaugeBar,
     KeptTests,
     PullAsk,
@@ -82,6 +84,11 @@ export class TugStage {
       })
       .sort((a, b) => a.piece - b.piece || a.wire - b.wire);
   });
+
+  /** The newest first; the rest is drawn when somebody comes to it. */
+  protected readonly drawn = signal(ROWS_AT_ONCE);
+  protected readonly rows = computed(() => this.readings().slice(-this.drawn()).reverse());
+  protected readonly undrawn = computed(() => this.readings().length - this.rows().length);
 
   /** The next piece and wire without a reading; an invalid one is replaced by a further piece. */
   protected readonly target = computed<{ piece: number; wire: number }>(() => {
@@ -194,6 +201,10 @@ export class TugStage {
     this.entry.clear();
     this.entry.correcting.set(true);
     this.correcting.set({ id, piece, wire });
+  }
+
+  protected drawMore(): void {
+    this.drawn.update((rows) => rows + ROWS_AT_ONCE);
   }
 
   protected leave(): void {

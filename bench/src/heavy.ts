@@ -1,0 +1,82 @@
+import pg from 'pg';
+import { load, type Station } from './load';
+import { makeList } from './pile';
+import { median } from './median';
+import { OURS, prepare, say, setting } from './stations';
+
+/** Readings in the combination that is opened, drawn and taken away. */
+const READINGS = 100_000;
+const SHEETS = 300;
+const STATIONS = 50;
+const EACH = 30;
+const ROUNDS = 5;
+
+/** Puts readings of one lot behind what a combination has, without a chain: here only their number counts. */
+async function fillCombination(client: pg.Client, combination: string, readings: number): Promise<void> {
+  await client.query("SET session_replication_role = 'replica'");
+  await client.query(
+    `INSERT INTO journal (id, combination, seq, slot, kind, lot, body, verdict, limit_key, at, by_name, by_role, previous, hash)
+     SELECT gen_random_uuid(), $1, c.count + n, 'run9/reading/' || n, 'reading', NULL,
+       json_build_object('kind', 'reading', 'run', 9, 'piece', n, 'force', 115 + (n % 97) / 10.0, 'typed', '118.4', 'unit', 'N',
+         'mode', 'slid-out', 'note', '', 'confirmed', '[]'::json),
+       '{"verdict":"holds","margin":33.4,"text":"Holds","force":85}', NULL, now(), 'Odile', 'technician', repeat('0', 64),
+       repeat('0', 64)
+     FROM chains c, generate_series(1, $2) n WHERE c.name = 'journal/' || $1`,
+    [combination, readings],
+  );
+  await client.query("UPDATE chains SET count = count + $2 WHERE name = 'journal/' || $1", [combination, readings]);
+  await client.query("SET session_replication_role = 'origin'");
+  await client.query('ANALYZE journal');
+}
+
+/** Asks for something over and over until it is told to stop, and reads all of each answer. */
+async function keepAsking(path: string, cookie: string, until: { stopped: boolean }): Promise<number> {
+  let answers = 0;
+  while (!until.stopped) {
+    const answer = await fetch(`${OURS}/api/${path}`, { headers: { cookie } });
+    if (!answer.ok) throw new Error(`${path}: ${answer.status} ${await answer.text()}`);
+    for await (const chunk of answer.body as unknown as AsyncIterable<Uint8Array>) void chunk;
+    answers += 1;
+  }
+  return answers;
+}
+
+/** What 50 stations feel at their slowest while somebody else asks for something large, against a quiet shop. */
+export async function benchHeavy(): Promise<void> {
+  const { cookie, stations } = await prepare(STATIONS + 1);
+  const [large, ...crowd] = stations as [Station, ...Station[]];
+  const client = new pg.Client({ connectionString: setting('BENCH_DATABASE') });
+  await client.connect();
+  await fillCombination(client, large.combination, READINGS);
+  await client.end();
+  const list = `heavy-${Date.now()}`;
+  await makeList(cookie, list, SHEETS);
+  const combination = `combinations/${large.combination}`;
+  const requests = {
+    'a record of 100,000 readings, JSON': `${combination}/record.json`,
+    'a record of 100,000 readings, CSV': `${combination}/record.csv`,
+    'a combination of 100,000 readings, opened': combination,
+    'a chart of 100,000 readings': `charts/points?kind=combination&value=${large.combination}`,
+    [`${SHEETS} sheets as PDF`]: `sheets?list=${list}`,
+    'the bench list': 'combinations',
+  };
+  await load(OURS, cookie, crowd, EACH);
+  for (const [name, path] of Object.entries(requests)) {
+    const ratios: number[] = [];
+    const slow: number[] = [];
+    let answers = 0;
+    for (let round = 0; round < ROUNDS; round++) {
+      const quiet = await load(OURS, cookie, crowd, EACH);
+      const until = { stopped: false };
+      const asking = keepAsking(path, cookie, until);
+      const busy = await load(OURS, cookie, crowd, EACH);
+      until.stopped = true;
+      answers += await asking;
+      ratios.push(busy.p99 / quiet.p99);
+      slow.push(busy.p99);
+    }
+    say(
+      `others' p99 while somebody asks for ${name} / quiet   ratio ${median(ratios).toFixed(2)} (goal at most 1.5)   [${median(slow).toFixed(0)} ms, ${answers} answers]`,
+    );
+  }
+}

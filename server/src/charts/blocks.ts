@@ -1,0 +1,97 @@
+import type { EntryBody } from '@tug-mark/core';
+import type { Knex } from 'knex';
+import { BLOCK, NOTHING_YET, packBlock, type BlockEntry, type ChartState, type PackedBlock } from './packPoints';
+
+/** Combinations whose blocks do not hold all of their journal, those that lack most first. */
+export async function findBlocksBehind(db: Knex, most: number): Promise<string[]> {
+  const { rows } = await db.raw<{ rows: { id: string }[] }>(
+    `SELECT c.id FROM combinations c JOIN chains h ON h.name = 'journal/' || c.id
+       LEFT JOIN reading_ends e ON e.combination = c.id
+      WHERE h.count > coalesce(e.seq, 0) ORDER BY h.count - coalesce(e.seq, 0) DESC LIMIT ?`,
+    [most],
+  );
+  return rows.map((row) => row.id);
+}
+
+/** Takes up into blocks what one combination's journal has more than they. Two processes at once wait for each other. */
+export async function refreshBlocks(db: Knex, combination: string): Promise<void> {
+  await db.transaction(async (trx) => {
+    await trx.raw("SELECT pg_advisory_xact_lock(hashtextextended('blocks/' || ?, 5))", [combination]);
+    const end = (await trx('chains')
+      .where({ name: `journal/${combination}` })
+      .first('count')) as { count: number } | undefined;
+    const row = (await trx('reading_ends').where({ combination }).first('seq')) as { seq: number } | undefined;
+    const from = row?.seq ?? 0;
+    if (!end || end.count <= from) return;
+    for (const block of await blocksToMake(trx, combination, from, end.count)) {
+      await writeBlock(trx, combination, block, await makeBlock(trx, combination, block, end.count));
+    }
+    await trx('reading_ends').insert({ combination, seq: end.count }).onConflict('combination').merge();
+  });
+}
+
+/**
+ * The blocks that new entries fall into, and those of entries they correct. Where a tool or a change of reel was corrected,
+ * all that came after it.
+ */
+async function blocksToMake(db: Knex, combination: string, from: number, to: number): Promise<number[]> {
+  const { rows: corrected } = await db.raw<{ rows: { seq: number; kind: string }[] }>(
+    `SELECT first.seq, first.kind FROM journal later
+       JOIN journal first ON first.combination = later.combination AND first.slot = later.slot AND first.corrects IS NULL
+      WHERE later.combination = ? AND later.seq > ? AND later.corrects IS NOT NULL`,
+    [combination, from],
+  );
+  const blockOf = (seq: number) => Math.floor((seq - 1) / BLOCK);
+  const first = Math.min(
+    blockOf(from + 1),
+    ...corrected.filter(({ kind }) => kind !== 'reading').map(({ seq }) => blockOf(seq)),
+  );
+  const last = blockOf(to);
+  const blocks = new Set(corrected.map(({ seq }) => blockOf(seq)));
+  for (let block = first; block <= last; block++) blocks.add(block);
+  return [...blocks].sort((a, b) => a - b);
+}
+
+/** A block from the journal and the state at the end of the block before it. */
+export async function makeBlock(db: Knex, combination: string, block: number, end: number): Promise<PackedBlock> {
+  const before = (await db('reading_blocks')
+    .where({ combination, block: block - 1 })
+    .first('state')) as { state: ChartState } | undefined;
+  // A correction stands in the place of what it corrects: the pull was made then, and by that person.
+  const { rows } = await db.raw<{ rows: { at: Date; by_name: string; body: EntryBody; force: number | null }[] }>(
+    `SELECT j.at, j.by_name, now.body, (now.verdict ->> 'force')::float8 AS force
+       FROM journal j CROSS JOIN LATERAL (
+         SELECT body, verdict FROM journal l WHERE l.combination = j.combination AND l.slot = j.slot ORDER BY l.seq DESC LIMIT 1
+       ) now
+      WHERE j.combination = ? AND j.seq > ? AND j.seq <= ? AND j.corrects IS NULL
+        AND j.kind IN ('reading', 'tool', 'progress')
+      ORDER BY j.seq`,
+    [combination, block * BLOCK, Math.min((block + 1) * BLOCK, end)],
+  );
+  const entries = rows.map(({ at, by_name: by, body, force }): BlockEntry => ({
+    at: at.getTime(),
+    by,
+    body,
+    limit: force,
+  }));
+  return packBlock(combination, entries, before?.state ?? NOTHING_YET);
+}
+
+async function writeBlock(db: Knex, combination: string, block: number, packed: PackedBlock): Promise<void> {
+  const { points, facets, state, glances } = packed;
+  await db('reading_blocks')
+    .insert({ combination, block, points, facets: [...facets], state: JSON.stringify(state) })
+    .onConflict(['combination', 'block'])
+    .merge();
+  await db('reading_glances').where({ combination, block }).delete();
+  if (!glances.length) return;
+  await db('reading_glances').insert(
+    glances.map(({ from, to, ...glance }) => ({
+      ...glance,
+      combination,
+      block,
+      from_at: new Date(from),
+      to_at: new Date(to),
+    })),
+  );
+}

@@ -1,0 +1,152 @@
+import type { EntryBody } from '@tug-mark/core';
+
+/** Places of a journal in one block. */
+export const BLOCK = 1024;
+
+/** Bytes of a point: at, force and share as float64, lot and piece as int32, five facets as uint16, two to spare. */
+const POINT = 44;
+const [AT, FORCE, SHARE, LOT, PIECE, FACETS] = [0, 8, 16, 24, 28, 32];
+const NAMED = 5;
+
+/** What came before a block and bears on its points. */
+export interface ChartState {
+  /** By run: the tool taken, and its nest. */
+  readonly tools: Readonly<Record<string, { readonly tool: string; readonly nest: string }>>;
+  /** By lot and change: the reel on the machine. */
+  readonly reels: Readonly<Record<string, string>>;
+}
+
+export const NOTHING_YET: ChartState = { tools: {}, reels: {} };
+
+/** An entry as a block needs it. */
+export interface BlockEntry {
+  /** ms since 1970 */
+  readonly at: number;
+  readonly by: string;
+  readonly body: EntryBody;
+  /** N; null where no limit applied. */
+  readonly limit: number | null;
+}
+
+export interface Glance {
+  readonly facet: string;
+  readonly n: number;
+  readonly least: number;
+  readonly greatest: number;
+  readonly mean: number;
+  readonly from: number;
+  readonly to: number;
+}
+
+export interface PackedBlock {
+  readonly points: Buffer;
+  readonly facets: readonly string[];
+  readonly state: ChartState;
+  readonly glances: readonly Glance[];
+}
+
+export interface Point {
+  /** ms since 1970 */
+  readonly at: number;
+  /** N */
+  readonly force: number;
+  /** Per cent of its limit; null without one. */
+  readonly share: number | null;
+  /** 0: the set-up. */
+  readonly lot: number;
+  readonly piece: number;
+}
+
+export const facetOf = (kind: string, value: string) => `${kind}:${value}`;
+
+/**
+ * Packs the valid readings among a block's entries, and says what stands at its end.
+ * @param entries in the order of the journal, each with what stands in its place now
+ */
+export function packBlock(combination: string, entries: readonly BlockEntry[], before: ChartState): PackedBlock {
+  const tools = { ...before.tools };
+  const reels = { ...before.reels };
+  const facets: string[] = [];
+  const places = new Map<string, number>();
+  const sums = new Map<string, { n: number; least: number; greatest: number; sum: number; from: number; to: number }>();
+  const placeOf = (facet: string) => {
+    const known = places.get(facet);
+    if (known !== undefined) return known;
+    facets.push(facet);
+    places.set(facet, facets.length);
+    return facets.length;
+  };
+  const add = (facet: string, value: number, at: number) => {
+    const sum = sums.get(facet);
+    if (!sum) sums.set(facet, { n: 1, least: value, greatest: value, sum: value, from: at, to: at });
+    else {
+      sum.n += 1;
+      sum.least = Math.min(sum.least, value);
+      sum.greatest = Math.max(sum.greatest, value);
+      sum.sum += value;
+      sum.from = Math.min(sum.from, at);
+      sum.to = Math.max(sum.to, at);
+    }
+  };
+  const points: Buffer[] = [];
+  for (const { at, by, body, limit } of entries) {
+    const run = String('run' in body ? (body.run ?? 1) : 1);
+    if (body.kind === 'tool') {
+      tools[run] = { tool: body.tool, nest: JSON.stringify([body.tool, body.die, body.nest]) };
+    }
+    if (body.kind === 'progress' && (body.change === 'wire-reel' || body.change === 'terminal-reel')) {
+      const key = `${body.lot}/${body.change}`;
+      if (body.to === undefined || body.to === '') Reflect.deleteProperty(reels, key);
+      else reels[key] = body.to;
+    }
+    if (body.kind !== 'reading' || body.mode === 'grip-slipped' || body.mode === 'insulation-only') continue;
+    const { lot, force, piece } = body;
+    const taken = tools[run];
+    const named = [
+      ...(taken ? [facetOf('tool', taken.tool), facetOf('nest', taken.nest)] : []),
+      facetOf('person', by),
+      ...(lot === undefined
+        ? []
+        : ['wire-reel', 'terminal-reel'].flatMap((change) => reels[`${lot}/${change}`] ?? [])
+      ).map((reel) => facetOf('reel', reel)),
+    ];
+    const share = limit === null ? NaN : (100 * force) / limit;
+    const point = Buffer.alloc(POINT);
+    point.writeDoubleLE(at, AT);
+    point.writeDoubleLE(force, FORCE);
+    point.writeDoubleLE(share, SHARE);
+    point.writeInt32LE(lot ?? 0, LOT);
+    point.writeInt32LE(piece, PIECE);
+    named.forEach((facet, i) => point.writeUInt16LE(placeOf(facet), FACETS + 2 * i));
+    points.push(point);
+    add(facetOf('combination', combination), force, at);
+    if (!Number.isNaN(share)) for (const facet of new Set(named)) add(facet, share, at);
+  }
+  return {
+    points: Buffer.concat(points),
+    facets,
+    state: { tools, reels },
+    glances: [...sums].map(([facet, { sum, ...rest }]) => ({ facet, ...rest, mean: sum / rest.n })),
+  };
+}
+
+/** The points of a block that belong to a chart, in the order of the journal. */
+export function* unpackBlock(points: Buffer, facets: readonly string[], facet: string | null): Generator<Point> {
+  const wanted = facet === null ? null : facets.indexOf(facet) + 1;
+  if (wanted === 0) return;
+  for (let base = 0; base < points.length; base += POINT) {
+    if (wanted !== null) {
+      let isOne = false;
+      for (let i = 0; i < NAMED && !isOne; i++) isOne = points.readUInt16LE(base + FACETS + 2 * i) === wanted;
+      if (!isOne) continue;
+    }
+    const share = points.readDoubleLE(base + SHARE);
+    yield {
+      at: points.readDoubleLE(base + AT),
+      force: points.readDoubleLE(base + FORCE),
+      share: Number.isNaN(share) ? null : share,
+      lot: points.readInt32LE(base + LOT),
+      piece: points.readInt32LE(base + PIECE),
+    };
+  }
+}
