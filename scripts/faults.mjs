@@ -18,6 +18,8 @@ import { startBrowsers } from './faults/browsers.mjs';
    --self-test plants faults and expects each to be noticed. */
 
 const STATIONS = 8;
+/** Readings kept between two blows, at the least. */
+const AT_WORK = 40;
 const settings = (more = {}) => ({ firstPort: 55170, settings: { max_connections: 100, ...more } });
 const args = process.argv.slice(2);
 const flags = new Set(args.filter((arg) => arg.startsWith('--')));
@@ -122,18 +124,26 @@ async function drill() {
     const tell = (what, count) => {
       if (count % 10 === 0) say(`${what} ${count} times, ${stations.kept.length} entries kept`);
     };
+    // Each blow falls on stations that are at work: not before every one of them has had time for a few readings.
+    const atWork = async () => {
+      const enough = stations.kept.length + AT_WORK;
+      for (const until = Date.now() + 10_000; stations.kept.length < enough && Date.now() < until;) await wait(20);
+    };
     for (let kill = 1; kill <= serverKills; kill++) {
-      await wait(200 + Math.random() * 500);
+      await atWork();
+      await wait(Math.random() * 500);
       await shop.killServer();
       tell('server killed', kill);
     }
     for (let kill = 1; kill <= databaseKills; kill++) {
-      await wait(500 + Math.random() * 800);
+      await atWork();
+      await wait(Math.random() * 800);
       await shop.killDatabase();
       tell('database killed', kill);
     }
     for (let outage = 1; outage <= outages; outage++) {
-      await wait(400 + Math.random() * 800);
+      await atWork();
+      await wait(Math.random() * 800);
       // Mostly short, now and then as long as a restart of the machine takes.
       await shop.takeAway(12_000 * Math.random() ** 3);
       tell('database away', outage);
@@ -143,7 +153,7 @@ async function drill() {
     await stations.stop();
     const events = serverKills + databaseKills + outages;
     const faults = [
-      ...(await compare(shop.url(), stations.kept, 10 * events)),
+      ...(await compare(shop.url(), stations.kept, AT_WORK * events)),
       ...(await chainFaults(shop.address, cookie)),
       ...stations.refused.map((text) => `refused: ${text}`),
       ...typed,

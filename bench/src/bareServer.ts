@@ -49,5 +49,17 @@ app.post<{ Params: { id: string }; Body: Entry }>('/api/combinations/:id/entries
   ]);
   return reply.code(201).send({ ...request.body, at, hash: HASH });
 });
+/** The baseline of the bench list: the same rows by the same index, as they are. */
+app.get<{ Querystring: { after: string } }>('/api/bare-lines', async (request, reply) => {
+  const { rows } = await pool.query<{ number: string; line: string }>(
+    `SELECT c.number, t.line::text AS line FROM combinations c JOIN standings t ON t.combination = c.id
+      WHERE c.number > $1 ORDER BY c.number LIMIT 200`,
+    [request.query.after],
+  );
+  const next = rows.length === 200 ? (rows.at(-1)?.number ?? null) : null;
+  return reply
+    .type('application/json; charset=utf-8')
+    .send(`{"lines":[${rows.map((row) => row.line).join(',')}],"next":${next}}`);
+});
 await app.listen({ host: '127.0.0.1', port: Number(process.env['TUG_PORT']) });
 process.stdout.write(`listening ${process.env['TUG_PORT']}\n`);

@@ -1,4 +1,5 @@
 import pg from 'pg';
+import { fillCombination } from './fill';
 import { load, type Station } from './load';
 import { makeList } from './pile';
 import { median } from './median';
@@ -10,24 +11,6 @@ const SHEETS = 300;
 const STATIONS = 50;
 const EACH = 30;
 const ROUNDS = 5;
-
-/** Puts readings of one lot behind what a combination has, without a chain: here only their number counts. */
-async function fillCombination(client: pg.Client, combination: string, readings: number): Promise<void> {
-  await client.query("SET session_replication_role = 'replica'");
-  await client.query(
-    `INSERT INTO journal (id, combination, seq, slot, kind, lot, body, verdict, limit_key, at, by_name, by_role, previous, hash)
-     SELECT gen_random_uuid(), $1, c.count + n, 'run9/reading/' || n, 'reading', NULL,
-       json_build_object('kind', 'reading', 'run', 9, 'piece', n, 'force', 115 + (n % 97) / 10.0, 'typed', '118.4', 'unit', 'N',
-         'mode', 'slid-out', 'note', '', 'confirmed', '[]'::json),
-       '{"verdict":"holds","margin":33.4,"text":"Holds","force":85}', NULL, now(), 'Odile', 'technician', repeat('0', 64),
-       repeat('0', 64)
-     FROM chains c, generate_series(1, $2) n WHERE c.name = 'journal/' || $1`,
-    [combination, readings],
-  );
-  await client.query("UPDATE chains SET count = count + $2 WHERE name = 'journal/' || $1", [combination, readings]);
-  await client.query("SET session_replication_role = 'origin'");
-  await client.query('ANALYZE journal');
-}
 
 /** Asks for something over and over until it is told to stop, and reads all of each answer. */
 async function keepAsking(path: string, cookie: string, until: { stopped: boolean }): Promise<number> {

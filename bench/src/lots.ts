@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
+import { fillList } from './fill';
 import { median } from './median';
 
 type Call = (method: string, path: string, body?: unknown, type?: string) => Promise<Response>;
@@ -18,36 +19,6 @@ async function ok<T>(answer: Promise<Response>): Promise<T> {
   const got = await answer;
   if (!got.ok) throw new Error(`${got.status}: ${await got.text()}`);
   return (await got.json()) as T;
-}
-
-/** Fills the journal with readings of other lots, as many as wanted, without the triggers that would tell every station. */
-async function fillJournal(client: pg.Client, rows: number): Promise<void> {
-  await client.query("SET session_replication_role = 'replica'");
-  await client.query('CREATE TEMP TABLE others AS SELECT gen_random_uuid() AS id, g FROM generate_series(1, 2000) g');
-  await client.query(`
-    INSERT INTO combinations (id, list, terminal, terminal_revision, wire, wire_revision, practice, practice_revision, pieces, place, class)
-    SELECT id, 'bench of lots', 'FL-RT-0406', 1, 'FL-W-0075', 1, 'house', 1, 400, 'dry', '2' FROM others`);
-  const each = Math.ceil(rows / 2000);
-  // Ten million rows go in faster without the indexes, which are made again as they were.
-  const { rows: indexes } = await client.query<{ indexname: string; indexdef: string }>(
-    "SELECT indexname, indexdef FROM pg_indexes WHERE tablename = 'journal' AND indexname NOT IN (SELECT conname FROM pg_constraint)",
-  );
-  for (const { indexname } of indexes) await client.query(`DROP INDEX ${indexname}`);
-  for (let from = 0; from < 2000; from += 100) {
-    await client.query(
-      `INSERT INTO journal (id, combination, seq, slot, kind, lot, body, verdict, limit_key, at, by_name, by_role, previous, hash)
-       SELECT gen_random_uuid(), o.id, n, 'lot/' || (n / 400 + 1) || '/reading/' || (n % 400 + 1), 'reading', n / 400 + 1,
-         json_build_object('kind', 'reading', 'lot', n / 400 + 1, 'piece', n % 400 + 1, 'force', 118.4, 'typed', '118.4', 'unit', 'N',
-           'mode', 'slid-out', 'note', '', 'confirmed', '[]'::json),
-         '{"verdict":"holds","margin":33.4,"text":"Holds","force":85}', NULL, now(), 'Odile', 'technician', '', ''
-       FROM others o, generate_series(1, $1) n WHERE o.g > $2 AND o.g <= $3`,
-      [each, from, from + 100],
-    );
-  }
-  for (const { indexdef } of indexes) await client.query(indexdef);
-  await client.query('DROP TABLE others');
-  await client.query("SET session_replication_role = 'origin'");
-  await client.query('VACUUM (ANALYZE) journal');
 }
 
 /** The page of one lot before and after the table has many other readings, by its answer time over HTTP. */
@@ -69,10 +40,10 @@ export async function benchLotPage(
     }
     return median(times);
   };
-  await fillJournal(client, 10_000);
+  await fillList(client, 'bench of lots', 2000, 10_000);
   await page();
   const few = await page();
-  await fillJournal(client, rows);
+  await fillList(client, 'more lots', 2000, rows);
   await page();
   const many = await page();
   await client.end();

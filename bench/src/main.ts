@@ -6,6 +6,7 @@ import { firstLoad } from './firstLoad';
 import { benchImport, benchLotPage, callAs } from './lots';
 import { demoLooks, diagnosisTrial } from './diagnosis';
 import { benchHeavy } from './heavy';
+import { benchChart, benchList } from './large';
 import { benchPile } from './pile';
 import { benchCrowd, benchMemory, benchReading } from './reading';
 import { benchSection, sectionAccuracy } from './section';
@@ -104,6 +105,12 @@ const PARTS: Readonly<Record<string, () => void | Promise<void>>> = {
   },
   async heavy() {
     await benchHeavy();
+  },
+  async chart() {
+    await benchChart(await technician());
+  },
+  async list() {
+    await benchList(await technician(), Number(process.env['BENCH_ROWS'] ?? 1_000_000));
   },
   async import() {
     const imported = await benchImport(

@@ -17,10 +17,14 @@ type Cell = string | number | null;
  * Copies rows into a table inside a transaction.
  * @param into the table with its columns in the order of the cells
  */
-export async function copyInto(trx: Knex.Transaction, into: string, rows: Iterable<readonly Cell[]>): Promise<void> {
-  const lines = function* () {
+export async function copyInto(
+  trx: Knex.Transaction,
+  into: string,
+  rows: Iterable<readonly Cell[]> | AsyncIterable<readonly Cell[]>,
+): Promise<void> {
+  const lines = async function* () {
     let [text, count] = ['', 0];
-    for (const row of rows) {
+    for await (const row of rows) {
       text += `${row.map(written).join('\t')}\n`;
       if (++count % PORTION === 0) {
         yield text;

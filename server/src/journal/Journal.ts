@@ -15,6 +15,7 @@ import {
   type EntryRefusal,
   type Rests,
   type Revisions,
+  type SetUpContext,
 } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
@@ -196,54 +197,76 @@ export class Journal {
     | { readonly ok: false; readonly wrong: readonly { readonly index: number; readonly refusal: EntryRefusal }[] }
   > {
     const now = at.toISOString();
-    return this.db.transaction(async (trx) => {
-      const end = (await trx('chains')
-        .where({ name: `journal/${combination}` })
-        .forUpdate()
-        .first('count', 'head')) as { count: number; head: string } | undefined;
-      if (!end) throw refusals.notFound('This combination');
-      const context = await contextOf(this.db, await readRow(trx, combination), await readShared(this.db));
-      const [first] = bodies;
-      const standing = await readJournalOfLot(trx, combination, first ? lotOf(first) : null);
-      const setUp = computeSetUp(context, standing, now);
-      const bySlot = new Map<string, KeptEntry[]>();
-      for (const each of standing) {
-        const slot = entrySlot(each.body);
-        bySlot.set(slot, [...(bySlot.get(slot) ?? []), each]);
-      }
-      const taken = new Set(bySlot.keys());
-      const wrong: { index: number; refusal: EntryRefusal }[] = [];
-      const contents: Sealed[] = [];
-      for (const [index, body] of bodies.entries()) {
-        const slots = slotsToCheck(body);
-        if (!slots || kindOf(body).rests) throw new Error(`${body.kind} is not kept many at a time`);
-        const looked = slots.flatMap((slot) => bySlot.get(slot) ?? []);
-        const check = checkEntry(setUp, looked, body, { isCorrection: false, why: null });
-        const refusal = check.ok ? missing(body, taken) : check.refusal;
-        if (refusal || !check.ok) {
-          if (refusal) wrong.push({ index, refusal });
-          continue;
-        }
-        taken.add(entrySlot(body));
-        await serverKind(body).prove?.(body as never, { db: trx, combination, setUp });
-        contents.push(sealed({ id: crypto.randomUUID(), body, corrects: null, why: null }, check, person, now));
-      }
-      if (wrong.length || onlyCheck) return { ok: false, wrong };
-      const seq = await this.copy(trx, combination, end, contents);
+    const wrong: { index: number; refusal: EntryRefusal }[] = [];
+    try {
+      const seq = await this.db.transaction(async (trx) => {
+        const end = (await trx('chains')
+          .where({ name: `journal/${combination}` })
+          .forUpdate()
+          .first('count', 'head')) as { count: number; head: string } | undefined;
+        if (!end) throw refusals.notFound('This combination');
+        const context = await contextOf(this.db, await readRow(trx, combination), await readShared(this.db));
+        const [first] = bodies;
+        const standing = await readJournalOfLot(trx, combination, first ? lotOf(first) : null);
+        const passing = this.passing(combination, bodies, { context, standing, person, now }, wrong);
+        const last = onlyCheck ? await drain(passing) : await this.copy(trx, combination, end, passing);
+        if (wrong.length || onlyCheck) throw new NothingKept();
+        return last;
+      });
       return { ok: true, seq };
-    });
+    } catch (error) {
+      if (error instanceof NothingKept) return { ok: false, wrong };
+      throw error;
+    }
   }
 
-  /** Writes entries that have passed, through one COPY, and moves the chain's end. */
+  /** Checks bodies one by one; gives those that pass as they are sealed, up to the first that does not, and says which. */
+  private async *passing(
+    combination: string,
+    bodies: readonly EntryBody[],
+    at: {
+      readonly context: SetUpContext;
+      readonly standing: readonly KeptEntry[];
+      readonly person: By;
+      readonly now: string;
+    },
+    wrong: { index: number; refusal: EntryRefusal }[],
+  ): AsyncGenerator<Sealed> {
+    const { context, standing, person, now } = at;
+    const setUp = computeSetUp(context, standing, now);
+    const bySlot = new Map<string, KeptEntry[]>();
+    for (const each of standing) {
+      const slot = entrySlot(each.body);
+      bySlot.set(slot, [...(bySlot.get(slot) ?? []), each]);
+    }
+    const taken = new Set(bySlot.keys());
+    for (const [index, body] of bodies.entries()) {
+      const slots = slotsToCheck(body);
+      if (!slots || kindOf(body).rests) throw new Error(`${body.kind} is not kept many at a time`);
+      const looked = slots.flatMap((slot) => bySlot.get(slot) ?? []);
+      const check = checkEntry(setUp, looked, body, { isCorrection: false, why: null });
+      const refusal = check.ok ? missing(body, taken) : check.refusal;
+      if (refusal || !check.ok) {
+        if (refusal) wrong.push({ index, refusal });
+        continue;
+      }
+      taken.add(entrySlot(body));
+      // On a connection of its own: the transaction's is taking rows in.
+      await serverKind(body).prove?.(body as never, { db: this.db, combination, setUp });
+      if (!wrong.length) yield sealed({ id: crypto.randomUUID(), body, corrects: null, why: null }, check, person, now);
+    }
+  }
+
+  /** Writes entries as they pass, through one COPY, and moves the chain's end: the database works while the next are checked. */
   private async copy(
     trx: Knex.Transaction,
     combination: string,
     end: { count: number; head: string },
-    contents: readonly Sealed[],
+    contents: AsyncIterable<Sealed>,
   ): Promise<number> {
     let { count: seq, head: previous } = end;
-    const rows = function* () {
-      for (const content of contents) {
+    const rows = async function* () {
+      for await (const content of contents) {
         const { id, body, verdict, limit, at, by, role } = content;
         seq += 1;
         const hash = rowHash(previous, seq, entryContent(combination, content));
@@ -341,6 +364,15 @@ export class Journal {
     const piece = standing && 'piece' in standing.body ? ` as piece ${standing.body.piece}` : '';
     return refusals.pullTaken(`This pull is on record already${piece}, by ${standing?.by ?? 'somebody'}.`, standing);
   }
+}
+
+/** Takes what is said of a file back: nothing of it was kept. */
+class NothingKept extends Error {}
+
+/** Lets everything be checked. */
+async function drain(contents: AsyncIterable<Sealed>): Promise<number> {
+  for await (const content of contents) void content;
+  return 0;
 }
 
 const appended = (content: Sealed, slot: string, seq: number, previous: string, hash: string): Appended => ({
