@@ -1,6 +1,6 @@
-import { spawn } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { buildPages, compress, ensurePages, PAGES } from './lib/pages.mjs';
-import { ensurePackages } from './lib/packages.mjs';
+import { ensureChromium, ensurePackages } from './lib/packages.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { freePort } from './lib/ports.mjs';
 import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
@@ -29,7 +29,7 @@ run(async () => {
     await ensureDatabase(cluster, database);
     const url = cluster.url(database);
     const port = await freePort(5870);
-    const ours = await startShop({ TUG_DATABASE_URL: url, TUG_PORT: String(port), TUG_DEMO: '1' });
+    const ours = await startShop({ TUG_DATABASE_URL: url, TUG_PORT: String(port), TUG_DEMO: '1', TUG_PAGES: PAGES });
     servers.push(ours, ours.reports());
     const barePort = await freePort(port + 1);
     await serve({ TUG_DATABASE_URL: url, TUG_PORT: String(barePort) }, 'bench/src/bareServer.ts');
@@ -50,6 +50,19 @@ run(async () => {
       }).on('exit', resolve);
     });
     process.exitCode = code ?? 1;
+    const asked = process.argv.slice(2);
+    if (!asked.length || asked.includes('pages')) {
+      ensureChromium();
+      const done = spawnSync(
+        process.execPath,
+        ['--import', 'tsx', 'e2e/src/measurePages.ts', `http://127.0.0.1:${port}`],
+        {
+          cwd: ROOT,
+          stdio: 'inherit',
+        },
+      );
+      if (done.status !== 0) process.exitCode = 1;
+    }
   } finally {
     for (const server of servers) server.kill();
     cluster.stop();

@@ -12,6 +12,7 @@ const PROGRAMS = {
   'server/dist/sectionWorker': 'server/src/journal/sectionWorker.ts',
   'server/dist/verify': 'server/src/verify/main.ts',
   'server/dist/standings': 'server/src/standing/main.ts',
+  'server/dist/group': 'server/src/group/main.ts',
   'stand-ins/dist/runForceGauge': 'stand-ins/src/runForceGauge.ts',
   'stand-ins/dist/runCaliper': 'stand-ins/src/runCaliper.ts',
 };

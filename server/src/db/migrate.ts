@@ -8,6 +8,7 @@ import * as oneDoor from './migrations/005-one-door';
 import * as entriesTogether from './migrations/006-entries-together';
 import * as standings from './migrations/007-standings';
 import * as readingBlocks from './migrations/008-reading-blocks';
+import * as sites from './migrations/009-sites';
 
 const MIGRATIONS = [
   { name: '001-first', up: first.up, down: first.down },
@@ -18,6 +19,7 @@ const MIGRATIONS = [
   { name: '006-entries-together', up: entriesTogether.up, down: entriesTogether.down },
   { name: '007-standings', up: standings.up, down: standings.down },
   { name: '008-reading-blocks', up: readingBlocks.up, down: readingBlocks.down },
+  { name: '009-sites', up: sites.up, down: sites.down },
 ];
 
 /** Brings the database to the newest schema and begins its ledgers; of several processes at once, each waits its turn. */

@@ -1,0 +1,129 @@
+import { randomUUID } from 'node:crypto';
+import { By, Key } from 'selenium-webdriver';
+import { climbTo, openCombination, takeSeat } from './bench';
+import { Browser } from './browser';
+
+/* Part 'pages' of npm run bench: what a person waits for at Tug, with 400 readings on record against 5. Started by
+   scripts/bench.mjs with the address of a server that has pages and the demo shop. */
+
+const ADDRESS = process.argv[2] ?? '';
+const ROUNDS = 5;
+const ENTRIES = 20;
+
+const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
+
+/** A combination of a list of its own with this many readings. */
+async function prepare(list: string, readings: number): Promise<void> {
+  const headers = { 'content-type': 'application/json' };
+  const signedIn = await fetch(`${ADDRESS}/api/session`, {
+    method: 'POST',
+    headers,
+    body: JSON.stringify({ name: 'Odile', password: 'demo-odile-bench' }),
+  });
+  const cookie = (signedIn.headers.get('set-cookie') ?? '').split(';')[0] ?? '';
+  const call = async (method: string, path: string, body?: unknown, type = 'application/json') => {
+    const answer = await fetch(`${ADDRESS}/api/${path}`, {
+      method,
+      headers: { cookie, ...(body !== undefined && { 'content-type': type }) },
+      ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
+    if (!answer.ok) throw new Error(`${path}: ${await answer.text()}`);
+    return answer.json() as Promise<unknown>;
+  };
+  const csv = 'wire id,wire part,length mm,terminal a,terminal b,quantity\nA1,FL-W-0075,100,FL-RT-0406,-,400';
+  await call('POST', `wire-lists?id=${randomUUID()}&name=${encodeURIComponent(list)}`, csv, 'text/csv');
+  const { lines } = (await call('GET', 'combinations')) as { lines: { id: string; list: string }[] };
+  const id = lines.find((line) => line.list === list)?.id ?? '';
+  const put = (body: object) =>
+    call('POST', `combinations/${id}/entries`, { id: randomUUID(), body, corrects: null, why: null });
+  const look = { document: 'FL-LOOK-03', revision: 'B', class: '2' };
+  await put({ kind: 'tool', tool: 'HT-11', die: 'A', nest: '1', look });
+  for (let piece = 1; piece <= readings; piece++) {
+    const force = 115 + (piece % 97) / 10;
+    const confirmed = ['pulled-already'];
+    await put({
+      kind: 'reading',
+      piece,
+      force,
+      typed: String(force),
+      unit: 'N',
+      mode: 'slid-out',
+      note: '',
+      confirmed,
+    });
+  }
+}
+
+interface Measured {
+  /** ms from the press on the rung until the stage is painted */
+  readonly opening: number;
+  /** ms from Enter until the next paint, and the longest task at one */
+  readonly enter: number;
+  readonly longest: number;
+  readonly elements: number;
+}
+
+async function measure(browser: Browser, list: string): Promise<Measured> {
+  const openings: number[] = [];
+  await openCombination(browser, 'FL-RT-0406', 'FL-W-0075', list);
+  for (let round = 0; round < ROUNDS; round++) {
+    await climbTo(browser, 'Look');
+    await browser.shown(By.css('tm-look-stage'));
+    const rung = await browser.shown(By.xpath("//tm-ladder//a[contains(., 'Tug')]"));
+    openings.push(
+      await browser.driver.executeAsyncScript<number>(
+        `const done = arguments[1], before = performance.now();
+         const look = () => document.querySelector('tm-tug-stage tbody tr')
+           ? requestAnimationFrame(() => setTimeout(() => done(performance.now() - before)))
+           : requestAnimationFrame(look);
+         arguments[0].click(); look();`,
+        rung,
+      ),
+    );
+  }
+  await browser.driver.executeScript(
+    `window.tasks = []; window.enters = [];
+     new PerformanceObserver((l) => l.getEntries().forEach((e) => window.tasks.push(e.duration))).observe({ type: 'longtask' });
+     new PerformanceObserver((l) => l.getEntries().forEach((e) => e.name === 'keydown' && window.enters.push(e.duration)))
+       .observe({ type: 'event', durationThreshold: 16 });`,
+  );
+  for (let entry = 0; entry < ENTRIES; entry++) {
+    await browser.keys('118.4', Key.ENTER);
+    await browser.shown(By.css('tm-pull-ask'));
+    await browser.keys('1');
+    const note = await browser.driver.findElements(By.id('reading-note'));
+    if (note[0]) await note[0].sendKeys('bench');
+    await browser.keys(Key.ENTER);
+    await browser.driver.wait(
+      async () => !(await browser.driver.findElements(By.css('tm-pull-ask'))).length,
+      10_000,
+      'the reading was not kept',
+    );
+  }
+  const seen = await browser.driver.executeScript<{ tasks: number[]; enters: number[]; elements: number }>(
+    'return { tasks: window.tasks, enters: window.enters, elements: document.querySelectorAll("*").length }',
+  );
+  return {
+    opening: median(openings),
+    enter: Math.max(0, ...seen.enters),
+    longest: Math.max(0, ...seen.tasks),
+    elements: seen.elements,
+  };
+}
+
+await prepare('pages few', 5);
+await prepare('pages many', 400);
+const browser = await Browser.open(ADDRESS);
+try {
+  await takeSeat(browser, 'Odile');
+  const few = await measure(browser, 'pages few');
+  const many = await measure(browser, 'pages many');
+  const ratio = (key: keyof Measured) => (many[key] / Math.max(1, few[key])).toFixed(2);
+  process.stdout.write(
+    `Tug with 400 readings / with 5: opening ratio ${ratio('opening')} [${many.opening.toFixed(0)} against ${few.opening.toFixed(0)} ms, goal under 200]; ` +
+      `slowest key press to paint ${many.enter.toFixed(0)} against ${few.enter.toFixed(0)} ms; longest task ${many.longest.toFixed(0)} against ${few.longest.toFixed(0)} ms (goal 50, 0: none over 50); ` +
+      `elements ${many.elements} against ${few.elements}\n`,
+  );
+} finally {
+  await browser.close();
+}

@@ -1,0 +1,89 @@
+import type { Knex } from 'knex';
+import { migrate } from '../db/migrate';
+
+const PUBLICATION = 'tug_mark';
+
+/**
+ * What a site gives a group to read, with the keys its rows have there. Sessions and passwords stay at the site; so do
+ * standings and blocks, which are worked out.
+ */
+const GATHERED: Readonly<Record<string, string>> = {
+  shop: 'site',
+  people: 'id',
+  parts: 'site, kind, part, revision',
+  limit_tables: 'site, document, revision, class',
+  look_sheets: 'site, document, revision, class',
+  tool_checks: 'id',
+  wire_lists: 'id',
+  wire_list_rows: 'list, row',
+  combinations: 'id',
+  journal: 'id',
+  traces: 'id',
+  photos: 'id',
+  photo_pieces: 'photo, piece',
+  baselines: 'id',
+  studies: 'id',
+  study_answers: 'id',
+  gauges: 'site, id',
+  chains: 'site, name',
+  ledger: 'site, chain, seq',
+  seals: 'site, number',
+  seal_heads: 'site, seal, chain',
+};
+
+/** Columns of people a group reads: everything but the password. */
+const OF_PEOPLE = '(id, name, role, active, qualified_until, created_at, site)';
+
+/** Lets a group read this site. The database has to run with wal_level = logical for the group to follow. */
+export async function publish(site: Knex): Promise<void> {
+  const known: unknown = await site('pg_publication').where({ pubname: PUBLICATION }).first('oid');
+  if (known !== undefined) return;
+  const tables = Object.keys(GATHERED).map((table) => (table === 'people' ? `people ${OF_PEOPLE}` : table));
+  await site.raw(`CREATE PUBLICATION ${PUBLICATION} FOR TABLE ${tables.join(', ')}`);
+}
+
+/**
+ * Makes an empty database one that several sites can be gathered in: the schema of a site, its keys widened by the site, and
+ * nothing in it that a second site would contradict. It is for reading alone.
+ */
+export async function prepareGroup(group: Knex): Promise<void> {
+  await migrate(group);
+  await group.transaction(async (trx) => {
+    const { rows: constraints } = await trx.raw<{ rows: { table: string; name: string }[] }>(
+      `SELECT conrelid::regclass::text AS table, conname AS name FROM pg_constraint
+        WHERE connamespace = 'public'::regnamespace AND contype IN ('f', 'p', 'u') AND conrelid::regclass::text = ANY (?)
+        ORDER BY contype = 'f' DESC`,
+      [Object.keys(GATHERED)],
+    );
+    // Keys of other tables that point here go first.
+    const { rows: pointing } = await trx.raw<{ rows: { table: string; name: string }[] }>(
+      `SELECT conrelid::regclass::text AS table, conname AS name FROM pg_constraint
+        WHERE contype = 'f' AND confrelid::regclass::text = ANY (?) AND NOT conrelid::regclass::text = ANY (?)`,
+      [Object.keys(GATHERED), Object.keys(GATHERED)],
+    );
+    for (const { table, name } of [...pointing, ...constraints]) {
+      await trx.raw('ALTER TABLE ?? DROP CONSTRAINT IF EXISTS ??', [table, name]);
+    }
+    await trx.raw('DROP INDEX IF EXISTS people_name');
+    for (const table of ['shop', 'limit_tables', 'look_sheets', 'gauges', 'chains']) {
+      await trx.raw(`ALTER TABLE ${table} REPLICA IDENTITY DEFAULT; DROP INDEX ${table}_of_site`);
+    }
+    await trx.raw('SET LOCAL session_replication_role = replica');
+    for (const [table, key] of Object.entries(GATHERED)) {
+      await trx.raw(`DELETE FROM ${table}; ALTER TABLE ${table} ADD PRIMARY KEY (${key})`);
+    }
+    await trx.raw("ALTER TABLE people ALTER COLUMN password_hash SET DEFAULT ''");
+  });
+}
+
+/**
+ * Has a group follow a site, from its first row on.
+ * @param connection the site's database as the group's server reaches it
+ */
+export async function follow(group: Knex, name: string, connection: string): Promise<void> {
+  const known: unknown = await group('pg_subscription').where({ subname: name }).first('oid');
+  if (known !== undefined) return;
+  await group.raw(
+    `CREATE SUBSCRIPTION ${name} CONNECTION '${connection.replaceAll("'", "''")}' PUBLICATION ${PUBLICATION}`,
+  );
+}
