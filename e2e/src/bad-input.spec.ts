@@ -87,7 +87,8 @@ describe('At the pull test, with what really gets typed', () => {
       await browser.keys(Key.ENTER);
       await browser.driver.wait(async () => (await forces()).length === i + 2, 10_000);
     }
-    expect(await forces()).toEqual(['131.5', '128.1', '133.3', '129.9']);
+    // The newest stands first.
+    expect(await forces()).toEqual(['129.9', '133.3', '128.1', '131.5']);
   });
 
   it('asks about a unit slip against the readings before', async () => {
@@ -99,7 +100,7 @@ describe('At the pull test, with what really gets typed', () => {
 
   it('corrects a reading by a new entry with its reason', async () => {
     await browser.press('correct');
-    await browser.sees('Correct piece 1');
+    await browser.sees('Correct piece 4');
     await (await browser.shown(By.id('force'))).sendKeys('130.5', Key.ENTER);
     await browser.sees('What was wrong with the first entry?');
     await browser.driver.sleep(90);

@@ -218,7 +218,7 @@ describe('From a wire list to a judged pull', () => {
       await climbTo(other, 'Tug');
       await other.sees('138.2');
       const forces = await other.driver.findElements(By.css('td.force'));
-      expect(await Promise.all(forces.map((f) => f.getText()))).toEqual(['141.6', '138.2']);
+      expect(await Promise.all(forces.map((f) => f.getText()))).toEqual(['138.2', '141.6']);
     } finally {
       await other.close();
     }

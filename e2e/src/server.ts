@@ -29,20 +29,41 @@ const freePort = () =>
     });
   });
 
-/** The real server process on a database of its own, which can be stopped, killed and started again. */
+/** Starts one process of the server and waits until it listens. */
+function serve(env: Record<string, string>): Promise<ChildProcess> {
+  const child = spawn(process.execPath, ['--enable-source-maps', 'server/dist/main.js'], {
+    cwd: ROOT,
+    env: { ...process.env, ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  return new Promise((resolve, reject) => {
+    let said = '';
+    child.stdout.on('data', (chunk: Buffer) => {
+      said += chunk.toString();
+      if (said.includes('listening')) resolve(child);
+    });
+    child.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()));
+    child.once('exit', (code) => {
+      reject(new Error(`the server ended with ${code}: ${said}`));
+    });
+  });
+}
+
+/** The two real server processes of npm start on a database of their own, which can be stopped, killed and started again. */
 export class Server {
-  private child: ChildProcess | null = null;
+  private children: ChildProcess[] = [];
 
   private constructor(
     private readonly database: string,
     private readonly port: number,
+    private readonly reportsPort: number,
     private readonly demo: boolean,
   ) {}
 
   static async open(kind: 'demo' | 'empty'): Promise<Server> {
     const database = `e2e_${randomUUID().replaceAll('-', '')}`;
     await asAdmin(`CREATE DATABASE ${database}`);
-    const server = new Server(database, await freePort(), kind === 'demo');
+    const server = new Server(database, await freePort(), await freePort(), kind === 'demo');
     await server.start();
     return server;
   }
@@ -51,42 +72,33 @@ export class Server {
     return `http://127.0.0.1:${this.port}`;
   }
 
-  start(): Promise<void> {
-    const child = spawn(process.execPath, ['--enable-source-maps', 'server/dist/main.js'], {
-      cwd: ROOT,
-      env: {
-        ...process.env,
-        TUG_DATABASE_URL: urlOf(this.database),
+  async start(): Promise<void> {
+    const both = { TUG_DATABASE_URL: urlOf(this.database), TUG_SIGN_INS_PER_MINUTE: '1000' };
+    this.children = await Promise.all([
+      serve({
+        ...both,
         TUG_PORT: String(this.port),
+        TUG_REPORTS: `http://127.0.0.1:${this.reportsPort}`,
         TUG_PAGES: `${ROOT}web/dist/tug-mark/browser`,
         TUG_DEMO: this.demo ? '1' : '0',
-        TUG_SIGN_INS_PER_MINUTE: '1000',
-      },
-      stdio: ['ignore', 'pipe', 'pipe'],
-    });
-    this.child = child;
-    return new Promise((resolve, reject) => {
-      let said = '';
-      child.stdout.on('data', (chunk: Buffer) => {
-        said += chunk.toString();
-        if (said.includes('listening')) resolve();
-      });
-      child.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()));
-      child.once('exit', (code) => {
-        reject(new Error(`the server ended with ${code}: ${said}`));
-      });
-    });
+      }),
+      serve({ ...both, TUG_PORT: String(this.reportsPort), TUG_ROLE: 'reports' }),
+    ]);
   }
 
-  /** Ends the process: politely, or as a power cut would. */
+  /** Ends the processes: politely, or as a power cut would. */
   async stop(signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
-    const { child } = this;
-    this.child = null;
-    if (!child || child.exitCode !== null) return;
-    await new Promise((resolve) => {
-      child.once('exit', resolve);
-      child.kill(signal);
-    });
+    const { children } = this;
+    this.children = [];
+    await Promise.all(
+      children.map(async (child) => {
+        if (child.exitCode !== null || child.signalCode !== null) return;
+        await new Promise((resolve) => {
+          child.once('exit', resolve);
+          child.kill(signal);
+        });
+      }),
+    );
   }
 
   /** Runs a statement on the shop's own database, behind the application's back. */

@@ -13,10 +13,20 @@ const SEATS = [
 
 const [address = ''] = process.argv.slice(2);
 let isOver = false;
+const open: Browser[] = [];
 const lines = createInterface({ input: process.stdin });
 lines.once('line', () => {
   isOver = true;
-  lines.close();
+});
+/** Ends with the drill, however that ended: a browser left behind goes on typing at nobody. */
+const leave = async (code: number): Promise<never> => {
+  await Promise.all(open.splice(0).map((browser) => browser.close().catch(() => undefined)));
+  process.exit(code);
+};
+process.stdin.once('close', () => void leave(1));
+process.once('uncaughtException', (error) => {
+  process.stderr.write(`${String(error)}\n`);
+  void leave(1);
 });
 
 interface Seat {
@@ -26,6 +36,7 @@ interface Seat {
 
 async function sit({ terminal, wire, list }: (typeof SEATS)[number]): Promise<Seat> {
   const browser = await Browser.open(address);
+  open.push(browser);
   await takeSeat(browser, 'Odile');
   const csv = `wire id,wire part,length mm,terminal a,terminal b,quantity\nA1,${wire},100,${terminal},-,400`;
   const failed = await browser.driver.executeAsyncScript<string>(
@@ -90,4 +101,4 @@ for (const { browser, typed } of seats) {
   });
 }
 process.stdout.write(`typed ${seats.reduce((sum, { typed }) => sum + typed.length, 0)}\nfinished\n`);
-for (const { browser } of seats) await browser.close();
+await leave(0);

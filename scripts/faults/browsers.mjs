@@ -34,6 +34,7 @@ export function startBrowsers(address) {
       await until('finished');
       return [...said.matchAll(/^fault: (.*)$/gm)].map((match) => `browser: ${match[1]}`);
     },
-    close: () => child.kill('SIGKILL'),
+    // It closes its browsers by itself when nobody talks to it any more.
+    close: () => child.stdin.destroy(),
   }));
 }

@@ -176,13 +176,18 @@ export async function readRow(db: Knex, id: string): Promise<CombinationRow> {
   return row;
 }
 
+/** The lot a view is of: the one asked for, or the newest. */
+export async function lotOfView(db: Knex, id: string, lot: number | null): Promise<number | null> {
+  return lot ?? (await newestLots(db, [id])).get(id) ?? null;
+}
+
 /**
  * A combination with its journal.
  * @param which entries of the 'set-up' and the heads of lots alone, or beside them those of one lot; null: the newest
  */
 export async function readView(db: Knex, id: string, which: 'set-up' | number | null = null): Promise<CombinationView> {
   const row = await readRow(db, id);
-  const lot = typeof which === 'number' ? which : ((await newestLots(db, [id])).get(id) ?? null);
+  const lot = await lotOfView(db, id, which === 'set-up' ? null : which);
   const entries = await readJournalOfLot(db, id, which === 'set-up' ? null : lot);
   const shared = await readShared(db, takenSince([entries]));
   const context = await contextOf(db, row, shared);

@@ -1,6 +1,6 @@
 import type { KeptEntry } from '@tug-mark/contract';
 import type { Knex } from 'knex';
-import { JOURNAL_COLUMNS, toEntry, type JournalRow } from './rows';
+import { JOURNAL_COLUMNS, OF_LOT, SET_UP, toEntry, type JournalRow } from './rows';
 
 /*
  * A whole journal, a portion at a time: the first one small, so that whoever waits for a file sees it begin. Between two
@@ -25,6 +25,32 @@ export async function* writeEntriesInPortions(db: Knex, combination: string, end
     );
     const text = rows[0]?.text;
     if (text) yield text;
+  }
+}
+
+/**
+ * What readJournalOfLot gives, as JSON objects with commas between and written by the database: a lot of thousands is opened
+ * without any of them being parsed here.
+ */
+export async function* writeEntriesOfLot(db: Knex, combination: string, lot: number | null): AsyncGenerator<string> {
+  const heads = "kind IN ('lot', 'finish')";
+  const of = (which: string) => `SELECT * FROM journal WHERE combination = :combination AND ${which}`;
+  const parts = [of(SET_UP), of(heads), ...(lot === null ? [] : [of(`${OF_LOT} AND NOT ${heads}`)])];
+  const trx = await db.transaction();
+  try {
+    // A cursor, so that the order is made once and a portion is all that is ever held.
+    await trx.raw(
+      `DECLARE opened NO SCROLL CURSOR FOR SELECT row_to_json(e)::text AS text
+         FROM (${AS_ENTRY} FROM (${parts.join(' UNION ALL ')}) j) e ORDER BY e.seq`,
+      { combination, ...(lot !== null && { lot }) },
+    );
+    for (let isFirst = true; ; isFirst = false) {
+      const { rows } = await trx.raw<{ rows: { text: string }[] }>(`FETCH ${PORTION} FROM opened`);
+      if (rows.length) yield `${isFirst ? '' : ','}${rows.map((row) => row.text).join(',')}`;
+      if (rows.length < PORTION) return;
+    }
+  } finally {
+    await trx.rollback();
   }
 }
 

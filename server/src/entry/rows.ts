@@ -91,8 +91,8 @@ export async function readEntriesAfter(
  * The slots of a lot's entries begin with 'lot/<number>'. Slots are in the order of their signs, so a lot is one range of
  * the index of slots, and the set-up is what lies before and behind all lots.
  */
-const SET_UP = "(slot < 'lot/' OR slot >= 'lot0')";
-const OF_LOT =
+export const SET_UP = "(slot < 'lot/' OR slot >= 'lot0')";
+export const OF_LOT =
   "(slot = 'lot/' || :lot::int OR (slot >= 'lot/' || :lot::int || '/' AND slot < 'lot/' || :lot::int || '0'))";
 
 /** Entries of the set-up, the heads of all lots, and everything of one lot. */
