@@ -82,6 +82,8 @@ export function chartOptions(
       fontFamily: text.fontFamily,
       fontSize: 13,
       position: 'end' as const,
+      // Said, because a line drawn before in its place may have had its name along it.
+      rotate: 0,
     },
   });
   const changes = about.events.map((event, i) => ({
