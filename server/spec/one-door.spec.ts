@@ -22,6 +22,10 @@ import { up as second } from '../src/db/migrations/002-set-up-in-full';
 import { up as third } from '../src/db/migrations/003-lots';
 import { up as fourth } from '../src/db/migrations/004-look';
 import { up as fifth } from '../src/db/migrations/005-one-door';
+import { up as sixth } from '../src/db/migrations/006-entries-together';
+import { up as seventh } from '../src/db/migrations/007-standings';
+import { up as eighth } from '../src/db/migrations/008-reading-blocks';
+import { up as ninth } from '../src/db/migrations/009-sites';
 import { isAway } from '../src/http/handleErrors';
 import { formats } from '../src/records/formats';
 import { verifyJournals, verifyShop } from '../src/verify/verifyShop';
@@ -97,6 +101,10 @@ describe('A shop of the version before', () => {
     const before = await rows();
     await fifth(db);
     await beginLedgers(db);
+    expect(await rows()).toEqual(before);
+    expect(await faultsOf(db)).toEqual([]);
+    // And by every release since.
+    for (const up of [sixth, seventh, eighth, ninth]) await up(db);
     expect(await rows()).toEqual(before);
     expect(await faultsOf(db)).toEqual([]);
     await seal(db);

@@ -44,7 +44,7 @@ async function blocksToMake(db: Knex, combination: string, from: number, to: num
   const blockOf = (seq: number) => Math.floor((seq - 1) / BLOCK);
   const first = Math.min(
     blockOf(from + 1),
-    ...corrected.filter(({ kind }) => kind !== 'reading').map(({ seq }) => blockOf(seq)),
+    ...corrected.filter(({ kind }) => kind === 'tool' || kind === 'progress').map(({ seq }) => blockOf(seq)),
   );
   const last = blockOf(to);
   const blocks = new Set(corrected.map(({ seq }) => blockOf(seq)));

@@ -1,4 +1,4 @@
-import type { EntryBody } from '@tug-mark/core';
+import { isValidMode, runOf, type EntryBody } from '@tug-mark/core';
 
 /** Places of a journal in one block. */
 export const BLOCK = 1024;
@@ -90,7 +90,7 @@ export function packBlock(combination: string, entries: readonly BlockEntry[], b
   };
   const points: Buffer[] = [];
   for (const { at, by, body, limit } of entries) {
-    const run = String('run' in body ? (body.run ?? 1) : 1);
+    const run = String(runOf(body));
     if (body.kind === 'tool') {
       tools[run] = { tool: body.tool, nest: JSON.stringify([body.tool, body.die, body.nest]) };
     }
@@ -99,7 +99,7 @@ export function packBlock(combination: string, entries: readonly BlockEntry[], b
       if (body.to === undefined || body.to === '') Reflect.deleteProperty(reels, key);
       else reels[key] = body.to;
     }
-    if (body.kind !== 'reading' || body.mode === 'grip-slipped' || body.mode === 'insulation-only') continue;
+    if (body.kind !== 'reading' || !isValidMode(body.mode)) continue;
     const { lot, force, piece } = body;
     const taken = tools[run];
     const named = [
