@@ -79,24 +79,27 @@ run(async () => {
   try {
     const port = await choosePort();
     ensurePackages({ forRunning: true });
-    let url = process.env.TUG_DATABASE_URL;
-    if (!url) {
+    const findDatabase = async () => {
+      if (process.env.TUG_DATABASE_URL) return process.env.TUG_DATABASE_URL;
       cluster = await startPostgres('postgres', { firstPort: 54870 });
       const database = empty ? 'tug_mark_empty' : 'tug_mark_demo';
       await ensureDatabase(cluster, database);
-      url = cluster.url(database);
-    }
-    await Promise.all([ensurePages(), ensurePrograms()]);
+      return cluster.url(database);
+    };
     const demo = process.env.TUG_DATABASE_URL ? process.env.TUG_DEMO === '1' : !empty;
-    [server, gauges] = await Promise.all([
-      startShop({
-        TUG_DATABASE_URL: url,
-        TUG_PORT: String(port),
-        TUG_PAGES: PAGES,
-        TUG_DEMO: demo ? '1' : '0',
-      }),
-      demo ? startGauges() : [],
-    ]);
+    const findPrograms = async () => {
+      await ensurePrograms();
+      if (demo) gauges = await startGauges();
+    };
+    const ready = await Promise.allSettled([findDatabase(), ensurePages(), findPrograms()]);
+    const failed = ready.find(({ status }) => status === 'rejected');
+    if (failed) throw failed.reason;
+    server = await startShop({
+      TUG_DATABASE_URL: ready[0].value,
+      TUG_PORT: String(port),
+      TUG_PAGES: PAGES,
+      TUG_DEMO: demo ? '1' : '0',
+    });
     const address = `http://127.0.0.1:${port}`;
     turn.note(address);
     say(`\nTug Mark is up: ${address}`);

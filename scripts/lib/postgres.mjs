@@ -5,7 +5,7 @@ import { ensureDebian } from './packages.mjs';
 import { ROOT, STATE } from './paths.mjs';
 import { answers, freePort } from './ports.mjs';
 import { Stop, say } from './say.mjs';
-import { capture, isRoot } from './shell.mjs';
+import { capture, follow, isRoot } from './shell.mjs';
 
 const LIB = '/usr/lib/postgresql';
 
@@ -19,10 +19,10 @@ function programs() {
 }
 
 /** PostgreSQL refuses to run as root, so root steps down to Debian's postgres account. */
-function asOwner(command, args) {
+function asOwner(command, args, how = capture) {
   return isRoot()
-    ? capture('runuser', ['-u', 'postgres', '--', command, ...args], { cwd: '/' })
-    : capture(command, args, { cwd: '/' });
+    ? how('runuser', ['-u', 'postgres', '--', command, ...args], { cwd: '/' })
+    : how(command, args, { cwd: '/' });
 }
 
 /** Where a cluster lies: in the checkout, or, when the postgres account cannot enter it, in that account's own home. */
@@ -51,15 +51,16 @@ export async function startPostgres(name, { firstPort, settings = {} }) {
   if (!existsSync(`${home}/complete`)) makeCluster(bin, home, data, secret);
   const password = readFileSync(secret, 'utf8').trim();
 
-  const control = (...args) => asOwner(`${bin}/pg_ctl`, ['-D', data, ...args]);
+  const control = (args, how) => asOwner(`${bin}/pg_ctl`, ['-D', data, ...args], how);
   const pidFile = () => readFileSync(`${data}/postmaster.pid`, 'utf8').split('\n');
+  const isRunning = () => existsSync(`${data}/postmaster.pid`) && control(['status']).code === 0;
   let port;
   let said = '';
   // A server that a killed run left behind is used as it is. Right after a kill -9 of the server itself its lock outlives
   // it for some seconds and looks like a running one: what counts is that it answers.
   for (let attempt = 0; attempt < 12 && !port; attempt++) {
     if (attempt) await wait(1500);
-    if (control('status').code !== 0) {
+    if (!isRunning()) {
       const free = await freePort(firstPort);
       const options = Object.entries({
         listen_addresses: '127.0.0.1',
@@ -70,7 +71,8 @@ export async function startPostgres(name, { firstPort, settings = {} }) {
       })
         .map(([key, value]) => `-c ${key}='${value}'`)
         .join(' ');
-      said = control('-w', '-t', '60', '-l', `${home}/log`, '-o', options, 'start').out;
+      // What else a start does goes on meanwhile.
+      said = (await control(['-w', '-t', '60', '-l', `${home}/log`, '-o', options, 'start'], follow)).out;
     }
     const held = existsSync(`${data}/postmaster.pid`) ? Number(pidFile()[3]) : 0;
     if (held && (await answers(held))) port = held;
@@ -88,7 +90,7 @@ export async function startPostgres(name, { firstPort, settings = {} }) {
     /** Process that a power cut would end. */
     pid: () => Number(pidFile()[0]),
     stop: () => {
-      control('-m', 'fast', '-w', '-t', '30', 'stop');
+      control(['-m', 'fast', '-w', '-t', '30', 'stop']);
     },
   };
 }

@@ -128,9 +128,9 @@ export async function buildApp({
       await api.register(studyRoutes, { db });
       await api.register(demoRoutes, { db });
       if (reports !== null) await api.register(forwardHeavy, { reports });
-      const description = JSON.stringify(describeApi());
+      let description: string | undefined;
       api.get('/openapi.json', { schema: { hide: true } }, (_request, reply) =>
-        reply.type('application/json; charset=utf-8').send(description),
+        reply.type('application/json; charset=utf-8').send((description ??= JSON.stringify(describeApi()))),
       );
       api.get('/health', { schema: { hide: true } }, async () => {
         await db.raw('SELECT 1');

@@ -3,7 +3,6 @@ import { fileURLToPath } from 'node:url';
 import { buildApp } from './app';
 import { connect } from './db/connect';
 import { migrate } from './db/migrate';
-import { loadDemo } from './demo/loadDemo';
 import { DEMO } from './files/places';
 import { readShop } from './people/store';
 
@@ -26,6 +25,7 @@ if (isForReports) setPriority(REPORTS_PRIORITY);
 const db = connect(url, Number(process.env['TUG_POOL'] ?? 10));
 await migrate(db);
 if (process.env['TUG_DEMO'] === '1' && !isForReports && (await readShop(db)).isNew) {
+  const { loadDemo } = await import('./demo/loadDemo');
   await loadDemo(db, fileURLToPath(DEMO), new Date());
 }
 const app = await buildApp({

@@ -6,7 +6,6 @@ import { sha256 } from '../chain/hashes';
 import { refusals } from '../http/problems';
 import { serve, takeFiles } from '../api/serve';
 import { findPhoto, keepPhoto, readPhoto, type PhotoRow } from './photos';
-import { takePhoto } from './takePhoto';
 
 /** Photographs of pieces: decoded and written again, kept in pieces beside the journal, never changed. */
 export function photoRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<void> {
@@ -43,6 +42,8 @@ export function photoRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise
       if (!(await db('combinations').where({ id: combination }).first('id'))) {
         throw refusals.notFound('This combination');
       }
+      // What decodes pictures is read with the first one, so that a start does not wait for it.
+      const { takePhoto } = await import('./takePhoto');
       const taken = await takePhoto(bytes, (request.headers['content-type'] ?? '').split(';')[0] ?? '');
       await keepPhoto(db, { id, combination, sent, ...doer }, taken);
       const kept = await findPhoto(db, id);

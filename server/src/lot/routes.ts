@@ -47,7 +47,7 @@ export function lotRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<v
   serve(app, API.printCertificate, async ({ params, query, reply }) => {
     const at = now();
     const source = await readCertificate(db, params.id, params.lot, at);
-    const doc = openPdf(`Lot ${source.lot.head.name}`);
+    const doc = await openPdf(`Lot ${source.lot.head.name}`);
     const printedAt = `${at.slice(0, 16).replace('T', ' ')} UTC`;
     for (const page of drawCertificate(toDrawing(source, printedAt), query.paper)) addPage(doc, page);
     doc.end();

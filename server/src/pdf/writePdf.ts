@@ -1,6 +1,5 @@
 import { PAPER_INKS, type Page, type Shape } from '@tug-mark/core';
 import { createRequire } from 'node:module';
-import PDFDocument from 'pdfkit';
 
 const { resolve } = createRequire(import.meta.url);
 const FONTS = {
@@ -19,8 +18,12 @@ const STAND_INS: readonly (readonly [RegExp, string])[] = [
   [/[↑↓←→]/g, ''],
 ];
 
-/** A PDF that takes pages one after the other and lets go of each: any number of sheets needs the memory of one. */
-export function openPdf(title: string): PDFKit.PDFDocument {
+/**
+ * A PDF that takes pages one after the other and lets go of each: any number of sheets needs the memory of one. What
+ * writes it is read with the first one, so that a start does not wait for it.
+ */
+export async function openPdf(title: string): Promise<PDFKit.PDFDocument> {
+  const { default: PDFDocument } = await import('pdfkit');
   const doc = new PDFDocument({ autoFirstPage: false, margin: 0, info: { Title: title, Creator: 'Tug Mark' } });
   for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, file);
   return doc;

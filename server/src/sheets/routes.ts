@@ -48,7 +48,7 @@ export function sheetRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise
   });
   serve(app, API.printSheet, async ({ params, query, request, reply }) => {
     const { source, pages } = await one(request, params.id, query.paper);
-    const doc = openPdf(`Set-up ${source.about.terminal} on ${source.about.wire}`);
+    const doc = await openPdf(`Set-up ${source.about.terminal} on ${source.about.wire}`);
     for (const page of pages) addPage(doc, page);
     doc.end();
     return reply
@@ -84,7 +84,7 @@ async function* pile(
   of: number,
   title: string,
 ): AsyncGenerator<string> {
-  const doc = openPdf(title);
+  const doc = await openPdf(title);
   let made: Buffer[] = [];
   doc.on('data', (chunk: Buffer) => made.push(chunk));
   const take = () => {
