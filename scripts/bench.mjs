@@ -17,10 +17,12 @@ run(async () => {
   ensurePackages();
   await Promise.all([ensurePages(), ensurePrograms()]);
   if (isAsked('start')) await benchStart();
-  say('Building the empty shell ...');
-  await buildPages('empty-shell');
   const empty = `${ROOT}web/dist/empty-shell/browser`;
-  compress(empty);
+  if (isAsked('load')) {
+    say('Building the empty shell ...');
+    await buildPages('empty-shell');
+    compress(empty);
+  }
   const cluster = await startPostgres('bench-postgres', { firstPort: 55070, settings: { max_connections: 100 } });
   const servers = [];
   const serve = async (...args) => {
@@ -38,7 +40,7 @@ run(async () => {
     const barePort = await freePort(port + 1);
     await serve({ TUG_DATABASE_URL: url, TUG_PORT: String(barePort) }, 'bench/src/bareServer.ts');
     const code = await new Promise((resolve) => {
-      spawn(process.execPath, ['--import', 'tsx', 'bench/src/main.ts', ...process.argv.slice(2)], {
+      spawn(process.execPath, ['--import', 'tsx', 'bench/src/main.ts', ...asked], {
         cwd: ROOT,
         stdio: 'inherit',
         env: {
@@ -56,14 +58,8 @@ run(async () => {
     process.exitCode = code ?? 1;
     if (isAsked('pages')) {
       ensureChromium();
-      const done = spawnSync(
-        process.execPath,
-        ['--import', 'tsx', 'e2e/src/measurePages.ts', `http://127.0.0.1:${port}`],
-        {
-          cwd: ROOT,
-          stdio: 'inherit',
-        },
-      );
+      const args = ['--import', 'tsx', 'e2e/src/measurePages.ts', `http://127.0.0.1:${port}`];
+      const done = spawnSync(process.execPath, args, { cwd: ROOT, stdio: 'inherit' });
       if (done.status !== 0) process.exitCode = 1;
     }
   } finally {

@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { setTimeout as wait } from 'node:timers/promises';
 import { ROOT } from './paths.mjs';
 import { Stop } from './say.mjs';
 
@@ -38,6 +39,8 @@ async function timeToUp(command, args) {
   });
   const milliseconds = performance.now() - started;
   if (!isUp) throw new Stop(`npm start ended before it was up:\n${said}`);
+  // It still says who can sign in.
+  await wait(300);
   process.kill(-child.pid, 'SIGINT');
   await ended;
   return milliseconds;
