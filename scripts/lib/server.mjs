@@ -3,6 +3,9 @@ import { ROOT } from './paths.mjs';
 import { freePort } from './ports.mjs';
 import { Stop } from './say.mjs';
 
+/** Room for what lives as long as one request, MB: it is then mostly gone before anybody has to collect it. */
+const YOUNG = ['--max-semi-space-size=32'];
+
 /**
  * Starts the server process and waits until it listens.
  * @param env its settings, see server/src/main.ts
@@ -12,7 +15,7 @@ import { Stop } from './say.mjs';
 export function startServer(env, entry = 'server/dist/main.js', args = []) {
   return new Promise((resolve, reject) => {
     // A program that is not bundled is a bench or a drill, with the packages of development at hand.
-    const how = entry.endsWith('.ts') ? ['--import', 'tsx'] : ['--enable-source-maps'];
+    const how = entry.endsWith('.ts') ? ['--import', 'tsx'] : ['--enable-source-maps', ...YOUNG];
     const child = spawn(process.execPath, [...how, entry, ...args], {
       cwd: ROOT,
       env: { ...process.env, ...env, TUG_ENDS_WITH_PARENT: '1' },

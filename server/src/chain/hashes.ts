@@ -1,7 +1,7 @@
 import type { KeptEntry } from '@tug-mark/contract';
 import { entrySlot } from '@tug-mark/core';
-import canonicalize from 'canonicalize';
 import { createHash } from 'node:crypto';
+import { configure } from 'safe-stable-stringify';
 
 /* The recipes are told in docs/formats/chain.md, so that anyone can check a chain without this program. */
 
@@ -10,9 +10,15 @@ export const NO_HASH = '0'.repeat(64);
 
 export const sha256 = (bytes: string | Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 
-/** A value as RFC 8785 writes it: one text for one meaning, whatever order its keys came in. */
+const inOrder = configure({ deterministic: true, bigint: false, strict: true });
+
+/**
+ * A value as RFC 8785 writes it: one text for one meaning, whatever order its keys came in. Text is taken to be whole
+ * characters; a request with half of one is refused where it is read.
+ * @throws Error for what JSON cannot say: no number, an endless one, a value inside itself
+ */
 export function canonical(value: unknown): string {
-  const text = canonicalize(value);
+  const text = inOrder(value);
   if (text === undefined) throw new Error('nothing to write');
   return text;
 }

@@ -9,6 +9,7 @@ import * as entriesTogether from './migrations/006-entries-together';
 import * as standings from './migrations/007-standings';
 import * as readingBlocks from './migrations/008-reading-blocks';
 import * as sites from './migrations/009-sites';
+import * as onePlan from './migrations/010-one-plan';
 
 const MIGRATIONS = [
   { name: '001-first', up: first.up, down: first.down },
@@ -20,6 +21,7 @@ const MIGRATIONS = [
   { name: '007-standings', up: standings.up, down: standings.down },
   { name: '008-reading-blocks', up: readingBlocks.up, down: readingBlocks.down },
   { name: '009-sites', up: sites.up, down: sites.down },
+  { name: '010-one-plan', up: onePlan.up, down: onePlan.down },
 ];
 
 /** Brings the database to the newest schema and begins its ledgers; of several processes at once, each waits its turn. */

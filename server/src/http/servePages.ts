@@ -26,7 +26,7 @@ const policy = (nonce: string) =>
 
 /** Serves the built pages: hashed assets for good and precompressed, the page itself fresh with its own nonce. */
 export async function servePages(app: FastifyInstance, folder: string): Promise<void> {
-  // The pages' own policy is set per request, below; the API answers data only and needs none of this.
+  // The pages' own policy is set per request, below.
   await app.register(helmet, {
     contentSecurityPolicy: false,
     strictTransportSecurity: false,

@@ -62,8 +62,11 @@ export class Hub {
     client.on('notification', ({ channel, payload }) => {
       if (channel === 'tug_mark_shop') this.tell({ kind: 'shop' });
       if (channel === 'tug_mark_sign_out' && payload) this.tell({ kind: 'signed-out', session: payload });
-      const [combination, seq] = (payload ?? '').split(' ');
-      if (channel === 'tug_mark_entry' && combination) this.tell({ kind: 'entry', combination, seq: Number(seq) });
+      if (channel !== 'tug_mark_entry' || !payload) return;
+      for (const line of payload.split('\n')) {
+        const [combination, seq] = line.split(' ');
+        if (combination) this.tell({ kind: 'entry', combination, seq: Number(seq) });
+      }
     });
     client
       .connect()

@@ -1,5 +1,9 @@
 import type { Knex } from 'knex';
+import { runPrepared } from '../db/prepared';
 
+/** Lines of one notification: it may hold 8,000 bytes, and every listener takes each by itself. */
+const LINES = 150;
+const TELL = "SELECT pg_notify('tug_mark_entry', news) FROM unnest($1::text[]) news";
 /** The first entry is told of at once; what is kept within this time after it in one go. */
 const GATHER_MS = 25;
 
@@ -41,12 +45,12 @@ export class Teller {
   }
 
   private async send(): Promise<void> {
-    const news = [...this.waiting].map(([combination, seq]) => `${combination} ${seq}`);
+    const lines = [...this.waiting].map(([combination, seq]) => `${combination} ${seq}`);
     this.waiting.clear();
-    if (!news.length) return;
+    if (!lines.length) return;
+    const news: string[] = [];
+    while (lines.length) news.push(lines.splice(0, LINES).join('\n'));
     // A station that misses it hears of the next one, and reads everything since then.
-    await this.db
-      .raw("SELECT pg_notify('tug_mark_entry', news) FROM unnest(?::text[]) news", [news])
-      .catch(() => undefined);
+    await runPrepared(this.db, 'tell', TELL, [news]).catch(() => undefined);
   }
 }

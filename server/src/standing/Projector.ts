@@ -12,6 +12,10 @@ const PORTION = 40;
 const SWEEP_MS = 30_000;
 /** A combination rests this many times as long as it took, so that a lot of thousands does not take a core for itself. */
 const REST = 20;
+/** And this long in any case, ms: a station that reads piece after piece is not worked out anew for each. */
+const LEAST_REST = 1000;
+/** The journal is looked at for what is behind at most this often, ms: news comes in tens a second. */
+const GATHER_MS = 200;
 /** After each portion the work pauses this many times as long as that took: keeping readings comes first. */
 const PAUSE = 5;
 /** Whoever asks for a list does not wait for a combination that takes longer, ms. */
@@ -25,8 +29,14 @@ export class Projector {
   private readonly resting = new Map<string, { readonly until: number; readonly took: number }>();
   private running: Promise<void> | null = null;
   private isAsked = false;
+  /** Combinations something was put on record in since they were worked out. */
+  private readonly touched = new Set<string>();
+  /** Something else changed, or the time came: each is looked at. */
+  private isEachDue = true;
   private isClosed = false;
   private again: NodeJS.Timeout | undefined;
+  private due = 0;
+  private lastEnded = -Infinity;
   private readonly end: () => void;
   private readonly timer: NodeJS.Timeout;
 
@@ -34,10 +44,14 @@ export class Projector {
     private readonly db: Knex,
     hub: Hub,
   ) {
-    this.end = hub.listen(() => {
+    this.end = hub.listen((news) => {
+      if (news.kind === 'signed-out') return;
+      if (news.kind === 'entry') this.touched.add(news.combination);
+      else this.isEachDue = true;
       this.look();
     });
     this.timer = setInterval(() => {
+      this.isEachDue = true;
       this.look();
     }, SWEEP_MS);
     this.timer.unref();
@@ -50,8 +64,14 @@ export class Projector {
       this.isAsked = true;
       return;
     }
+    const wait = this.lastEnded + GATHER_MS - performance.now();
+    if (wait > 0) {
+      this.lookIn(wait);
+      return;
+    }
     this.running = this.workOff().finally(() => {
       this.running = null;
+      this.lastEnded = performance.now();
       if (this.isAsked) {
         this.isAsked = false;
         this.look();
@@ -78,33 +98,59 @@ export class Projector {
   }
 
   private async workOff(): Promise<void> {
+    const among = this.isEachDue ? undefined : [...this.touched];
+    this.isEachDue = false;
+    this.touched.clear();
+    if (among?.length === 0) return;
     try {
-      const shop = { zone: await readZone(this.db) };
-      while (!this.isClosed) {
-        const ids = await findBehind(this.db, shop, PORTION, { except: this.restingNow() });
-        if (!ids.length) break;
-        const took = await this.refresh(ids, shop);
-        await setTimeout(PAUSE * took, undefined, { ref: false });
-      }
-      while (!this.isClosed) {
-        const [id] = await findBlocksBehind(this.db, 1);
-        if (id === undefined) break;
-        const before = performance.now();
-        await refreshBlocks(this.db, id);
-        await setTimeout(PAUSE * (performance.now() - before), undefined, { ref: false });
-      }
+      await this.workOffLines(among);
+      // A chart takes up by itself what its blocks lack: they need not follow every reading.
+      if (!among) await this.workOffBlocks();
     } catch {
       // The database is away: the next look, or the next sweep, goes on.
+      this.isEachDue = true;
     }
     const ends = [...this.resting.values()].map(({ until }) => until);
+    if (ends.length) this.lookIn(Math.max(GATHER_MS, Math.min(...ends) - performance.now()));
+  }
+
+  /** @param among undefined looks at each */
+  private async workOffLines(among: readonly string[] | undefined): Promise<void> {
+    const shop = { zone: await readZone(this.db) };
+    while (!this.isClosed) {
+      const except = this.restingNow();
+      const ids = await findBehind(this.db, shop, PORTION, { except, ...(among && { among }) });
+      if (!ids.length) {
+        // Whatever was put on record while they rest is still to be worked out.
+        for (const id of except) if (!among || among.includes(id)) this.touched.add(id);
+        break;
+      }
+      const took = await this.refresh(ids, shop);
+      await setTimeout(PAUSE * took, undefined, { ref: false });
+    }
+  }
+
+  private async workOffBlocks(): Promise<void> {
+    while (!this.isClosed) {
+      const [id] = await findBlocksBehind(this.db, 1);
+      if (id === undefined) break;
+      const before = performance.now();
+      await refreshBlocks(this.db, id);
+      await setTimeout(PAUSE * (performance.now() - before), undefined, { ref: false });
+    }
+  }
+
+  /** Looks again after so many ms, unless that is sooner already. */
+  private lookIn(ms: number): void {
+    if (this.isClosed) return;
+    const due = performance.now() + ms;
+    if (this.again && this.due <= due) return;
     clearTimeout(this.again);
-    if (!ends.length || this.isClosed) return;
-    this.again = startTimer(
-      () => {
-        this.look();
-      },
-      Math.max(0, Math.min(...ends) - performance.now()),
-    );
+    this.due = due;
+    this.again = startTimer(() => {
+      this.again = undefined;
+      this.look();
+    }, ms);
     this.again.unref();
   }
 
@@ -114,7 +160,7 @@ export class Projector {
     await refreshStandings(this.db, ids, shop);
     const now = performance.now();
     const took = (now - before) / ids.length;
-    for (const id of ids) this.resting.set(id, { until: now + REST * took, took });
+    for (const id of ids) this.resting.set(id, { until: now + Math.max(LEAST_REST, REST * took), took });
     return now - before;
   }
 
