@@ -26,6 +26,7 @@ import { up as sixth } from '../src/db/migrations/006-entries-together';
 import { up as seventh } from '../src/db/migrations/007-standings';
 import { up as eighth } from '../src/db/migrations/008-reading-blocks';
 import { up as ninth } from '../src/db/migrations/009-sites';
+import { up as tenth } from '../src/db/migrations/010-one-plan';
 import { isAway } from '../src/http/handleErrors';
 import { formats } from '../src/records/formats';
 import { verifyJournals, verifyShop } from '../src/verify/verifyShop';
@@ -104,7 +105,7 @@ describe('A shop of the version before', () => {
     expect(await rows()).toEqual(before);
     expect(await faultsOf(db)).toEqual([]);
     // And by every release since.
-    for (const up of [sixth, seventh, eighth, ninth]) await up(db);
+    for (const up of [sixth, seventh, eighth, ninth, tenth]) await up(db);
     expect(await rows()).toEqual(before);
     expect(await faultsOf(db)).toEqual([]);
     await seal(db);
