@@ -11,8 +11,8 @@ import { run, say } from './lib/say.mjs';
 import { startServer } from './lib/server.mjs';
 import { startBrowsers } from './faults/browsers.mjs';
 
-/* npm run faults: kills the server 50 times and PostgreSQL 10 times with kill -9, and takes the database away 50 times for
-   up to 12 s while the server stands, under 8 stations that write. Then every entry a station was told is kept has to be
+/* npm run faults: kills the server 50 times, ten times the process for reports with it, and PostgreSQL 10 times with kill -9,
+   and takes the database away 50 times for up to 12 s while both stand, under 8 stations that write. Then every entry a station was told is kept has to be
    there, once, at its place, with its hash and its force, and every chain has to be whole.
    npm run faults -- 5 2 3 does it fewer times; --browsers lets two people type at real pages meanwhile;
    --self-test plants faults and expects each to be noticed. */
@@ -32,23 +32,33 @@ async function openShop(name, more) {
   await ensureDatabase(cluster, database);
   const port = await freePort(5970);
   const databasePort = Number(/:(\d+)\//.exec(cluster.url(database))?.[1]);
+  const reportsPort = await freePort(6970);
+  const common = { TUG_DATABASE_URL: cluster.url(database), TUG_SIGN_INS_PER_MINUTE: '1000' };
   const serve = () =>
     startServer({
-      TUG_DATABASE_URL: cluster.url(database),
+      ...common,
       TUG_PORT: String(port),
+      TUG_REPORTS: `http://127.0.0.1:${reportsPort}`,
       TUG_DEMO: '1',
-      TUG_SIGN_INS_PER_MINUTE: '1000',
       ...(flags.has('--browsers') && { TUG_PAGES: PAGES }),
     });
-  let server = await serve();
+  const serveReports = () => startServer({ ...common, TUG_PORT: String(reportsPort), TUG_ROLE: 'reports' });
+  const endOf = (child) => new Promise((resolve) => child.once('exit', resolve));
+  let [server, reports] = await Promise.all([serve(), serveReports()]);
   return {
     address: `http://127.0.0.1:${port}`,
     url: () => cluster.url(database),
     killServer: async () => {
-      const gone = new Promise((resolve) => server.once('exit', resolve));
+      const gone = endOf(server);
       server.kill('SIGKILL');
       await gone;
       server = await serve();
+    },
+    killReports: async () => {
+      const gone = endOf(reports);
+      reports.kill('SIGKILL');
+      await gone;
+      reports = await serveReports();
     },
     killDatabase: async () => {
       process.kill(cluster.pid(), 'SIGKILL');
@@ -62,6 +72,7 @@ async function openShop(name, more) {
     },
     close: () => {
       server.kill('SIGKILL');
+      reports.kill('SIGKILL');
       cluster.stop();
     },
   };
@@ -132,7 +143,7 @@ async function drill() {
     for (let kill = 1; kill <= serverKills; kill++) {
       await atWork();
       await wait(Math.random() * 500);
-      await shop.killServer();
+      await (kill % 5 ? shop.killServer() : Promise.all([shop.killServer(), shop.killReports()]));
       tell('server killed', kill);
     }
     for (let kill = 1; kill <= databaseKills; kill++) {

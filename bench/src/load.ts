@@ -37,23 +37,15 @@ export async function load(address: string, cookie: string, stations: Station[],
   return { perSecond: times.length / seconds, p95: percentile(0.95), p99: percentile(0.99) };
 }
 
-function post(agent: Agent, address: string, cookie: string, combination: string, piece: number): Promise<void> {
+/** A reading as the benches put it: well above every limit, and another from piece to piece. */
+export function readingOf(piece: number) {
   const force = 115 + (piece % 97) / 10;
-  const payload = JSON.stringify({
-    id: randomUUID(),
-    body: {
-      kind: 'reading',
-      piece,
-      force,
-      typed: String(force),
-      unit: 'N',
-      mode: 'slid-out',
-      note: '',
-      confirmed: ['pulled-already'],
-    },
-    corrects: null,
-    why: null,
-  });
+  const confirmed = ['pulled-already'];
+  return { kind: 'reading', piece, force, typed: String(force), unit: 'N', mode: 'slid-out', note: '', confirmed };
+}
+
+function post(agent: Agent, address: string, cookie: string, combination: string, piece: number): Promise<void> {
+  const payload = JSON.stringify({ id: randomUUID(), body: readingOf(piece), corrects: null, why: null });
   return new Promise((resolve, reject) => {
     const call = request(
       `${address}/api/combinations/${combination}/entries`,

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { By, Key } from 'selenium-webdriver';
+import { readingOf } from '../../bench/src/load';
 import { climbTo, openCombination, takeSeat } from './bench';
 import { Browser } from './browser';
 
@@ -13,7 +14,7 @@ const ENTRIES = 20;
 const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
 
 /** A combination of a list of its own with this many readings. */
-async function prepare(list: string, readings: number): Promise<void> {
+async function prepare(list: string, readings: number): Promise<{ readonly put: (body: object) => Promise<unknown> }> {
   const headers = { 'content-type': 'application/json' };
   const signedIn = await fetch(`${ADDRESS}/api/session`, {
     method: 'POST',
@@ -38,20 +39,8 @@ async function prepare(list: string, readings: number): Promise<void> {
     call('POST', `combinations/${id}/entries`, { id: randomUUID(), body, corrects: null, why: null });
   const look = { document: 'FL-LOOK-03', revision: 'B', class: '2' };
   await put({ kind: 'tool', tool: 'HT-11', die: 'A', nest: '1', look });
-  for (let piece = 1; piece <= readings; piece++) {
-    const force = 115 + (piece % 97) / 10;
-    const confirmed = ['pulled-already'];
-    await put({
-      kind: 'reading',
-      piece,
-      force,
-      typed: String(force),
-      unit: 'N',
-      mode: 'slid-out',
-      note: '',
-      confirmed,
-    });
-  }
+  for (let piece = 1; piece <= readings; piece++) await put(readingOf(piece));
+  return { put };
 }
 
 interface Measured {
@@ -111,6 +100,47 @@ async function measure(browser: Browser, list: string): Promise<Measured> {
   };
 }
 
+interface Stayed {
+  /** elements of the page, and bytes its script holds after a collection, before and after */
+  readonly elements: readonly [number, number];
+  readonly heap: readonly [number, number];
+  /** longest task while the news came in, ms */
+  readonly longest: number;
+}
+
+/** A page that stays open at Tug while somebody else puts these pieces on record. */
+async function stayOpen(browser: Browser, list: string, pieces: readonly number[]): Promise<Stayed> {
+  const { put } = await prepare(list, 3);
+  await openCombination(browser, 'FL-RT-0406', 'FL-W-0075', list);
+  await climbTo(browser, 'Tug');
+  await browser.shown(By.css('tm-tug-stage tbody tr'));
+  const look = async () => {
+    await browser.driver.sendDevToolsCommand('HeapProfiler.collectGarbage', {});
+    return browser.driver.executeScript<[number, number]>(
+      'return [document.querySelectorAll("*").length, performance.memory.usedJSHeapSize];',
+    );
+  };
+  const before = await look();
+  await browser.driver.executeScript(
+    `window.tasks = [];
+     new PerformanceObserver((l) => l.getEntries().forEach((e) => window.tasks.push(e.duration))).observe({ type: 'longtask' });`,
+  );
+  for (const piece of pieces) await put(readingOf(piece));
+  const last = String(pieces.at(-1));
+  await browser.driver.wait(
+    async () => (await (await browser.shown(By.css('tm-tug-stage tbody tr'))).getText()).includes(last),
+    20_000,
+    `the page did not hear of piece ${last}`,
+  );
+  const after = await look();
+  const tasks = await browser.driver.executeScript<number[]>('return window.tasks');
+  return {
+    elements: [before[0], after[0]],
+    heap: [before[1], after[1]],
+    longest: Math.max(0, ...tasks),
+  };
+}
+
 await prepare('pages few', 5);
 await prepare('pages many', 400);
 const browser = await Browser.open(ADDRESS);
@@ -123,6 +153,19 @@ try {
     `Tug with 400 readings / with 5: opening ratio ${ratio('opening')} [${many.opening.toFixed(0)} against ${few.opening.toFixed(0)} ms, goal under 200]; ` +
       `slowest key press to paint ${many.enter.toFixed(0)} against ${few.enter.toFixed(0)} ms; longest task ${many.longest.toFixed(0)} against ${few.longest.toFixed(0)} ms (goal 50, 0: none over 50); ` +
       `elements ${many.elements} against ${few.elements}\n`,
+  );
+  const long = await stayOpen(
+    browser,
+    'pages long',
+    Array.from({ length: 2000 }, (_, i) => i + 4),
+  );
+  const [before, after] = long.heap;
+  process.stdout.write(
+    `Tug open while 2,000 pulls come in: elements ${long.elements[1]} against ${long.elements[0]}; memory ${(after / before).toFixed(2)} times [${(after / 2 ** 20).toFixed(0)} against ${(before / 2 ** 20).toFixed(0)} MB]; longest task ${long.longest.toFixed(0)} ms\n`,
+  );
+  const gap = await stayOpen(browser, 'pages gap', [2000]);
+  process.stdout.write(
+    `Tug open while piece 2000 comes after 3: elements ${gap.elements[1]} against ${gap.elements[0]}; longest task ${gap.longest.toFixed(0)} ms (goal 50, 0: none over 50)\n`,
   );
 } finally {
   await browser.close();

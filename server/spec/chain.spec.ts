@@ -1,9 +1,12 @@
 import { API, type CombinationRecord, type KeptEntry } from '@tug-mark/contract';
 import type { Knex } from 'knex';
 import { createHash, randomUUID } from 'node:crypto';
+import canonicalize from 'canonicalize';
+import fc from 'fast-check';
+import { canonical } from '../src/chain/hashes';
 import { seal } from '../src/chain/seal';
 import { verifyJournals, verifyShop } from '../src/verify/verifyShop';
-import { FRESH, LOOK, reading, Shop, TAKE_TOOL, type Visitor } from './harness';
+import { LOOK, reading, Shop, TAKE_TOOL, type Visitor, openBench } from './harness';
 
 /** Everything that does not hold in this shop, one sentence each. */
 async function faultsOf(db: Knex): Promise<string[]> {
@@ -21,14 +24,27 @@ async function behind(db: Knex, sql: string, bindings: readonly unknown[] = []):
   });
 }
 
+describe('Canonical JSON', () => {
+  it('is what another program for RFC 8785 writes, for any value', () => {
+    fc.assert(
+      fc.property(fc.jsonValue({ stringUnit: 'binary', maxDepth: 6 }), (value) => {
+        expect(canonical(value)).toBe(canonicalize(value) ?? '');
+      }),
+      { numRuns: 1000 },
+    );
+  });
+
+  it('refuses what JSON cannot say', () => {
+    for (const value of [NaN, Infinity, undefined]) expect(() => canonical(value)).toThrowError();
+  });
+});
+
 describe('What the verification finds', () => {
   let shop: Shop;
   let odile: Visitor;
   let id: string;
   beforeEach(async () => {
-    shop = await Shop.open();
-    odile = await shop.signIn('Odile');
-    id = (await odile.combination(...FRESH)).id;
+    ({ shop, odile, id } = await openBench());
     await odile.kept(id, TAKE_TOOL);
     for (let piece = 1; piece <= 4; piece++) await odile.kept(id, reading(piece, 118 + piece));
     await seal(shop.db);
@@ -278,9 +294,7 @@ describe('An entry on its way', () => {
   let odile: Visitor;
   let id: string;
   beforeEach(async () => {
-    shop = await Shop.open();
-    odile = await shop.signIn('Odile');
-    id = (await odile.combination(...FRESH)).id;
+    ({ shop, odile, id } = await openBench());
     await odile.kept(id, TAKE_TOOL);
   });
   afterEach(() => shop.close());

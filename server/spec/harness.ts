@@ -99,6 +99,14 @@ export class Shop {
   }
 }
 
+/** A demo shop with Odile signed in, and a combination nobody has touched. */
+export async function openBench(): Promise<{ shop: Shop; odile: Visitor; id: string }> {
+  const shop = await Shop.open();
+  const odile = await shop.signIn('Odile');
+  const { id } = await odile.combination(...FRESH);
+  return { shop, odile, id };
+}
+
 /** Somebody with a cookie jar. */
 export class Visitor {
   cookie = '';

@@ -1,16 +1,14 @@
 import type { KeptEntry } from '@tug-mark/contract';
 import { randomUUID } from 'node:crypto';
 import { findBreak } from '../src/chain/ChainCheck';
-import { FRESH, problemOf, reading, Shop, sprayerLoom, TAKE_TOOL, type Visitor, LOOK } from './harness';
+import { problemOf, reading, Shop, sprayerLoom, TAKE_TOOL, type Visitor, LOOK, openBench } from './harness';
 
 describe('The journal', () => {
   let shop: Shop;
   let odile: Visitor;
   let id: string;
   beforeEach(async () => {
-    shop = await Shop.open();
-    odile = await shop.signIn('Odile');
-    id = (await odile.combination(...FRESH)).id;
+    ({ shop, odile, id } = await openBench());
     await odile.kept(id, TAKE_TOOL);
   });
   afterEach(() => shop.close());

@@ -2,7 +2,7 @@ import type { CombinationLine } from '@tug-mark/contract';
 import { refreshStandings, readLines } from '../src/standing/store';
 import { rebuildStandings } from '../src/standing/rebuild';
 import { verifyStandings } from '../src/standing/verifyStandings';
-import { FRESH, openLot, proveSetUp, reading, releaseSetUp, Shop, TAKE_TOOL, type Visitor } from './harness';
+import { FRESH, openLot, proveSetUp, reading, releaseSetUp, Shop, TAKE_TOOL, type Visitor, openBench } from './harness';
 
 describe('Where a combination stands', () => {
   const UTC = { zone: 'UTC' };
@@ -10,9 +10,7 @@ describe('Where a combination stands', () => {
   let odile: Visitor;
   let id: string;
   beforeEach(async () => {
-    shop = await Shop.open();
-    odile = await shop.signIn('Odile');
-    id = (await odile.combination(...FRESH)).id;
+    ({ shop, odile, id } = await openBench());
   });
   afterEach(() => shop.close());
 
@@ -40,6 +38,23 @@ describe('Where a combination stands', () => {
     await listed();
     await shop.db.raw(`UPDATE chains SET count = count + 3 WHERE name = 'journal/${id}'`);
     expect((await kept()).behind).toBe(3);
+  });
+
+  it('follows what is put on record without anybody asking: the first at once, the rest after a short rest', async () => {
+    const caughtUp = async (within: number) => {
+      for (const until = Date.now() + within; Date.now() < until;) {
+        const line = await kept().catch(() => null);
+        if (line?.behind === 0) return line.stages[2];
+        await new Promise((turn) => setTimeout(turn, 20));
+      }
+      return 'not caught up';
+    };
+    await odile.kept(id, TAKE_TOOL);
+    expect(await caughtUp(5000)).toBe('pass');
+    // The combination rests now: these come while it does.
+    for (let piece = 1; piece <= 3; piece++) await odile.kept(id, reading(piece, 118 + piece));
+    expect((await kept()).behind).toBe(3);
+    expect(await caughtUp(5000)).toBe('pass');
   });
 
   it('is worked out again when the shop has changed, its day has ended, or time has run out', async () => {

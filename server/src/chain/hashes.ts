@@ -1,6 +1,6 @@
 import type { KeptEntry } from '@tug-mark/contract';
 import { entrySlot } from '@tug-mark/core';
-import { createHash } from 'node:crypto';
+import { hash } from 'node:crypto';
 import { configure } from 'safe-stable-stringify';
 
 /* The recipes are told in docs/formats/chain.md, so that anyone can check a chain without this program. */
@@ -8,7 +8,7 @@ import { configure } from 'safe-stable-stringify';
 /** The place before the first. */
 export const NO_HASH = '0'.repeat(64);
 
-export const sha256 = (bytes: string | Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
+export const sha256 = (bytes: string | Uint8Array): string => hash('sha256', bytes);
 
 const inOrder = configure({ deterministic: true, bigint: false, strict: true });
 

@@ -8,30 +8,21 @@ import copyStreams from 'pg-copy-streams';
 /** A COPY from what is written to it. */
 const { from: copyFrom } = copyStreams as { from(statement: string): Writable & Submittable };
 
-/** Rows that go to the database in one piece. */
-const PORTION = 2000;
-
 type Cell = string | number | null;
 
 /**
  * Copies rows into a table inside a transaction.
  * @param into the table with its columns in the order of the cells
+ * @param portions rows, some hundreds at a time
  */
 export async function copyInto(
   trx: Knex.Transaction,
   into: string,
-  rows: Iterable<readonly Cell[]> | AsyncIterable<readonly Cell[]>,
+  portions: AsyncIterable<readonly (readonly Cell[])[]>,
 ): Promise<void> {
   const lines = async function* () {
-    let [text, count] = ['', 0];
-    for await (const row of rows) {
-      text += `${row.map(written).join('\t')}\n`;
-      if (++count % PORTION === 0) {
-        yield text;
-        text = '';
-      }
-    }
-    if (text) yield text;
+    for await (const rows of portions)
+      if (rows.length) yield rows.map((row) => `${row.map(written).join('\t')}\n`).join('');
   };
   const client = await (
     trx as unknown as { client: { acquireConnection(): Promise<Client> } }
@@ -41,6 +32,11 @@ export async function copyInto(
 
 const SIGNS: Readonly<Record<string, string>> = { '\\': '\\\\', '\t': '\\t', '\n': '\\n', '\r': '\\r' };
 
+const SPECIAL = /[\\\t\n\r]/;
+
 /** COPY's own text form: what it reads as signs of its own is escaped. */
-const written = (cell: Cell) =>
-  cell === null ? '\\N' : String(cell).replace(/[\\\t\n\r]/g, (sign) => SIGNS[sign] ?? sign);
+function written(cell: Cell): string | number {
+  if (cell === null) return '\\N';
+  if (typeof cell === 'number' || !SPECIAL.test(cell)) return cell;
+  return cell.replace(/[\\\t\n\r]/g, (sign) => SIGNS[sign] ?? sign);
+}

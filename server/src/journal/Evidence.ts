@@ -16,7 +16,7 @@ export interface ServerKind<K extends EntryKind> {
    * Proves what the entry names, before it is kept.
    * @throws Refusal when it is not there or says something else
    */
-  readonly prove?: (body: BodyOf<K>, proving: Proving) => Promise<void>;
+  readonly prove?: (body: BodyOf<K>, proving: Proving) => Promise<void> | null;
   /**
    * The entry as it is kept, with what only the server may compute.
    * @throws Refusal when it cannot be computed

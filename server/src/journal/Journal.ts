@@ -48,6 +48,9 @@ export interface Believed {
 
 type By = Pick<Person, 'name' | 'role'>;
 
+/** Entries of a file that are checked, and then written, at a time. */
+const PORTION = 500;
+
 const serverKind = (body: EntryBody) => SERVER_KINDS[body.kind] as ServerKind<EntryBody['kind']>;
 
 /**
@@ -220,7 +223,10 @@ export class Journal {
     }
   }
 
-  /** Checks bodies one by one; gives those that pass as they are sealed, up to the first that does not, and says which. */
+  /**
+   * Checks bodies one by one; gives those that pass as they are sealed, some hundreds at a time, up to the first that does
+   * not, and says which.
+   */
   private async *passing(
     combination: string,
     bodies: readonly EntryBody[],
@@ -231,7 +237,7 @@ export class Journal {
       readonly now: string;
     },
     wrong: { index: number; refusal: EntryRefusal }[],
-  ): AsyncGenerator<Sealed> {
+  ): AsyncGenerator<Sealed[]> {
     const { context, standing, person, now } = at;
     const setUp = computeSetUp(context, standing, now);
     const bySlot = new Map<string, KeptEntry[]>();
@@ -240,6 +246,7 @@ export class Journal {
       bySlot.set(slot, [...(bySlot.get(slot) ?? []), each]);
     }
     const taken = new Set(bySlot.keys());
+    let passed: Sealed[] = [];
     for (const [index, body] of bodies.entries()) {
       const slots = slotsToCheck(body);
       if (!slots || kindOf(body).rests) throw new Error(`${body.kind} is not kept many at a time`);
@@ -252,9 +259,15 @@ export class Journal {
       }
       taken.add(entrySlot(body));
       // On a connection of its own: the transaction's is taking rows in.
-      await serverKind(body).prove?.(body as never, { db: this.db, combination, setUp });
-      if (!wrong.length) yield sealed({ id: crypto.randomUUID(), body, corrects: null, why: null }, check, person, now);
+      const proof = serverKind(body).prove?.(body as never, { db: this.db, combination, setUp });
+      if (proof) await proof;
+      if (wrong.length) continue;
+      passed.push(sealed({ id: crypto.randomUUID(), body, corrects: null, why: null }, check, person, now));
+      if (passed.length < PORTION) continue;
+      yield passed;
+      passed = [];
     }
+    if (!wrong.length) yield passed;
   }
 
   /** Writes entries as they pass, through one COPY, and moves the chain's end: the database works while the next are checked. */
@@ -262,32 +275,33 @@ export class Journal {
     trx: Knex.Transaction,
     combination: string,
     end: { count: number; head: string },
-    contents: AsyncIterable<Sealed>,
+    portions: AsyncIterable<readonly Sealed[]>,
   ): Promise<number> {
     let { count: seq, head: previous } = end;
+    const toRow = (content: Sealed) => {
+      const { id, body, verdict, limit, at, by, role } = content;
+      seq += 1;
+      const before = previous;
+      previous = rowHash(before, seq, entryContent(combination, content));
+      return [
+        id,
+        combination,
+        seq,
+        entrySlot(body),
+        body.kind,
+        lotOf(body),
+        JSON.stringify(body),
+        verdict && JSON.stringify(verdict),
+        limit && JSON.stringify(limit),
+        at,
+        by,
+        role,
+        before,
+        previous,
+      ];
+    };
     const rows = async function* () {
-      for await (const content of contents) {
-        const { id, body, verdict, limit, at, by, role } = content;
-        seq += 1;
-        const hash = rowHash(previous, seq, entryContent(combination, content));
-        yield [
-          id,
-          combination,
-          seq,
-          entrySlot(body),
-          body.kind,
-          lotOf(body),
-          JSON.stringify(body),
-          verdict && JSON.stringify(verdict),
-          limit && JSON.stringify(limit),
-          at,
-          by,
-          role,
-          previous,
-          hash,
-        ];
-        previous = hash;
-      }
+      for await (const portion of portions) yield portion.map(toRow);
     };
     await copyInto(
       trx,
@@ -370,8 +384,8 @@ export class Journal {
 class NothingKept extends Error {}
 
 /** Lets everything be checked. */
-async function drain(contents: AsyncIterable<Sealed>): Promise<number> {
-  for await (const content of contents) void content;
+async function drain(portions: AsyncIterable<readonly Sealed[]>): Promise<number> {
+  for await (const portion of portions) void portion;
   return 0;
 }
 
