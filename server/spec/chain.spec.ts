@@ -3,7 +3,7 @@ import type { Knex } from 'knex';
 import { createHash, randomUUID } from 'node:crypto';
 import canonicalize from 'canonicalize';
 import fc from 'fast-check';
-import { canonical } from '../src/chain/hashes';
+import { canonical, writeEntry, type Sealed } from '../src/chain/hashes';
 import { seal } from '../src/chain/seal';
 import { verifyJournals, verifyShop } from '../src/verify/verifyShop';
 import { LOOK, reading, Shop, TAKE_TOOL, type Visitor, openBench } from './harness';
@@ -31,6 +31,38 @@ describe('Canonical JSON', () => {
         expect(canonical(value)).toBe(canonicalize(value) ?? '');
       }),
       { numRuns: 1000 },
+    );
+  });
+
+  it('of an entry is that of its parts, whatever they say', () => {
+    const text = fc.string({ unit: 'binary' });
+    const maybe = fc.option(text);
+    const entries = fc.record({
+      id: fc.uuid(),
+      body: fc.record({
+        piece: fc.integer({ min: 1 }),
+        force: fc.double({ noNaN: true, noDefaultInfinity: true }),
+        note: text,
+      }),
+      verdict: fc.option(fc.dictionary(text, fc.jsonValue())),
+      limit: fc.option(fc.dictionary(text, fc.jsonValue())),
+      at: text,
+      by: text,
+      role: text,
+      corrects: maybe,
+      why: maybe,
+      madeAt: maybe,
+      clockBehind: fc.option(fc.integer()),
+    });
+    fc.assert(
+      fc.property(entries, (made) => {
+        const entry = { ...made, body: { ...made.body, kind: 'reading' } } as unknown as Sealed;
+        const written = writeEntry('c', entry);
+        const whole = canonicalize({ version: 2, combination: 'c', slot: `reading/${made.body.piece}`, ...entry });
+        expect(written.content).toBe(whole ?? '');
+        expect(written.body).toBe(canonicalize(entry.body) ?? '');
+      }),
+      { numRuns: 500 },
     );
   });
 

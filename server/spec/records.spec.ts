@@ -11,7 +11,7 @@ import {
 } from '@tug-mark/contract';
 import { createHash, randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
-import { entryContent } from '../src/chain/hashes';
+import { writeEntry } from '../src/chain/hashes';
 import { differencesOf } from '../src/records/foreign';
 import { DEMO_FOLDER, FRESH, problemOf, reading, Shop, sprayerLoom, TAKE_TOOL, type Visitor } from './harness';
 
@@ -184,7 +184,7 @@ describe('The record', () => {
       const verdict = entry.verdict && { ...entry.verdict, verdict: 'holds', text: 'Holds well.', force: 1 };
       const own = { ...entry, by: 'Nobody', verdict };
       const hash = createHash('sha256')
-        .update(`${previous}:${own.seq}:${entryContent(id, own)}`)
+        .update(`${previous}:${own.seq}:${writeEntry(id, own).content}`)
         .digest('hex');
       const made = { ...own, previous, hash };
       previous = hash;

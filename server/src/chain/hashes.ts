@@ -33,25 +33,29 @@ export type Sealed = Pick<
   'id' | 'body' | 'verdict' | 'limit' | 'at' | 'by' | 'role' | 'corrects' | 'why' | 'madeAt' | 'clockBehind'
 >;
 
-/** What an entry says, second version: canonical, with the journal it stands in and the place it speaks about. */
-export function entryContent(combination: string, entry: Sealed): string {
-  const { id, body, verdict, limit, at, by, role, corrects, why, madeAt, clockBehind } = entry;
-  return canonical({
-    version: 2,
-    combination,
-    slot: entrySlot(body),
-    id,
-    body,
-    verdict,
-    limit,
-    at,
-    by,
-    role,
-    corrects,
-    why,
-    madeAt,
-    clockBehind,
-  });
+/** An entry as it is sealed, and those of its parts that stand in columns of their own. */
+export interface Written {
+  readonly content: string;
+  readonly body: string;
+  readonly verdict: string | null;
+  readonly limit: string | null;
+}
+
+/**
+ * What an entry says, second version: canonical, with the journal it stands in and the place it speaks about. Its keys are
+ * set down here in their order; a file of 200,000 pulls need not have them sorted for each.
+ */
+export function writeEntry(combination: string, entry: Sealed): Written {
+  const { id, at, by, role, corrects, why, madeAt, clockBehind } = entry;
+  const body = canonical(entry.body);
+  const verdict = entry.verdict && canonical(entry.verdict);
+  const limit = entry.limit && canonical(entry.limit);
+  const text = (value: string | null | undefined) => JSON.stringify(value ?? null);
+  const content =
+    `{"at":${text(at)},"body":${body},"by":${text(by)},"clockBehind":${clockBehind ?? null},"combination":${text(combination)}` +
+    `,"corrects":${text(corrects)},"id":${text(id)},"limit":${limit},"madeAt":${text(madeAt)},"role":${text(role)}` +
+    `,"slot":${text(entrySlot(entry.body))},"verdict":${verdict},"version":2,"why":${text(why)}}`;
+  return { content, body, verdict, limit };
 }
 
 /** What an entry says, first version: a JSON array whose inner keys stand in the order they were made in. */
@@ -62,5 +66,5 @@ export function firstContent(entry: Sealed): string {
 
 /** The content an entry was sealed with, by the version it was made in. */
 export function contentOf(combination: string, entry: Sealed & Pick<KeptEntry, 'version'>): string {
-  return entry.version === 1 ? firstContent(entry) : entryContent(combination, entry);
+  return entry.version === 1 ? firstContent(entry) : writeEntry(combination, entry).content;
 }

@@ -32,11 +32,11 @@ export async function copyInto(
 
 const SIGNS: Readonly<Record<string, string>> = { '\\': '\\\\', '\t': '\\t', '\n': '\\n', '\r': '\\r' };
 
-const SPECIAL = /[\\\t\n\r]/;
-
 /** COPY's own text form: what it reads as signs of its own is escaped. */
 function written(cell: Cell): string | number {
   if (cell === null) return '\\N';
-  if (typeof cell === 'number' || !SPECIAL.test(cell)) return cell;
+  if (typeof cell === 'number') return cell;
+  // Most cells have none, and a search for one sign is many times quicker than one for any of four.
+  if (!cell.includes('\\') && !cell.includes('\n') && !cell.includes('\t') && !cell.includes('\r')) return cell;
   return cell.replace(/[\\\t\n\r]/g, (sign) => SIGNS[sign] ?? sign);
 }

@@ -20,7 +20,7 @@ import {
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
 import { noteDeeds } from '../chain/deeds';
-import { entryContent, rowHash, type Sealed } from '../chain/hashes';
+import { rowHash, writeEntry, type Sealed } from '../chain/hashes';
 import { contextOf, readRow, readShared } from '../combination/store';
 import { bumpVersion } from '../db/bumpVersion';
 import { copyInto } from '../db/copyInto';
@@ -102,12 +102,12 @@ export class Journal {
     const slot = entrySlot(content.body);
     const pull = pullOf(entry.body);
     const effect = kindOf(content.body).effect?.(content.body);
-    const text = entryContent(combination, content);
+    const written = writeEntry(combination, content);
     if (believed.session !== null && content.corrects === null && !effect) {
       const kept = await this.together.keep({
         id: content.id,
         combination,
-        content: text,
+        content: written.content,
         token: believed.session,
         version: believed.version,
         kind: content.body.kind,
@@ -130,9 +130,9 @@ export class Journal {
           slot,
           content.body.kind,
           lotOf(content.body),
-          JSON.stringify(content.body),
-          content.verdict && JSON.stringify(content.verdict),
-          content.limit && JSON.stringify(content.limit),
+          written.body,
+          written.verdict,
+          written.limit,
           now,
           content.by,
           content.role,
@@ -144,7 +144,7 @@ export class Journal {
           pull?.start ?? null,
           pull?.end ?? null,
           asked?.prefix ?? null,
-          text,
+          written.content,
         ],
       );
     // What it changes beside the journal is there with it or not at all.
@@ -185,13 +185,15 @@ export class Journal {
    * Puts many entries of one lot, or of the set-up, on record: whole or not at all, each by the same rules as one that is
    * typed, in one transaction that holds the chain's end.
    *
+   * @param lot that of all of them; null for the set-up
    * @param bodies none of a kind that rests on the whole journal or changes the combination
    * @param onlyCheck keep nothing, whatever is found
    * @returns the place of the last one; or what is wrong with which of them, and nothing was kept
    */
   async appendMany(
     combination: string,
-    bodies: readonly EntryBody[],
+    lot: number | null,
+    bodies: Iterable<EntryBody>,
     person: By,
     at: Date,
     onlyCheck = false,
@@ -209,8 +211,7 @@ export class Journal {
           .first('count', 'head')) as { count: number; head: string } | undefined;
         if (!end) throw refusals.notFound('This combination');
         const context = await contextOf(this.db, await readRow(trx, combination), await readShared(this.db));
-        const [first] = bodies;
-        const standing = await readJournalOfLot(trx, combination, first ? lotOf(first) : null);
+        const standing = await readJournalOfLot(trx, combination, lot);
         const passing = this.passing(combination, bodies, { context, standing, person, now }, wrong);
         const last = onlyCheck ? await drain(passing) : await this.copy(trx, combination, end, passing);
         if (wrong.length || onlyCheck) throw new NothingKept();
@@ -229,7 +230,7 @@ export class Journal {
    */
   private async *passing(
     combination: string,
-    bodies: readonly EntryBody[],
+    bodies: Iterable<EntryBody>,
     at: {
       readonly context: SetUpContext;
       readonly standing: readonly KeptEntry[];
@@ -247,7 +248,9 @@ export class Journal {
     }
     const taken = new Set(bySlot.keys());
     let passed: Sealed[] = [];
-    for (const [index, body] of bodies.entries()) {
+    let index = -1;
+    for (const body of bodies) {
+      index += 1;
       const slots = slotsToCheck(body);
       if (!slots || kindOf(body).rests) throw new Error(`${body.kind} is not kept many at a time`);
       const looked = slots.flatMap((slot) => bySlot.get(slot) ?? []);
@@ -279,20 +282,21 @@ export class Journal {
   ): Promise<number> {
     let { count: seq, head: previous } = end;
     const toRow = (content: Sealed) => {
-      const { id, body, verdict, limit, at, by, role } = content;
+      const { id, at, by, role } = content;
+      const { body, verdict, limit, content: text } = writeEntry(combination, content);
       seq += 1;
       const before = previous;
-      previous = rowHash(before, seq, entryContent(combination, content));
+      previous = rowHash(before, seq, text);
       return [
         id,
         combination,
         seq,
-        entrySlot(body),
-        body.kind,
-        lotOf(body),
-        JSON.stringify(body),
-        verdict && JSON.stringify(verdict),
-        limit && JSON.stringify(limit),
+        entrySlot(content.body),
+        content.body.kind,
+        lotOf(content.body),
+        body,
+        verdict,
+        limit,
         at,
         by,
         role,

@@ -28,22 +28,27 @@ export async function importReadings(
   const head = readLot(standing, lot);
   if (!head) throw refusals.notFound(`Lot ${lot}`);
   const run = currentRun(standing);
-  const bodies = rows.map(({ piece, wire, force, typed, unit, mode, note }): EntryBody => ({
-    kind: 'reading',
-    ...(run > 1 && { run }),
-    lot,
-    piece,
-    ...(wire > 1 && { wire }),
-    force,
-    typed,
-    unit,
-    mode,
-    note,
-    // The pieces are pulled already: whether anybody looked at them cannot be asked any more, only marked.
-    confirmed: ['imported'],
-  }));
-  const done = await journal.appendMany(id, bodies, person, at, !read.ok);
-  if (done.ok) return { readings: bodies.length, seq: done.seq };
+  // One at a time: of 200,000 none has to be held longer than it takes to write it.
+  const bodies = function* (): Generator<EntryBody> {
+    for (const { piece, wire, force, typed, unit, mode, note } of rows) {
+      yield {
+        kind: 'reading',
+        ...(run > 1 && { run }),
+        lot,
+        piece,
+        ...(wire > 1 && { wire }),
+        force,
+        typed,
+        unit,
+        mode,
+        note,
+        // The pieces are pulled already: whether anybody looked at them cannot be asked any more, only marked.
+        confirmed: ['imported'],
+      };
+    }
+  };
+  const done = await journal.appendMany(id, lot, bodies(), person, at, !read.ok);
+  if (done.ok) return { readings: rows.length, seq: done.seq };
   const unread = read.ok ? [] : read.problems.map(({ column, ...problem }) => ({ ...problem, where: column }));
   const told = [
     ...unread,

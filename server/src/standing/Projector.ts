@@ -33,7 +33,7 @@ export class Projector {
   private readonly touched = new Set<string>();
   /** Something else changed, or the time came: each is looked at. */
   private isEachDue = true;
-  private isClosed = false;
+  private readonly closing = new AbortController();
   private again: NodeJS.Timeout | undefined;
   private due = 0;
   private lastEnded = -Infinity;
@@ -90,7 +90,7 @@ export class Projector {
   }
 
   async close(): Promise<void> {
-    this.isClosed = true;
+    this.closing.abort();
     clearInterval(this.timer);
     clearTimeout(this.again);
     this.end();
@@ -126,7 +126,7 @@ export class Projector {
         break;
       }
       const took = await this.refresh(ids, shop);
-      await setTimeout(PAUSE * took, undefined, { ref: false });
+      await this.pause(PAUSE * took);
     }
   }
 
@@ -136,8 +136,17 @@ export class Projector {
       if (id === undefined) break;
       const before = performance.now();
       await refreshBlocks(this.db, id);
-      await setTimeout(PAUSE * (performance.now() - before), undefined, { ref: false });
+      await this.pause(PAUSE * (performance.now() - before));
     }
+  }
+
+  /** Ends at once with the program: a stop waits for no pause. */
+  private async pause(ms: number): Promise<void> {
+    await setTimeout(ms, undefined, { ref: false, signal: this.closing.signal }).catch(() => undefined);
+  }
+
+  private get isClosed(): boolean {
+    return this.closing.signal.aborted;
   }
 
   /** Looks again after so many ms, unless that is sooner already. */
