@@ -9,7 +9,7 @@ import { OURS, prepare, say, setting } from './stations';
 const READINGS = 100_000;
 const SHEETS = 300;
 const STATIONS = 50;
-const EACH = 30;
+const EACH = 60;
 const ROUNDS = 5;
 
 /** Asks for something over and over until it is told to stop, and reads all of each answer. */
