@@ -94,9 +94,7 @@ export function only(action: Action) {
 function whyNot({ person, shopZone }: FastifyRequest, action: Action): Refusal | null {
   if (!person) return refusals.signInFirst();
   if (!may(person.role, action)) return refusals.roleMayNot(person.role, whoMay(action));
-  const day = today({ zone: shopZone }, new Date().toISOString());
-  if (needsQualification(action) && person.qualifiedUntil !== null && person.qualifiedUntil < day) {
-    return refusals.qualificationLapsed(person.qualifiedUntil);
-  }
-  return null;
+  const until = needsQualification(action) ? person.qualifiedUntil : null;
+  const hasLapsed = until !== null && until < today({ zone: shopZone }, new Date().toISOString());
+  return hasLapsed ? refusals.qualificationLapsed(until) : null;
 }
