@@ -1,4 +1,4 @@
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { checkNode, ensureChromium, ensurePackages } from './lib/packages.mjs';
 import { ensurePages } from './lib/pages.mjs';
 import { ROOT, STATE } from './lib/paths.mjs';
@@ -46,7 +46,15 @@ const specs = (name, args, options = {}) => ({
   },
 });
 
-const PARTS = [
+/** Journeys in the real browser: each file on a shop of its own, the longest first. */
+const JOURNEYS = readdirSync(`${ROOT}e2e/src`)
+  .filter((file) => file.endsWith('.spec.ts'))
+  .sort((a, b) => statSync(`${ROOT}e2e/src/${b}`).size - statSync(`${ROOT}e2e/src/${a}`).size)
+  .map((file) =>
+    specs(`e2e ${file.replace('.spec.ts', '')}`, [...JASMINE, '--config=scripts/jasmine-e2e.json', `e2e/src/${file}`]),
+  );
+
+const STATIC = [
   check('format', 'npx', ['prettier', '--check', '.']),
   check('lint', 'npx', ['eslint', '.']),
   ...['core', 'contract', 'stand-ins', 'server', 'e2e', 'bench'].map((part) =>
@@ -75,18 +83,26 @@ const PARTS = [
     'web/src',
   ]),
   check('unused exports', 'npx', ['knip']),
+];
+const SPECS = [
   specs('core', [...JASMINE, '--config=scripts/jasmine.json']),
   specs('server', [...JASMINE, '--config=scripts/jasmine-server.json']),
   specs('web', ['ng', 'test', 'tug-mark'], { command: 'npx', cwd: `${ROOT}web` }),
-  specs('e2e', [...JASMINE, '--config=scripts/jasmine-e2e.json']),
+];
+/** Groups one after the other; in a group so many at once. */
+const GROUPS = [
+  { atOnce: 2, parts: STATIC },
+  { atOnce: 1, parts: SPECS },
+  { atOnce: 2, parts: JOURNEYS },
 ];
 
 run(async () => {
   checkNode();
   ensurePackages();
   const wanted = process.argv.slice(2);
-  const parts = PARTS.filter(({ name }) => !wanted.length || wanted.some((word) => name.split(' ').includes(word)));
-  const needs = (name) => parts.some((part) => part.name === name);
+  const isWanted = ({ name }) => !wanted.length || wanted.some((word) => name.split(' ').includes(word));
+  const groups = GROUPS.map(({ atOnce, parts }) => ({ atOnce, parts: parts.filter(isWanted) }));
+  const needs = (name) => groups.some(({ parts }) => parts.some((part) => part.name.split(' ')[0] === name));
   let cluster;
   if (needs('web') || needs('e2e')) ensureChromium();
   if (needs('server') || needs('e2e')) {
@@ -102,17 +118,24 @@ run(async () => {
   let passed = 0;
   let failed = 0;
   try {
-    for (const part of parts) {
+    const runPart = async (part) => {
       const started = Date.now();
       const result = await part.run({ TUG_TEST_DATABASE_URL: cluster?.url('postgres') ?? '' });
       passed += result.passed;
       failed += result.failed;
       const seconds = ((Date.now() - started) / 1000).toFixed(1);
       say(
-        `${result.failed ? 'FAILED' : 'passed'}  ${part.name.padEnd(18)} ${String(result.passed).padStart(4)} passed ${String(result.failed).padStart(3)} failed  ${seconds} s`,
+        `${result.failed ? 'FAILED' : 'passed'}  ${part.name.padEnd(22)} ${String(result.passed).padStart(4)} passed ${String(result.failed).padStart(3)} failed  ${seconds} s`,
       );
       writeFileSync(`${STATE}logs/${part.name.replaceAll(' ', '-')}.log`, result.out);
       if (result.failed) say(result.out.trim().split('\n').slice(-120).join('\n'));
+    };
+    for (const { atOnce, parts } of groups) {
+      const waiting = [...parts];
+      const lane = async () => {
+        for (let part = waiting.shift(); part; part = waiting.shift()) await runPart(part);
+      };
+      await Promise.all(Array.from({ length: atOnce }, lane));
     }
   } finally {
     cluster?.stop();
