@@ -142,15 +142,22 @@ export class BenchPage {
     const readings = new Map(
       this.hand.of('reading').map(({ body }) => [body.piece, judgeReading(body.force, limit, body.mode).verdict]),
     );
-    const count = Math.max(view.practice.setUpPieces, ...readings.keys());
-    return Array.from({ length: count }, (_, i) => {
-      const verdict = readings.get(i + 1);
-      return {
-        piece: i + 1,
-        look: judgement.look.pieces[i] ?? 'open',
-        tug: verdict === undefined ? 'open' : verdict === 'holds' || verdict === 'below' ? verdict : 'invalid',
-      };
+    // Those the practice asks for, and whatever else was looked at or pulled: a number left out is no piece.
+    const pieces = new Set(Array.from({ length: view.practice.setUpPieces }, (_, i) => i + 1));
+    for (const piece of readings.keys()) pieces.add(piece);
+    judgement.look.pieces.forEach((look, i) => {
+      if (look !== 'open') pieces.add(i + 1);
     });
+    return [...pieces]
+      .sort((a, b) => a - b)
+      .map((piece) => {
+        const verdict = readings.get(piece);
+        return {
+          piece,
+          look: judgement.look.pieces[piece - 1] ?? 'open',
+          tug: verdict === undefined ? 'open' : verdict === 'holds' || verdict === 'below' ? verdict : 'invalid',
+        };
+      });
   });
 
   protected readonly ready = computed(() => {

@@ -9,6 +9,10 @@ export interface SamplePiece {
 
 const WIDTH = 1000;
 const MOST_DOTS = 120;
+/** Samples side by side: more find no room beside the bar, and a page open all day would grow with them. */
+const MOST_SAMPLES = 12;
+const isWrong = ({ look, tug }: SamplePiece) =>
+  look === 'rejected' || look === 'rework' || tug === 'below' || tug === 'invalid';
 
 /** The lot as a line of pieces: the set-up samples, then the pieces, what is clear, what is suspect, and the next check. */
 @Component({
@@ -22,7 +26,10 @@ const MOST_DOTS = 120;
     <div class="line">
       @if (!lot()) {
         <ol aria-label="Set-up samples">
-          @for (sample of samples(); track sample.piece) {
+          @if (leftOut(); as more) {
+            <li class="more">{{ more }}</li>
+          }
+          @for (sample of drawn(); track sample.piece) {
             <li>
               <svg viewBox="0 0 24 24" width="24" height="24" aria-hidden="true">
                 <path class="half {{ sample.look }}" d="M12 2a10 10 0 0 0 0 20z" />
@@ -116,6 +123,10 @@ const MOST_DOTS = 120;
     ol {
       display: flex;
       gap: 10px;
+    }
+    .more {
+      align-self: center;
+      max-width: 7em;
     }
     li {
       display: grid;
@@ -249,6 +260,22 @@ export class LotLine {
   readonly ready = input(false);
   readonly lot = input<LotVerdict | null>(null);
   protected readonly width = WIDTH;
+
+  /** The newest samples, and before them those something is wrong with. */
+  protected readonly drawn = computed(() => {
+    const all = this.samples();
+    if (all.length <= MOST_SAMPLES) return all;
+    const wrong = all.filter(isWrong).slice(-MOST_SAMPLES / 2);
+    const others = all.filter((sample) => !wrong.includes(sample)).slice(wrong.length - MOST_SAMPLES);
+    return [...wrong, ...others].sort((a, b) => a.piece - b.piece);
+  });
+  protected readonly leftOut = computed(() => {
+    const drawn = new Set(this.drawn());
+    const left = this.samples().filter((sample) => !drawn.has(sample));
+    if (!left.length) return '';
+    const wrong = left.filter(isWrong).length;
+    return `${left.length} more${wrong ? `, ${wrong} not good` : ''}`;
+  });
 
   private readonly x = (piece: number) => (piece / (this.lot()?.head.pieces ?? 1)) * WIDTH;
   private readonly middle = (piece: number) => (this.x(piece - 0.5) / WIDTH) * 100;

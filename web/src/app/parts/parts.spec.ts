@@ -1,5 +1,6 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
+import { LotLine, type SamplePiece } from './lot-line';
 import { TugLine } from './tug-line';
 import { chooseFlags, placeFlags, tugScale, type TugFlag } from './tug-line.layout';
 
@@ -66,5 +67,38 @@ describe('The tug line', () => {
     await fixture.whenStable();
     // 85 / 4.44822 = 19.1
     expect((fixture.nativeElement as HTMLElement).textContent).toContain('limit 19.1');
+  });
+});
+
+describe('The line of samples', () => {
+  it('of very many draws the newest, and those something is wrong with, and counts the rest', async () => {
+    TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
+    const fixture = TestBed.createComponent(LotLine);
+    const samples = Array.from({ length: 2000 }, (_, i): SamplePiece => ({
+      piece: i + 1,
+      look: 'accepted',
+      tug: i + 1 === 7 ? 'below' : 'holds',
+    }));
+    for (const [name, value] of Object.entries({ title: '', said: '', samples, pieces: 400 })) {
+      fixture.componentRef.setInput(name, value);
+    }
+    await fixture.whenStable();
+    const drawn = () =>
+      [...(fixture.nativeElement as HTMLElement).querySelectorAll('li .figures')].map((n) => Number(n.textContent));
+    const more = () => (fixture.nativeElement as HTMLElement).querySelector('.more')?.textContent;
+    expect(drawn()).toEqual([7, 1990, 1991, 1992, 1993, 1994, 1995, 1996, 1997, 1998, 1999, 2000]);
+    expect(more()).toBe('1988 more');
+    // More that are wrong than there is room for are told by number.
+    fixture.componentRef.setInput(
+      'samples',
+      samples.map((sample) => (sample.piece <= 20 ? { ...sample, look: 'rejected' } : sample)),
+    );
+    await fixture.whenStable();
+    expect(drawn()).toEqual([15, 16, 17, 18, 19, 20, 1995, 1996, 1997, 1998, 1999, 2000]);
+    expect(more()).toBe('1988 more, 14 not good');
+    fixture.componentRef.setInput('samples', samples.slice(0, 12));
+    await fixture.whenStable();
+    expect(drawn().length).toBe(12);
+    expect(more()).toBeUndefined();
   });
 });
