@@ -2,15 +2,28 @@ import pg from 'pg';
 
 /* Rows put straight into the database, without chains: where only their number counts. */
 
-/** Readings of a combination's set-up, behind what it has. */
-export async function fillCombination(client: pg.Client, combination: string, readings: number): Promise<void> {
+/** Readings of a combination behind what it has: of its set-up, as nobody has so many, or of lots of 400, as a shop has. */
+export async function fillCombination(
+  client: pg.Client,
+  combination: string,
+  readings: number,
+  as: 'set-up' | 'lots' = 'set-up',
+): Promise<void> {
+  const [slot, lot, own] =
+    as === 'set-up'
+      ? ["'run9/reading/' || n", 'NULL', "'run', 9, 'piece', n"]
+      : [
+          "'lot/' || (1000 + n / 400) || '/reading/' || (n % 400 + 1)",
+          '1000 + n / 400',
+          "'lot', 1000 + n / 400, 'piece', n % 400 + 1",
+        ];
   await client.query("SET session_replication_role = 'replica'");
   for (let from = 0; from < readings; from += 100_000) {
     const to = Math.min(readings, from + 100_000);
     await client.query(
       `INSERT INTO journal (id, combination, seq, slot, kind, lot, body, verdict, limit_key, at, by_name, by_role, previous, hash)
-       SELECT gen_random_uuid(), $1::uuid, c.count + n - $2::int, 'run9/reading/' || n, 'reading', NULL,
-         json_build_object('kind', 'reading', 'run', 9, 'piece', n, 'force', 115 + (n % 97) / 10.0, 'typed', '118.4', 'unit', 'N',
+       SELECT gen_random_uuid(), $1::uuid, c.count + n - $2::int, ${slot}, 'reading', ${lot},
+         json_build_object('kind', 'reading', ${own}, 'force', 115 + (n % 97) / 10.0, 'typed', '118.4', 'unit', 'N',
            'mode', 'slid-out', 'note', '', 'confirmed', '[]'::json),
          '{"verdict":"holds","margin":33.4,"text":"Holds","force":85}', NULL, now() + n * interval '1 second', 'Odile',
          'technician', repeat('0', 64), repeat('0', 64)

@@ -67,7 +67,7 @@ export async function benchChart(cookie: string): Promise<void> {
   const readings = 1_000_000;
   const { stations } = await prepare(1);
   const [{ combination } = { combination: '' }] = stations;
-  await withClient((client) => fillCombination(client, combination, readings));
+  await withClient((client) => fillCombination(client, combination, readings, 'lots'));
   const query = `kind=combination&value=${combination}`;
   const cold = (await readAll(`${OURS}/api/charts/glances?${query}`, cookie)).last;
   const scans: number[] = [];
