@@ -6,22 +6,19 @@ import { serve } from '../api/serve';
 import { writeEntriesOfLot } from '../entry/portions';
 import { lotOfView, readView } from './store';
 
+const HEAD = API.readCombination.answers[200].omit({ entries: true });
+
 /** One combination of the bench in full. */
 export function combinationRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<void> {
   serve(app, API.readCombination, async ({ params: { id }, query, reply }) => {
-    const [{ entries, ...view }, lot] = await Promise.all([
-      readView(db, id, 'set-up'),
-      lotOfView(db, id, query.lot ?? null),
-    ]);
-    void entries;
+    const [view, lot] = await Promise.all([readView(db, id, 'set-up'), lotOfView(db, id, query.lot ?? null)]);
     // All but the entries through the schema, as every answer; those leave as they are kept, a portion at a time.
-    const { entries: none, ...head } = API.readCombination.answers[200].parse({ ...view, lot, entries: [] });
+    const head = HEAD.parse({ ...view, lot });
     async function* pieces() {
       yield `${JSON.stringify(head).slice(0, -1)},"entries":[`;
       yield* writeEntriesOfLot(db, id, lot);
       yield ']}';
     }
-    void none;
     return reply.type('application/json; charset=utf-8').send(Readable.from(pieces()));
   });
   return Promise.resolve();

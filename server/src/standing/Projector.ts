@@ -12,7 +12,7 @@ const PORTION = 40;
 const SWEEP_MS = 30_000;
 /** A combination rests this many times as long as it took, so that a lot of thousands does not take a core for itself. */
 const REST = 20;
-/** And this long in any case, ms: a station that reads piece after piece is not worked out anew for each. */
+/** And this long in any case, ms: a station that reads piece after piece is not worked out again for each. */
 const LEAST_REST = 1000;
 /** The journal is looked at for what is behind at most this often, ms: news comes in tens a second. */
 const GATHER_MS = 200;

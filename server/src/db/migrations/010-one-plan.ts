@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 
 /**
- * The plan of `append_together` does not depend on what goes in, yet PostgreSQL made it anew for every batch, because it
+ * The plan of `append_together` does not depend on what goes in, yet PostgreSQL made it again for every batch, because it
  * thought the array of chains longer than it is: a third of the statement's time.
  */
 export async function up(db: Knex): Promise<void> {
