@@ -1,3 +1,4 @@
+import { existsSync, readdirSync } from 'node:fs';
 import { setPriority } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { buildApp } from './app';
@@ -20,9 +21,9 @@ if (!url) {
 
 const isForReports = process.env['TUG_ROLE'] === 'reports';
 // Whatever it does, a reading comes first.
-if (isForReports) setPriority(REPORTS_PRIORITY);
+if (isForReports) giveWay(REPORTS_PRIORITY);
 
-const db = connect(url, Number(process.env['TUG_POOL'] ?? 10));
+const db = connect(url, Number(process.env['TUG_POOL'] ?? 10), isForReports);
 await migrate(db);
 if (process.env['TUG_DEMO'] === '1' && !isForReports && (await readShop(db)).isNew) {
   const { loadDemo } = await import('./demo/loadDemo');
@@ -50,3 +51,9 @@ function close(): void {
 process.once('SIGINT', close);
 process.once('SIGTERM', close);
 if (process.env['TUG_ENDS_WITH_PARENT'] === '1') process.stdin.once('close', close).resume();
+
+/** Lowers the priority of this process. On Linux each thread has its own, those that collect garbage too. */
+function giveWay(priority: number): void {
+  const threads = '/proc/self/task';
+  for (const id of existsSync(threads) ? readdirSync(threads) : [0]) setPriority(Number(id), priority);
+}

@@ -57,24 +57,45 @@ export async function makeBlock(db: Knex, combination: string, block: number, en
   const before = (await db('reading_blocks')
     .where({ combination, block: block - 1 })
     .first('state')) as { state: ChartState } | undefined;
-  // A correction stands in the place of what it corrects: the pull was made then, and by that person.
-  const { rows } = await db.raw<{ rows: { at: Date; by_name: string; body: EntryBody; force: number | null }[] }>(
-    `SELECT j.at, j.by_name, now.body, (now.verdict ->> 'force')::float8 AS force
-       FROM journal j CROSS JOIN LATERAL (
-         SELECT body, verdict FROM journal l WHERE l.combination = j.combination AND l.slot = j.slot ORDER BY l.seq DESC LIMIT 1
-       ) now
+  const { rows } = await db.raw<{ rows: BlockRow[] }>(
+    `SELECT (extract(epoch FROM j.at) * 1000)::float8 AS at, j.by_name, j.body, (j.verdict ->> 'force')::float8 AS force,
+        CASE WHEN EXISTS (SELECT 1 FROM journal later WHERE later.corrects = j.id) THEN j.slot END AS corrected
+       FROM journal j
       WHERE j.combination = ? AND j.seq > ? AND j.seq <= ? AND j.corrects IS NULL
         AND j.kind IN ('reading', 'tool', 'progress')
       ORDER BY j.seq`,
     [combination, block * BLOCK, Math.min((block + 1) * BLOCK, end)],
   );
-  const entries = rows.map(({ at, by_name: by, body, force }): BlockEntry => ({
-    at: at.getTime(),
-    by,
-    body,
-    limit: force,
-  }));
+  // A correction stands in the place of what it corrects: the pull was made then, and by that person.
+  const corrected = rows.flatMap((row) => row.corrected ?? []);
+  const standing = new Map((await newestOf(db, combination, corrected)).map((row) => [row.slot, row]));
+  const entries = rows.map((row): BlockEntry => {
+    const { body, force } = standing.get(row.corrected ?? '') ?? row;
+    return { at: row.at, by: row.by_name, body, limit: force };
+  });
   return packBlock(combination, entries, before?.state ?? NOTHING_YET);
+}
+
+interface BlockRow {
+  /** ms since 1970 */
+  readonly at: number;
+  readonly by_name: string;
+  readonly body: EntryBody;
+  /** Limit of a reading, N. */
+  readonly force: number | null;
+  /** Its slot, when a later entry corrects it. */
+  readonly corrected: string | null;
+}
+
+/** What stands in slots now. */
+async function newestOf(db: Knex, combination: string, slots: string[]) {
+  if (!slots.length) return [];
+  const { rows } = await db.raw<{ rows: (Pick<BlockRow, 'body' | 'force'> & { slot: string })[] }>(
+    `SELECT DISTINCT ON (slot) slot, body, (verdict ->> 'force')::float8 AS force FROM journal
+      WHERE combination = ? AND slot = ANY (?) ORDER BY slot, seq DESC`,
+    [combination, slots],
+  );
+  return rows;
 }
 
 async function writeBlock(db: Knex, combination: string, block: number, packed: PackedBlock): Promise<void> {

@@ -45,18 +45,6 @@ export interface PackedBlock {
   readonly glances: readonly Glance[];
 }
 
-export interface Point {
-  /** ms since 1970 */
-  readonly at: number;
-  /** N */
-  readonly force: number;
-  /** Per cent of its limit; null without one. */
-  readonly share: number | null;
-  /** 0: the set-up. */
-  readonly lot: number;
-  readonly piece: number;
-}
-
 export const facetOf = (kind: string, value: string) => `${kind}:${value}`;
 
 /**
@@ -88,7 +76,8 @@ export function packBlock(combination: string, entries: readonly BlockEntry[], b
       sum.to = Math.max(sum.to, at);
     }
   };
-  const points: Buffer[] = [];
+  const points = Buffer.alloc(entries.length * POINT);
+  let end = 0;
   for (const { at, by, body, limit } of entries) {
     const run = String(runOf(body));
     if (body.kind === 'tool') {
@@ -111,42 +100,58 @@ export function packBlock(combination: string, entries: readonly BlockEntry[], b
       ).map((reel) => facetOf('reel', reel)),
     ];
     const share = limit === null ? NaN : (100 * force) / limit;
-    const point = Buffer.alloc(POINT);
-    point.writeDoubleLE(at, AT);
-    point.writeDoubleLE(force, FORCE);
-    point.writeDoubleLE(share, SHARE);
-    point.writeInt32LE(lot ?? 0, LOT);
-    point.writeInt32LE(piece, PIECE);
-    named.forEach((facet, i) => point.writeUInt16LE(placeOf(facet), FACETS + 2 * i));
-    points.push(point);
+    points.writeDoubleLE(at, end + AT);
+    points.writeDoubleLE(force, end + FORCE);
+    points.writeDoubleLE(share, end + SHARE);
+    points.writeInt32LE(lot ?? 0, end + LOT);
+    points.writeInt32LE(piece, end + PIECE);
+    for (const [i, facet] of named.entries()) points.writeUInt16LE(placeOf(facet), end + FACETS + 2 * i);
+    end += POINT;
     add(facetOf('combination', combination), force, at);
     if (!Number.isNaN(share)) for (const facet of new Set(named)) add(facet, share, at);
   }
   return {
-    points: Buffer.concat(points),
+    points: points.subarray(0, end),
     facets,
     state: { tools, reels },
     glances: [...sums].map(([facet, { sum, ...rest }]) => ({ facet, ...rest, mean: sum / rest.n })),
   };
 }
 
-/** The points of a block that belong to a chart, in the order of the journal. */
-export function* unpackBlock(points: Buffer, facets: readonly string[], facet: string | null): Generator<Point> {
+/**
+ * Writes the points of a block that belong to a chart, in the order of the journal, as a chart's points are sent
+ * (POINT_NUMBERS).
+ *
+ * @param facet null: all, by force in N; else those that belong to it and have a limit, in per cent of it
+ * @param groupOf number of the group a lot's points stand in
+ * @param into float64s, from `place` on; with room for the block
+ * @returns the place behind the last number written
+ */
+export function drawBlock(
+  points: Buffer,
+  facets: readonly string[],
+  facet: string | null,
+  groupOf: (lot: number) => number,
+  into: Float64Array,
+  place: number,
+): number {
   const wanted = facet === null ? null : facets.indexOf(facet) + 1;
-  if (wanted === 0) return;
+  if (wanted === 0) return place;
+  const view = new DataView(points.buffer, points.byteOffset, points.length);
+  let to = place;
   for (let base = 0; base < points.length; base += POINT) {
-    if (wanted !== null) {
-      let isOne = false;
-      for (let i = 0; i < NAMED && !isOne; i++) isOne = points.readUInt16LE(base + FACETS + 2 * i) === wanted;
-      if (!isOne) continue;
-    }
-    const share = points.readDoubleLE(base + SHARE);
-    yield {
-      at: points.readDoubleLE(base + AT),
-      force: points.readDoubleLE(base + FORCE),
-      share: Number.isNaN(share) ? null : share,
-      lot: points.readInt32LE(base + LOT),
-      piece: points.readInt32LE(base + PIECE),
-    };
+    if (wanted !== null && !belongs(view, base, wanted)) continue;
+    const value = view.getFloat64(base + (wanted === null ? FORCE : SHARE), true);
+    if (Number.isNaN(value)) continue;
+    into[to++] = view.getFloat64(base + AT, true);
+    into[to++] = value;
+    into[to++] = groupOf(view.getInt32(base + LOT, true));
+    into[to++] = view.getInt32(base + PIECE, true);
   }
+  return to;
+}
+
+function belongs(view: DataView, base: number, wanted: number): boolean {
+  for (let i = 0; i < NAMED; i++) if (view.getUint16(base + FACETS + 2 * i, true) === wanted) return true;
+  return false;
 }

@@ -11,8 +11,9 @@ import type { Knex } from 'knex';
 import { noteDeeds } from '../chain/deeds';
 import type { Doer } from '../chain/ledger';
 import { contextOf, readRow, readShared } from '../combination/store';
+import { runPrepared } from '../db/prepared';
 import { findBlocksBehind, refreshBlocks } from './blocks';
-import { facetOf, unpackBlock } from './packPoints';
+import { BLOCK, drawBlock, facetOf } from './packPoints';
 
 /** Readings in one chart, at most. */
 const MOST_READINGS = 2_000_000;
@@ -98,19 +99,31 @@ async function combinationsOf(db: Knex, kind: ChartKind, value: string): Promise
 /** Blocks sent at a time: a portion of a megabyte and a half. */
 const AT_ONCE = 48;
 
+interface BlockKey {
+  readonly combination: string;
+  readonly block: number;
+}
+
 /** Blocks that hold readings of a chart, in the order of their combinations. */
-async function pageBlocks(db: Knex, facet: string, after: { number: string; block: number }, most: number) {
-  const { rows } = await db.raw<{
-    rows: { combination: string; number: string; block: number; points: Buffer; facets: string[] }[];
-  }>(
-    `SELECT b.combination, c.number, b.block, b.points, b.facets
-       FROM reading_glances g JOIN combinations c ON c.id = g.combination
-       JOIN reading_blocks b ON b.combination = g.combination AND b.block = g.block
-      WHERE g.facet = :facet AND NOT c.read_in AND (c.number, g.block) > (:number, :block)
-      ORDER BY c.number, g.block LIMIT :most`,
-    { facet, ...after, most },
+async function blocksOf(db: Knex, facet: string): Promise<BlockKey[]> {
+  const { rows } = await db.raw<{ rows: BlockKey[] }>(
+    `SELECT g.combination, g.block FROM reading_glances g JOIN combinations c ON c.id = g.combination
+      WHERE g.facet = ? AND NOT c.read_in ORDER BY c.number, g.block`,
+    [facet],
   );
   return rows;
+}
+
+/** What blocks hold, in the order they are asked for. */
+function readBlocks(db: Knex, keys: readonly BlockKey[]) {
+  return runPrepared<{ combination: string; points: Buffer; facets: string[] }>(
+    db,
+    'read-blocks',
+    `SELECT k.combination, b.points, b.facets
+       FROM unnest($1::uuid[], $2::int[]) WITH ORDINALITY AS k (combination, block, place)
+       JOIN reading_blocks b ON b.combination = k.combination AND b.block = k.block ORDER BY k.place`,
+    [keys.map(({ combination }) => combination), keys.map(({ block }) => block)],
+  );
 }
 
 /** Takes up what is not in blocks yet, so that a chart has the newest reading too. */
@@ -127,30 +140,35 @@ export async function catchUpBlocks(db: Knex, kind: ChartKind, value: string): P
 export async function* streamPoints(db: Knex, kind: ChartKind, value: string): AsyncGenerator<Buffer> {
   await catchUpBlocks(db, kind, value);
   const facet = facetOf(kind, value);
-  const groups = new Map<string, number>();
-  let given = 0;
-  let after = { number: '0', block: -1 };
-  for (let most = 1; given < MOST_READINGS; most = AT_ONCE) {
-    const blocks = await pageBlocks(db, facet, after, most);
-    const numbers: number[] = [];
+  const keys = (await blocksOf(db, facet)).slice(0, Math.ceil(MOST_READINGS / BLOCK));
+  const groups = new Map<string, Map<number, number>>();
+  let count = 0;
+  const groupsOf = (combination: string) => {
+    const known = groups.get(combination) ?? new Map<number, number>();
+    groups.set(combination, known);
+    return (lot: number) => {
+      const group = known.get(lot) ?? count++;
+      known.set(lot, group);
+      return group;
+    };
+  };
+  // The first block alone, so that the chart begins to come; the next portion is read while this one is drawn and sent.
+  const portion = (from: number) => {
+    const read = readBlocks(db, keys.slice(from, from === 0 ? 1 : from + AT_ONCE));
+    // Whoever waits for it hears of a fault; it may be that nobody does any more.
+    read.catch(() => undefined);
+    return read;
+  };
+  let next = portion(0);
+  for (let from = 0, most = 1; from < keys.length; from += most, most = AT_ONCE) {
+    const blocks = await next;
+    if (from + most < keys.length) next = portion(from + most);
+    const numbers = new Float64Array(blocks.length * BLOCK * POINT_NUMBERS);
+    let place = 0;
     for (const { combination, points, facets } of blocks) {
-      for (const { at, force, share, lot, piece } of unpackBlock(
-        points,
-        facets,
-        kind === 'combination' ? null : facet,
-      )) {
-        if (kind !== 'combination' && share === null) continue;
-        const group = `${combination}/${lot}`;
-        const number = groups.get(group) ?? groups.size;
-        groups.set(group, number);
-        numbers.push(at, kind === 'combination' || share === null ? force : share, number, piece);
-      }
+      place = drawBlock(points, facets, kind === 'combination' ? null : facet, groupsOf(combination), numbers, place);
     }
-    given += numbers.length / POINT_NUMBERS;
-    if (numbers.length) yield Buffer.from(Float64Array.from(numbers).buffer);
-    const last = blocks.at(-1);
-    if (!last || blocks.length < most) return;
-    after = { number: last.number, block: last.block };
+    if (place) yield Buffer.from(numbers.buffer, 0, place * Float64Array.BYTES_PER_ELEMENT);
   }
 }
 

@@ -6,8 +6,8 @@ import { JOURNAL_COLUMNS, OF_LOT, SET_UP, toEntry, type JournalRow } from './row
  * A whole journal, a portion at a time: the first one small, so that whoever waits for a file sees it begin. Between two
  * portions the reader sets the pace.
  */
-const FIRST = 100;
-const PORTION = 2000;
+const FIRST = 20;
+const PORTION = 500;
 
 /** An entry as it crosses the wire, from its row: the same keys in the same order as toEntry gives them. */
 const AS_ENTRY = `SELECT j.id, j.seq, to_char(j.at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') AS at, j.by_name AS by,
