@@ -119,7 +119,7 @@ const PARTS: Readonly<Record<string, () => void | Promise<void>>> = {
       setting('BENCH_DATABASE'),
     );
     say(
-      `200,000 pulls from CSV / raw COPY of the same rows   ${imported.ratio.toFixed(2)} (goal at least 0.4)   [${(imported.ours / 1000).toFixed(1)} against ${(imported.baseline / 1000).toFixed(1)} s]`,
+      `200,000 pulls from CSV / raw COPY of the same rows   ${imported.ratio.toFixed(2)} (goal at least 0.6)   [${(imported.ours / 1000).toFixed(1)} against ${(imported.baseline / 1000).toFixed(1)} s]`,
     );
   },
   async lots() {
@@ -129,7 +129,7 @@ const PARTS: Readonly<Record<string, () => void | Promise<void>>> = {
       Number(process.env['BENCH_ROWS'] ?? 1_000_000),
     );
     say(
-      `lot page in ${lotPage.rows.toLocaleString('en')} readings / in 10,000     ratio ${lotPage.ratio.toFixed(2)} (goal at most 2)   [${lotPage.many.toFixed(1)} against ${lotPage.few.toFixed(1)} ms]`,
+      `lot page in ${lotPage.rows.toLocaleString('en')} readings / in 10,000     ratio ${lotPage.ratio.toFixed(2)} (goal at most 1.2)   [${lotPage.many.toFixed(1)} against ${lotPage.few.toFixed(1)} ms]`,
     );
   },
 };

@@ -1,8 +1,10 @@
 import { API, type CombinationView } from '@tug-mark/contract';
 import type { FastifyInstance } from 'fastify';
 import type { AddressInfo } from 'node:net';
+import { spawnSync } from 'node:child_process';
 import { buildApp } from '../src/app';
 import { HEAVY } from '../src/api/heavy';
+import { connect } from '../src/db/connect';
 import { FRESH, problemOf, reading, Shop, TAKE_TOOL, Visitor } from './harness';
 
 describe('With a process for reports', () => {
@@ -48,6 +50,30 @@ describe('With a process for reports', () => {
     expect((await odile.importCsv('Umlaute ä', csv)).statusCode).toBe(201);
     const wrong = await odile.importCsv('Wrong', Buffer.from([0xff, 0xfe, 0x00]));
     expect(problemOf(wrong).code).toBe('list-problems');
+  });
+
+  it('reports give way to readings with every thread, and keep a query to one core', async () => {
+    const told = `
+      const { giveWay } = await import('./server/src/giveWay.ts');
+      const { readdirSync, readFileSync } = await import('node:fs');
+      giveWay(7);
+      const nice = (id) => readFileSync('/proc/self/task/' + id + '/stat', 'utf8').split(') ').at(-1).split(' ')[16];
+      console.log(readdirSync('/proc/self/task').map(nice).join(' '));`;
+    const { stdout } = spawnSync(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', told]);
+    const nices = String(stdout).trim().split(' ');
+    expect(nices.length).toBeGreaterThan(4);
+    expect(new Set(nices)).toEqual(new Set(['7']));
+
+    const { connectionString } = shop.db.client.config.connection as { connectionString: string };
+    const workers = async (isForReports: boolean) => {
+      const db = connect(connectionString, 1, isForReports);
+      const { rows } = await db.raw<{ rows: { n: string }[] }>(
+        "SELECT current_setting('max_parallel_workers_per_gather') n",
+      );
+      await db.destroy();
+      return rows[0]?.n;
+    };
+    expect([await workers(false), await workers(true)]).toEqual(['2', '0']);
   });
 
   it('every heavy operation asks who is calling, exactly as if there were one process', async () => {

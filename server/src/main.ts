@@ -1,10 +1,9 @@
-import { existsSync, readdirSync } from 'node:fs';
-import { setPriority } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { buildApp } from './app';
 import { connect } from './db/connect';
 import { migrate } from './db/migrate';
 import { DEMO } from './files/places';
+import { giveWay } from './giveWay';
 import { readShop } from './people/store';
 
 /**
@@ -51,9 +50,3 @@ function close(): void {
 process.once('SIGINT', close);
 process.once('SIGTERM', close);
 if (process.env['TUG_ENDS_WITH_PARENT'] === '1') process.stdin.once('close', close).resume();
-
-/** Lowers the priority of this process. On Linux each thread has its own, those that collect garbage too. */
-function giveWay(priority: number): void {
-  const threads = '/proc/self/task';
-  for (const id of existsSync(threads) ? readdirSync(threads) : [0]) setPriority(Number(id), priority);
-}

@@ -39,6 +39,7 @@ export interface Written {
   readonly body: string;
   readonly verdict: string | null;
   readonly limit: string | null;
+  readonly slot: string;
 }
 
 /**
@@ -50,13 +51,15 @@ export function writeEntry(combination: string, entry: Sealed): Written {
   const body = canonical(entry.body);
   const verdict = entry.verdict && canonical(entry.verdict);
   const limit = entry.limit && canonical(entry.limit);
-  const text = (value: string | null | undefined) => JSON.stringify(value ?? null);
+  const slot = entrySlot(entry.body);
   const content =
-    `{"at":${text(at)},"body":${body},"by":${text(by)},"clockBehind":${clockBehind ?? null},"combination":${text(combination)}` +
-    `,"corrects":${text(corrects)},"id":${text(id)},"limit":${limit},"madeAt":${text(madeAt)},"role":${text(role)}` +
-    `,"slot":${text(entrySlot(entry.body))},"verdict":${verdict},"version":2,"why":${text(why)}}`;
-  return { content, body, verdict, limit };
+    `{"at":${quoted(at)},"body":${body},"by":${quoted(by)},"clockBehind":${clockBehind ?? null},"combination":${quoted(combination)}` +
+    `,"corrects":${quoted(corrects)},"id":${quoted(id)},"limit":${limit},"madeAt":${quoted(madeAt)},"role":${quoted(role)}` +
+    `,"slot":${quoted(slot)},"verdict":${verdict},"version":2,"why":${quoted(why)}}`;
+  return { content, body, verdict, limit, slot };
 }
+
+const quoted = (value: string | null | undefined) => (value == null ? 'null' : JSON.stringify(value));
 
 /** What an entry says, first version: a JSON array whose inner keys stand in the order they were made in. */
 export function firstContent(entry: Sealed): string {

@@ -23,7 +23,7 @@ import { noteDeeds } from '../chain/deeds';
 import { rowHash, writeEntry, type Sealed } from '../chain/hashes';
 import { contextOf, readRow, readShared } from '../combination/store';
 import { bumpVersion } from '../db/bumpVersion';
-import { copyInto } from '../db/copyInto';
+import { copyCell, copyInto } from '../db/copyInto';
 import { runPrepared } from '../db/prepared';
 import { JOURNAL_COLUMNS, readJournal, readJournalOfLot, takenSince, toEntry, type JournalRow } from '../entry/rows';
 import { Refusal, refusals } from '../http/problems';
@@ -213,7 +213,7 @@ export class Journal {
         const context = await contextOf(this.db, await readRow(trx, combination), await readShared(this.db));
         const standing = await readJournalOfLot(trx, combination, lot);
         const passing = this.passing(combination, bodies, { context, standing, person, now }, wrong);
-        const last = onlyCheck ? await drain(passing) : await this.copy(trx, combination, end, passing);
+        const last = onlyCheck ? await drain(passing) : await this.copy(trx, combination, end, passing, person);
         if (wrong.length || onlyCheck) throw new NothingKept();
         return last;
       });
@@ -255,12 +255,13 @@ export class Journal {
       if (!slots || kindOf(body).rests) throw new Error(`${body.kind} is not kept many at a time`);
       const looked = slots.flatMap((slot) => bySlot.get(slot) ?? []);
       const check = checkEntry(setUp, looked, body, { isCorrection: false, why: null });
-      const refusal = check.ok ? missing(body, taken) : check.refusal;
+      const slot = entrySlot(body);
+      const refusal = check.ok ? missing(body, slot, taken) : check.refusal;
       if (refusal || !check.ok) {
         if (refusal) wrong.push({ index, refusal });
         continue;
       }
-      taken.add(entrySlot(body));
+      taken.add(slot);
       // On a connection of its own: the transaction's is taking rows in.
       const proof = serverKind(body).prove?.(body as never, { db: this.db, combination, setUp });
       if (proof) await proof;
@@ -279,38 +280,31 @@ export class Journal {
     combination: string,
     end: { count: number; head: string },
     portions: AsyncIterable<readonly Sealed[]>,
+    person: By,
   ): Promise<number> {
     let { count: seq, head: previous } = end;
-    const toRow = (content: Sealed) => {
-      const { id, at, by, role } = content;
-      const { body, verdict, limit, content: text } = writeEntry(combination, content);
+    // The same in all of them.
+    const by = copyCell(person.name);
+    const role = copyCell(person.role);
+    const toLine = (content: Sealed) => {
+      const { id, at } = content;
+      const { body, verdict, limit, slot, content: text } = writeEntry(combination, content);
       seq += 1;
       const before = previous;
       previous = rowHash(before, seq, text);
-      return [
-        id,
-        combination,
-        seq,
-        entrySlot(content.body),
-        content.body.kind,
-        lotOf(content.body),
-        body,
-        verdict,
-        limit,
-        at,
-        by,
-        role,
-        before,
-        previous,
-      ];
+      const { kind } = content.body;
+      return (
+        `${id}\t${combination}\t${seq}\t${copyCell(slot)}\t${kind}\t${lotOf(content.body) ?? '\\N'}\t${copyCell(body)}` +
+        `\t${copyCell(verdict)}\t${copyCell(limit)}\t${at}\t${by}\t${role}\t${before}\t${previous}\n`
+      );
     };
-    const rows = async function* () {
-      for await (const portion of portions) yield portion.map(toRow);
+    const lines = async function* () {
+      for await (const portion of portions) if (portion.length) yield portion.map(toLine).join('');
     };
     await copyInto(
       trx,
       'journal (id, combination, seq, slot, kind, lot, body, verdict, limit_key, at, by_name, by_role, previous, hash)',
-      rows(),
+      lines(),
     );
     await trx('chains')
       .where({ name: `journal/${combination}` })
@@ -403,8 +397,8 @@ const pullOf = (body: EntryBody) => serverKind(body).pull?.(body as never) ?? nu
 const refused = ({ code, field, text }: EntryRefusal) => refusals.entryRefused(code, field, text);
 
 /** What an entry lacks before it, or that its place is taken, among the slots that are. */
-function missing(body: EntryBody, taken: ReadonlySet<string>): EntryRefusal | null {
-  if (taken.has(entrySlot(body))) {
+function missing(body: EntryBody, slot: string, taken: ReadonlySet<string>): EntryRefusal | null {
+  if (taken.has(slot)) {
     const piece = 'piece' in body ? body.piece : 0;
     const what = body.kind === 'reading' ? 'a reading' : 'this';
     return { code: 'slot-taken', field: 'piece', text: `Piece ${piece} has ${what} on record already.` };
