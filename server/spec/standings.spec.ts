@@ -1,5 +1,5 @@
 import type { CombinationLine } from '@tug-mark/contract';
-import { refreshStandings, readLines } from '../src/standing/store';
+import { readPage, refreshStandings } from '../src/standing/store';
 import { rebuildStandings } from '../src/standing/rebuild';
 import { verifyStandings } from '../src/standing/verifyStandings';
 import { FRESH, openLot, proveSetUp, reading, releaseSetUp, Shop, TAKE_TOOL, type Visitor, openBench } from './harness';
@@ -16,9 +16,9 @@ describe('Where a combination stands', () => {
 
   /** As it is kept, whatever the list would work out first. */
   const kept = async () => {
-    const [line] = JSON.parse(await readLines(shop.db, [id], UTC)) as CombinationLine[];
-    if (!line) throw new Error('no line');
-    return line;
+    const row = (await readPage(shop.db, 0, 1000, UTC)).find((found) => found.id === id);
+    if (!row?.line) throw new Error('no line');
+    return JSON.parse(row.line) as CombinationLine;
   };
   const listed = async () => (await odile.combination(...FRESH)) as CombinationLine;
   const faults = async () => {

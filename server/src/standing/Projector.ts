@@ -1,10 +1,11 @@
+import type { ShopTime } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { setTimeout as startTimer } from 'node:timers';
 import { setTimeout } from 'node:timers/promises';
 import { findBlocksBehind, refreshBlocks } from '../charts/blocks';
 import type { Hub } from '../live/hub';
 import { readZone } from '../people/store';
-import { findBehind, findNew, refreshStandings } from './store';
+import { findBehind, refreshStandings, type PageRow } from './store';
 
 /** Combinations worked out at a time. */
 const PORTION = 40;
@@ -22,8 +23,8 @@ const PAUSE = 5;
 const QUICK = 150;
 
 /**
- * Keeps standings and blocks of readings up with the journal. Any number of processes may run one: each takes what is behind, and what both
- * worked out is the same.
+ * Keeps standings and blocks of readings up with the journal. Any number of processes may run one: each takes what is
+ * behind, and what both worked out is the same.
  */
 export class Projector {
   private readonly resting = new Map<string, { readonly until: number; readonly took: number }>();
@@ -79,14 +80,22 @@ export class Projector {
     });
   }
 
-  /** Brings these up at once, whatever else waits: all that have no standing yet, and a portion of those behind. */
-  async settle(ids: readonly string[]): Promise<void> {
-    const shop = { zone: await readZone(this.db) };
-    for (let fresh = await findNew(this.db, ids, PORTION); fresh.length; fresh = await findNew(this.db, ids, PORTION)) {
-      await this.refresh(fresh, shop);
+  /**
+   * Brings these up at once, whatever else waits: all that have no standing yet, and a portion of those behind.
+   *
+   * @returns whether there was anything to work out
+   */
+  async settle(page: readonly PageRow[], shop: ShopTime): Promise<boolean> {
+    const fresh = page.flatMap(({ id, isNew }) => (isNew ? [id] : []));
+    for (let from = 0; from < fresh.length; from += PORTION) {
+      await this.refresh(fresh.slice(from, from + PORTION), shop);
     }
-    const behind = await findBehind(this.db, shop, PORTION, { among: ids, except: this.restingNow(QUICK) });
+    const slow = new Set(this.restingNow(QUICK));
+    const behind = page
+      .flatMap(({ id, isNew, isBehind }) => (isBehind && !isNew && !slow.has(id) ? [id] : []))
+      .slice(0, PORTION);
     if (behind.length) await this.refresh(behind, shop);
+    return fresh.length + behind.length > 0;
   }
 
   async close(): Promise<void> {
@@ -164,7 +173,7 @@ export class Projector {
   }
 
   /** @returns how long it took, ms */
-  private async refresh(ids: readonly string[], shop: { zone: string }): Promise<number> {
+  private async refresh(ids: readonly string[], shop: ShopTime): Promise<number> {
     const before = performance.now();
     await refreshStandings(this.db, ids, shop);
     const now = performance.now();

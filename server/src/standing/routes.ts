@@ -3,7 +3,7 @@ import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
 import { serve } from '../api/serve';
 import type { Projector } from './Projector';
-import { pageIds, readLines } from './store';
+import { readPage } from './store';
 
 /** Combinations per page of the bench list. */
 const PAGE = 200;
@@ -14,11 +14,14 @@ export function standingRoutes(
   { db, projector }: { db: Knex; projector: Projector },
 ): Promise<void> {
   serve(app, API.listCombinations, async ({ query, request, reply }) => {
-    const { ids, next } = await pageIds(db, query.after, PAGE);
-    await projector.settle(ids);
+    const shop = { zone: request.shopZone };
+    const read = () => readPage(db, query.after, PAGE, shop);
+    const found = await read();
+    const page = (await projector.settle(found, shop)) ? await read() : found;
+    const next = page.length === PAGE ? Number(page.at(-1)?.number) : null;
     // As it is kept: read and written again it would only be the same text.
-    const lines = await readLines(db, ids, { zone: request.shopZone });
-    return reply.type('application/json; charset=utf-8').send(`{"lines":${lines},"next":${JSON.stringify(next)}}`);
+    const lines = page.flatMap(({ line }) => line ?? []).join(',');
+    return reply.type('application/json; charset=utf-8').send(`{"lines":[${lines}],"next":${JSON.stringify(next)}}`);
   });
   return Promise.resolve();
 }

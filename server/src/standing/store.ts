@@ -34,16 +34,6 @@ export async function findBehind(
   return rows.map((row) => row.id);
 }
 
-/** Those of the given combinations that have no standing at all yet. */
-export async function findNew(db: Knex, among: readonly string[], most: number): Promise<string[]> {
-  return (await db('combinations as c')
-    .whereIn('c.id', among)
-    .whereNotExists(db('standings as t').whereRaw('t.combination = c.id'))
-    .orderBy('c.number')
-    .limit(most)
-    .pluck('c.id')) as string[];
-}
-
 /** Combinations of a page of the list, with the number to go on from. */
 export async function pageIds(
   db: Knex,
@@ -59,20 +49,29 @@ export async function pageIds(
   return { ids: rows.map((row) => row.id), next: rows.length === most && last ? Number(last.number) : null };
 }
 
-/**
- * Lines as they are kept, in the list's order, each with how many changes have come since: entries, and the shop's own as
- * one.
- * @returns the text of a JSON array
- */
-export async function readLines(db: Knex, ids: readonly string[], shop: ShopTime): Promise<string> {
-  const { rows } = await db.raw<{ rows: { lines: string | null }[] }>(
-    `SELECT string_agg(left(t.line::text, -1) || ',"behind":' || (h.count - t.seq + (t.seq = h.count AND ${IS_BEHIND})::int) || '}',
-         ',' ORDER BY c.number) AS lines
-       FROM ${FROM}
-      WHERE c.id = ANY (:ids::uuid[]) AND t.combination IS NOT NULL`,
-    { ids: [...ids], day: today(shop, new Date().toISOString()) },
+/** A combination on a page of the bench list. */
+export interface PageRow {
+  readonly id: string;
+  readonly number: string;
+  /** It has no standing at all yet. */
+  readonly isNew: boolean;
+  readonly isBehind: boolean;
+  /**
+   * Its line as it is kept, JSON, with how many changes have come since: entries, and the shop's own as one. Null where it
+   * has none.
+   */
+  readonly line: string | null;
+}
+
+/** A page of the bench list in one look. */
+export async function readPage(db: Knex, after: number, most: number, shop: ShopTime): Promise<PageRow[]> {
+  const { rows } = await db.raw<{ rows: PageRow[] }>(
+    `SELECT c.id, c.number, t.combination IS NULL AS "isNew", ${IS_BEHIND} AS "isBehind",
+        left(t.line::text, -1) || ',"behind":' || (h.count - t.seq + (t.seq = h.count AND ${IS_BEHIND})::int) || '}' AS line
+       FROM ${FROM} WHERE c.number > :after ORDER BY c.number LIMIT :most`,
+    { after, most, day: today(shop, new Date().toISOString()) },
   );
-  return `[${rows[0]?.lines ?? ''}]`;
+  return rows;
 }
 
 /**
