@@ -16,9 +16,10 @@ describe('Where a combination stands', () => {
 
   /** As it is kept, whatever the list would work out first. */
   const kept = async () => {
-    const row = (await readPage(shop.db, 0, 1000, UTC)).find((found) => found.id === id);
-    if (!row?.line) throw new Error('no line');
-    return JSON.parse(row.line) as CombinationLine;
+    const { lines } = await readPage(shop.db, 0, 1000, UTC);
+    const line = (JSON.parse(`[${lines}]`) as CombinationLine[]).find((found) => found.id === id);
+    if (!line) throw new Error('no line');
+    return line;
   };
   const listed = async () => (await odile.combination(...FRESH)) as CombinationLine;
   const faults = async () => {

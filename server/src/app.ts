@@ -109,7 +109,6 @@ export async function buildApp({
       onlyFromContract(api);
       readJson(api);
       takeFiles(api, ['text/csv'], API.importReadings.body.most);
-      readSessions(api, db);
       api.setNotFoundHandler(() => {
         throw refusals.notFound('This address');
       });
@@ -117,6 +116,9 @@ export async function buildApp({
         void reply.headers(DATA_ONLY);
         done();
       });
+      // Before sessions are read: who calls is asked once, by the process that answers.
+      if (reports !== null) await api.register(forwardHeavy, { reports });
+      readSessions(api, db);
       await api.register(peopleRoutes, { db, hub, signInsPerMinute });
       await api.register(cabinetRoutes, { db });
       await api.register(tugRoutes, { db });
@@ -136,7 +138,6 @@ export async function buildApp({
       await api.register(causeRoutes, { db });
       await api.register(studyRoutes, { db });
       await api.register(demoRoutes, { db });
-      if (reports !== null) await api.register(forwardHeavy, { reports });
       let description: string | undefined;
       api.get('/openapi.json', { schema: { hide: true } }, (_request, reply) =>
         reply.type('application/json; charset=utf-8').send((description ??= JSON.stringify(describeApi()))),

@@ -1,6 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { Person } from '@tug-mark/contract';
 import type { Knex } from 'knex';
+import { runPrepared } from '../db/prepared';
 import { verifyPassword } from './passwords';
 
 export interface PersonRow {
@@ -45,13 +46,14 @@ export async function readSession(
   db: Knex,
   token: string,
 ): Promise<{ person: Person; shopVersion: string; zone: string } | null> {
-  const { rows } = await db.raw<{ rows: (PersonRow & { version: string; zone: string })[] }>(
+  const [row] = await runPrepared<PersonRow & { version: string; zone: string }>(
+    db,
+    'read-session',
     `SELECT p.id, p.name, p.role, p.active, p.qualified_until, s.version, s.zone
        FROM sessions x JOIN people p ON p.id = x.person CROSS JOIN shop s
-      WHERE x.token_hash = ? AND x.expires_at > now() AND p.active`,
+      WHERE x.token_hash = $1 AND x.expires_at > now() AND p.active`,
     [hashToken(token)],
   );
-  const row = rows[0];
   return row ? { person: toPerson(row), shopVersion: row.version, zone: row.zone } : null;
 }
 

@@ -5,7 +5,7 @@ import { setTimeout } from 'node:timers/promises';
 import { findBlocksBehind, refreshBlocks } from '../charts/blocks';
 import type { Hub } from '../live/hub';
 import { readZone } from '../people/store';
-import { findBehind, refreshStandings, type PageRow } from './store';
+import { findBehind, refreshStandings, type Page } from './store';
 
 /** Combinations worked out at a time. */
 const PORTION = 40;
@@ -85,17 +85,14 @@ export class Projector {
    *
    * @returns whether there was anything to work out
    */
-  async settle(page: readonly PageRow[], shop: ShopTime): Promise<boolean> {
-    const fresh = page.flatMap(({ id, isNew }) => (isNew ? [id] : []));
+  async settle({ fresh, behind }: Page, shop: ShopTime): Promise<boolean> {
     for (let from = 0; from < fresh.length; from += PORTION) {
       await this.refresh(fresh.slice(from, from + PORTION), shop);
     }
     const slow = new Set(this.restingNow(QUICK));
-    const behind = page
-      .flatMap(({ id, isNew, isBehind }) => (isBehind && !isNew && !slow.has(id) ? [id] : []))
-      .slice(0, PORTION);
-    if (behind.length) await this.refresh(behind, shop);
-    return fresh.length + behind.length > 0;
+    const due = behind.filter((id) => !slow.has(id)).slice(0, PORTION);
+    if (due.length) await this.refresh(due, shop);
+    return fresh.length + due.length > 0;
   }
 
   async close(): Promise<void> {

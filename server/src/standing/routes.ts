@@ -18,10 +18,11 @@ export function standingRoutes(
     const read = () => readPage(db, query.after, PAGE, shop);
     const found = await read();
     const page = (await projector.settle(found, shop)) ? await read() : found;
-    const next = page.length === PAGE ? Number(page.at(-1)?.number) : null;
+    const next = page.count === PAGE ? Number(page.last) : null;
     // As it is kept: read and written again it would only be the same text.
-    const lines = page.flatMap(({ line }) => line ?? []).join(',');
-    return reply.type('application/json; charset=utf-8').send(`{"lines":[${lines}],"next":${JSON.stringify(next)}}`);
+    return reply
+      .type('application/json; charset=utf-8')
+      .send(`{"lines":[${page.lines}],"next":${JSON.stringify(next)}}`);
   });
   return Promise.resolve();
 }

@@ -1,6 +1,7 @@
 import { today, type ShopTime } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import type { CombinationRow } from '../combination/store';
+import { runPrepared } from '../db/prepared';
 import { judgeLines, type JudgedLine } from './judgeLines';
 
 /*
@@ -49,29 +50,39 @@ export async function pageIds(
   return { ids: rows.map((row) => row.id), next: rows.length === most && last ? Number(last.number) : null };
 }
 
-/** A combination on a page of the bench list. */
-export interface PageRow {
-  readonly id: string;
-  readonly number: string;
-  /** It has no standing at all yet. */
-  readonly isNew: boolean;
-  readonly isBehind: boolean;
+/** A page of the bench list. */
+export interface Page {
   /**
-   * Its line as it is kept, JSON, with how many changes have come since: entries, and the shop's own as one. Null where it
-   * has none.
+   * Lines as they are kept, each with how many changes have come since: entries, and the shop's own as one. JSON objects with
+   * commas between.
    */
-  readonly line: string | null;
+  readonly lines: string;
+  readonly count: number;
+  /** Number of its last combination. */
+  readonly last: string | null;
+  /** Ids of those that have no standing at all yet. */
+  readonly fresh: readonly string[];
+  /** Ids of those whose standing is behind. */
+  readonly behind: readonly string[];
 }
 
 /** A page of the bench list in one look. */
-export async function readPage(db: Knex, after: number, most: number, shop: ShopTime): Promise<PageRow[]> {
-  const { rows } = await db.raw<{ rows: PageRow[] }>(
-    `SELECT c.id, c.number, t.combination IS NULL AS "isNew", ${IS_BEHIND} AS "isBehind",
-        left(t.line::text, -1) || ',"behind":' || (h.count - t.seq + (t.seq = h.count AND ${IS_BEHIND})::int) || '}' AS line
-       FROM ${FROM} WHERE c.number > :after ORDER BY c.number LIMIT :most`,
-    { after, most, day: today(shop, new Date().toISOString()) },
+export async function readPage(db: Knex, after: number, most: number, shop: ShopTime): Promise<Page> {
+  const [page] = await runPrepared<Page>(
+    db,
+    'page-of-list',
+    `SELECT coalesce(string_agg(line, ',' ORDER BY number), '') AS lines, count(*)::int AS count, max(number) AS last,
+        coalesce(array_agg(id ORDER BY number) FILTER (WHERE line IS NULL), '{}') AS fresh,
+        coalesce(array_agg(id ORDER BY number) FILTER (WHERE line IS NOT NULL AND is_behind), '{}') AS behind
+       FROM (
+         SELECT c.id, c.number, b.is_behind, left(t.line::text, -1) || ',"behind":'
+             || (h.count - t.seq + (t.seq = h.count AND b.is_behind)::int) || '}' AS line
+           FROM ${FROM} CROSS JOIN LATERAL (SELECT ${IS_BEHIND.replace(':day', '$3')} AS is_behind) b
+          WHERE c.number > $1 ORDER BY c.number LIMIT $2
+       ) page`,
+    [after, most, today(shop, new Date().toISOString())],
   );
-  return rows;
+  return page ?? { lines: '', count: 0, last: null, fresh: [], behind: [] };
 }
 
 /**
