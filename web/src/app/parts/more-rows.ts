@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, inject, input, output } from '@angular/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 
-/** Rows drawn at first, and drawn further each time somebody comes to the end of them. */
-export const ROWS_AT_ONCE = 30;
+/** Rows drawn at first, and drawn further each time somebody comes to the end of them: as many as a screen shows. */
+export const ROWS_AT_ONCE = 15;
 
 /** The end of a long list: draws on when it comes into sight, or when it is pressed. */
 @Component({
