@@ -47,20 +47,24 @@ describe('Two sites gathered in one database', () => {
       await startPostgres('group-postgres', { firstPort: 55290, settings }),
     ];
     const [own, other] = clusters as [Cluster, Cluster];
-    for (const database of [`${name}_a`, `${name}_b`]) {
-      const db = await make(own, database);
+    // One site on a server of its own, the other on the group's.
+    for (const [cluster, database] of [
+      [own, `${name}_a`],
+      [other, `${name}_b`],
+    ] as const) {
+      const db = await make(cluster, database);
       await migrate(db);
       // The same parts, people, lists and numbers at both: what can collide does.
       await loadDemo(db, DEMO_FOLDER, new Date());
       await seal(db);
       const { site } = (await db('shop').first('site')) as { site: number };
-      sites.push({ db, url: own.url(database), site });
+      sites.push({ db, url: cluster.url(database), site });
     }
     group = await make(other, name);
     await prepareGroup(group);
     for (const { db, url, site } of sites) {
       await publish(db);
-      await follow(group, `${name}_${site}`, url);
+      await follow(group, db, `${name}_${site}`, url);
     }
   }, 180_000);
 
@@ -73,7 +77,7 @@ describe('Two sites gathered in one database', () => {
     const [own, other] = clusters as [Cluster, Cluster];
     for (const [cluster, database] of [
       [own, `${name}_a`],
-      [own, `${name}_b`],
+      [other, `${name}_b`],
       [other, name],
     ] as const) {
       const admin = connect(cluster.url('postgres'), 1);

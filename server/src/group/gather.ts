@@ -77,13 +77,29 @@ export async function prepareGroup(group: Knex): Promise<void> {
 }
 
 /**
- * Has a group follow a site, from its first row on.
- * @param connection the site's database as the group's server reaches it
+ * Has a group follow a site, from its first row on. The slot is made at the site beforehand and not by the subscription: that
+ * would wait for itself where site and group lie on one server.
+ *
+ * @param site the site's database
+ * @param connection the same as the group's server reaches it
  */
-export async function follow(group: Knex, name: string, connection: string): Promise<void> {
+export async function follow(group: Knex, site: Knex, name: string, connection: string): Promise<void> {
   const known: unknown = await group('pg_subscription').where({ subname: name }).first('oid');
   if (known !== undefined) return;
-  await group.raw(
-    `CREATE SUBSCRIPTION ${name} CONNECTION '${connection.replaceAll("'", "''")}' PUBLICATION ${PUBLICATION}`,
+  // Several groups may follow one site, each by a slot of its own.
+  const { rows } = await group.raw<{ rows: { mark: string }[] }>(
+    'SELECT left(md5(system_identifier || current_database()), 8) AS mark FROM pg_control_system()',
   );
+  const slot = `${name}_${rows[0]?.mark ?? ''}`;
+  await site.raw("SELECT pg_create_logical_replication_slot(?, 'pgoutput')", [slot]);
+  try {
+    await group.raw(
+      `CREATE SUBSCRIPTION ${name} CONNECTION '${connection.replaceAll("'", "''")}' PUBLICATION ${PUBLICATION}
+         WITH (create_slot = false, slot_name = '${slot}')`,
+    );
+  } catch (error) {
+    // A slot nobody reads keeps the site's log for ever.
+    await site.raw('SELECT pg_drop_replication_slot(?)', [slot]);
+    throw error;
+  }
 }

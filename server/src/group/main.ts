@@ -17,8 +17,8 @@ for (const url of sites) {
   const site = connect(url, 2);
   await publish(site);
   const shop = (await site('shop').first('site', 'name')) as { site: number; name: string };
+  await follow(group, site, `tug_mark_${shop.site}`, url);
   await site.destroy();
-  await follow(group, `tug_mark_${shop.site}`, url);
   process.stdout.write(`${shop.name} (site ${shop.site}) is followed.\n`);
 }
 await group.destroy();
