@@ -14,9 +14,9 @@ const SWEEP_MS = 30_000;
 /** A combination rests this many times as long as it took, so that a lot of thousands does not take a core for itself. */
 const REST = 20;
 /** And this long in any case, ms: a station that reads piece after piece is not worked out again for each. */
-const LEAST_REST = 1000;
+const LEAST_REST = 3000;
 /** The journal is looked at for what is behind at most this often, ms: news comes in tens a second. */
-const GATHER_MS = 200;
+const GATHER_MS = 1000;
 /** After each portion the work pauses this many times as long as that took: keeping readings comes first. */
 const PAUSE = 5;
 /** Whoever asks for a list does not wait for a combination that takes longer, ms. */
@@ -104,12 +104,13 @@ export class Projector {
   }
 
   private async workOff(): Promise<void> {
-    const among = this.isEachDue ? undefined : [...this.touched];
+    const resting = new Set(this.restingNow());
+    // Those that rest are not even asked about: they stay touched until their rest ends.
+    const among = this.isEachDue ? undefined : [...this.touched].filter((id) => !resting.has(id));
     this.isEachDue = false;
-    this.touched.clear();
-    if (among?.length === 0) return;
+    for (const id of among ?? [...this.touched]) this.touched.delete(id);
     try {
-      await this.workOffLines(among);
+      if (among?.length !== 0) await this.workOffLines(among);
       // A chart takes up by itself what its blocks lack: they need not follow every reading.
       if (!among) await this.workOffBlocks();
     } catch {
