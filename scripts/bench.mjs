@@ -3,7 +3,7 @@ import { buildPages, compress, ensurePages, PAGES } from './lib/pages.mjs';
 import { ensureChromium, ensurePackages } from './lib/packages.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { freePort } from './lib/ports.mjs';
-import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
+import { dropDatabase, ensureDatabase, startPostgres } from './lib/postgres.mjs';
 import { ensurePrograms } from './lib/programs.mjs';
 import { run, say } from './lib/say.mjs';
 import { timeSecondStart } from './lib/secondStart.mjs';
@@ -30,8 +30,8 @@ run(async () => {
     servers.push(server);
     return server;
   };
+  const database = `bench_${Date.now()}`;
   try {
-    const database = `bench_${Date.now()}`;
     await ensureDatabase(cluster, database);
     const url = cluster.url(database);
     const port = await freePort(5870);
@@ -64,6 +64,8 @@ run(async () => {
     }
   } finally {
     for (const server of servers) server.kill();
+    // A run of ten million readings leaves as many gigabytes behind.
+    await dropDatabase(cluster, database);
     cluster.stop();
   }
 });

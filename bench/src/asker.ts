@@ -2,15 +2,14 @@
    A process of its own, so that what it takes in does not stand in the way of the stations' clock. */
 
 import process from 'node:process';
+import { readAll } from './ask';
 
 const [address, cookie] = process.argv.slice(2) as [string, string];
 let isStopped = false;
 process.once('message', () => (isStopped = true));
 let answers = 0;
 do {
-  const answer = await fetch(address, { headers: { cookie } });
-  if (!answer.ok) throw new Error(`${address}: ${answer.status} ${await answer.text()}`);
-  for await (const chunk of answer.body as unknown as AsyncIterable<Uint8Array>) void chunk;
+  await readAll(address, cookie);
   answers += 1;
 } while (!isStopped);
 process.send?.(answers, () => {

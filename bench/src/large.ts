@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import pg from 'pg';
+import { firstByte, readAll } from './ask';
 import { fillCombination, fillList } from './fill';
 import { median } from './median';
 import { memory, OURS, prepare, say, setting } from './stations';
@@ -10,30 +11,6 @@ async function withClient<T>(work: (client: pg.Client) => Promise<T>): Promise<T
   const client = new pg.Client({ connectionString: setting('BENCH_DATABASE') });
   await client.connect();
   return work(client).finally(() => client.end());
-}
-
-async function ask(address: string, cookie: string): Promise<AsyncIterable<Uint8Array>> {
-  const answer = await fetch(address, { headers: { cookie } });
-  if (!answer.ok) throw new Error(`${address}: ${answer.status} ${await answer.text()}`);
-  return answer.body as unknown as AsyncIterable<Uint8Array>;
-}
-
-/** Reads an answer to its end. @returns ms to its last byte, and bytes */
-async function readAll(address: string, cookie: string, look: () => void = () => undefined) {
-  const before = performance.now();
-  let bytes = 0;
-  for await (const chunk of await ask(address, cookie)) {
-    bytes += chunk.length;
-    look();
-  }
-  return { last: performance.now() - before, bytes };
-}
-
-/** Reads an answer until it begins. @returns ms */
-async function firstByte(address: string, cookie: string): Promise<number> {
-  const before = performance.now();
-  for await (const chunk of await ask(address, cookie)) if (chunk.length) break;
-  return performance.now() - before;
 }
 
 /** The whole bench list, page by page, as a ratio to a bare server that reads the same rows by their index. */

@@ -124,13 +124,26 @@ function makeCluster(bin, home, data, secret) {
 }
 
 /** Makes a database in a cluster when it is not there yet. Needs the installed packages. */
-export async function ensureDatabase(cluster, database) {
+export function ensureDatabase(cluster, database) {
+  return withClient(cluster, async (client) => {
+    const { rowCount } = await client.query('SELECT 1 FROM pg_database WHERE datname = $1', [database]);
+    if (!rowCount) await client.query(`CREATE DATABASE ${quoted(database)}`);
+  });
+}
+
+/** Takes a database away that nobody needs any more, whoever is still connected to it. */
+export function dropDatabase(cluster, database) {
+  return withClient(cluster, (client) => client.query(`DROP DATABASE IF EXISTS ${quoted(database)} WITH (FORCE)`));
+}
+
+const quoted = (name) => `"${name.replaceAll('"', '""')}"`;
+
+async function withClient(cluster, work) {
   const { default: pg } = await import('pg');
   const client = new pg.Client({ connectionString: cluster.url('postgres') });
   await client.connect();
   try {
-    const { rowCount } = await client.query('SELECT 1 FROM pg_database WHERE datname = $1', [database]);
-    if (!rowCount) await client.query(`CREATE DATABASE "${database.replaceAll('"', '""')}"`);
+    await work(client);
   } finally {
     await client.end();
   }

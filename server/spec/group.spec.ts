@@ -32,9 +32,19 @@ describe('Two sites gathered in one database', () => {
     await admin.destroy();
     return connect(cluster.url(database), 6);
   };
+  const drop = async (cluster: Cluster, database: string) => {
+    const admin = connect(cluster.url('postgres'), 1);
+    await admin.raw(`DROP DATABASE ${database} WITH (FORCE)`);
+    await admin.destroy();
+  };
   const eventually = async (holds: () => Promise<boolean>) => {
     for (let tries = 0; tries < 200 && !(await holds()); tries++) await new Promise((later) => setTimeout(later, 100));
     expect(await holds()).toBeTrue();
+  };
+  /** Stops following a site, once every table has come: a copy broken off leaves its slot at the site. */
+  const unfollow = async (from: Knex, site: number) => {
+    await eventually(async () => !(await from('pg_subscription_rel').whereNot({ srsubstate: 'r' }).first('srrelid')));
+    await from.raw(`DROP SUBSCRIPTION ${name}_${site}`);
   };
   const count = async (db: Knex, table: string, site: number) => {
     const row = (await db(table).where({ site }).count('* as n').first()) as { n: string };
@@ -69,9 +79,7 @@ describe('Two sites gathered in one database', () => {
   }, 180_000);
 
   afterAll(async () => {
-    for (const { site } of sites) {
-      await group.raw(`DROP SUBSCRIPTION ${name}_${site}`);
-    }
+    for (const { site } of sites) await unfollow(group, site);
     await group.destroy();
     for (const { db } of sites) await db.destroy();
     const [own, other] = clusters as [Cluster, Cluster];
@@ -80,9 +88,7 @@ describe('Two sites gathered in one database', () => {
       [other, `${name}_b`],
       [other, name],
     ] as const) {
-      const admin = connect(cluster.url('postgres'), 1);
-      await admin.raw(`DROP DATABASE ${database} WITH (FORCE)`);
-      await admin.destroy();
+      await drop(cluster, database);
     }
     for (const cluster of clusters) cluster.stop();
     sites = [];
@@ -137,5 +143,25 @@ describe('Two sites gathered in one database', () => {
     if (!other) throw new Error('no other site');
     const own = await count(other.db, 'journal', other.site);
     await eventually(async () => (await count(group, 'journal', other.site)) === own);
+  });
+
+  it('are followed by a second group too, by slots of its own', async () => {
+    const [{ db, url, site } = { db: group, url: '', site: 0 }] = sites;
+    const [own] = clusters as [Cluster, Cluster];
+    const second = await make(own, `${name}_second`);
+    await prepareGroup(second);
+    await follow(second, db, `${name}_${site}`, url);
+    const entries = await count(db, 'journal', site);
+    await eventually(async () => (await count(second, 'journal', site)) === entries);
+    expect(await count(group, 'journal', site)).toBe(entries);
+    await unfollow(second, site);
+    await second.destroy();
+    await drop(own, `${name}_second`);
+    // Its slot went with it, and the first group's stands.
+    const slots = (await db('pg_replication_slots')
+      .where({ database: `${name}_a` })
+      .whereLike('slot_name', `${name}_${site}_%`)
+      .pluck('slot_name')) as string[];
+    expect(slots.length).toBe(1);
   });
 });

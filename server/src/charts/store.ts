@@ -115,7 +115,8 @@ async function blocksOf(db: Knex, facet: string): Promise<BlockKey[]> {
 }
 
 /** What blocks hold, in the order they are asked for. */
-function readBlocks(db: Knex, keys: readonly BlockKey[]) {
+async function readBlocks(db: Knex, keys: readonly BlockKey[]) {
+  if (!keys.length) return [];
   return runPrepared<{ combination: string; points: Buffer; facets: string[] }>(
     db,
     'read-blocks',
@@ -140,7 +141,7 @@ export async function catchUpBlocks(db: Knex, kind: ChartKind, value: string): P
 export async function* streamPoints(db: Knex, kind: ChartKind, value: string): AsyncGenerator<Buffer> {
   await catchUpBlocks(db, kind, value);
   const facet = facetOf(kind, value);
-  const keys = (await blocksOf(db, facet)).slice(0, Math.ceil(MOST_READINGS / BLOCK));
+  const keys = await blocksOf(db, facet);
   const groups = new Map<string, Map<number, number>>();
   let count = 0;
   const groupsOf = (combination: string) => {
@@ -152,22 +153,25 @@ export async function* streamPoints(db: Knex, kind: ChartKind, value: string): A
       return group;
     };
   };
-  // The first block alone, so that the chart begins to come; the next portion is read while this one is drawn and sent.
-  const portion = (from: number) => {
-    const read = readBlocks(db, keys.slice(from, from === 0 ? 1 : from + AT_ONCE));
+  const portion = (from: number, most: number) => {
+    const read = readBlocks(db, keys.slice(from, from + most));
     // Whoever waits for it hears of a fault; it may be that nobody does any more.
     read.catch(() => undefined);
     return read;
   };
-  let next = portion(0);
-  for (let from = 0, most = 1; from < keys.length; from += most, most = AT_ONCE) {
+  // The first block alone, so that the chart begins to come; the next portion is read while this one is drawn and sent.
+  let next = portion(0, 1);
+  let given = 0;
+  for (let from = 1; given < MOST_READINGS; from += AT_ONCE) {
     const blocks = await next;
-    if (from + most < keys.length) next = portion(from + most);
+    if (!blocks.length) return;
+    next = portion(from, AT_ONCE);
     const numbers = new Float64Array(blocks.length * BLOCK * POINT_NUMBERS);
     let place = 0;
     for (const { combination, points, facets } of blocks) {
       place = drawBlock(points, facets, kind === 'combination' ? null : facet, groupsOf(combination), numbers, place);
     }
+    given += place / POINT_NUMBERS;
     if (place) yield Buffer.from(numbers.buffer, 0, place * Float64Array.BYTES_PER_ELEMENT);
   }
 }

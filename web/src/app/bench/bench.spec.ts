@@ -8,7 +8,7 @@ import { PrepareStage } from '../prepare/prepare-stage';
 import { sessionActions } from '../session/session.state';
 import { RefusedEntries } from '../shell/refused-entries';
 import { Shell } from '../shell/shell';
-import { Bench, pulled, seen, signedIn, TOOL_TAKEN, viewOf } from '../testing/bench';
+import { Bench, pulled, signedIn, TOOL_TAKEN, viewOf } from '../testing/bench';
 import { LimitsPage } from '../tug/limits-page';
 import { handActions } from '../hand/hand.state';
 import { BenchList } from './bench-list';
@@ -53,7 +53,7 @@ describe('Around the bench', () => {
 
   it('draws no pieces for numbers that were left out: piece 3, then piece 2000', async () => {
     bench = await Bench.open(BenchPage, { inputs: { id: 'c1' } });
-    const entries = [TOOL_TAKEN(), seen(7), pulled(3, 118.4), pulled(2000, 118.4)];
+    const entries = [TOOL_TAKEN(), pulled(3, 118.4), pulled(2000, 118.4)];
     bench.store.dispatch(handActions.loaded({ view: viewOf({ entries }) }));
     await bench.settle();
     const told = [...bench.element.querySelectorAll('tm-lot-line ol .out-of-sight')].map((n) => n.textContent);
