@@ -85,15 +85,25 @@ describe('With a process for reports', () => {
     }
   });
 
-  it('that is down, readings go on, and whoever asks for a list is told', async () => {
+  it('that is down, readings go on, a list shows what is known, and whoever asks for more is told', async () => {
     const { id } = await odile.combination(...FRESH);
     await odile.kept(id, TAKE_TOOL);
+    const behind = async () => (await odile.combination(...FRESH)).behind;
+    expect(await behind()).toBe(0);
     await shop.app.close();
+    expect(await behind()).toBe(0);
     expect((await odile.put(id, reading(1, 118.4))).statusCode).toBe(201);
-    const answer = await odile.call('GET', '/api/combinations');
-    expect([answer.statusCode, problemOf(answer).title]).toEqual([
-      503,
-      'Lists, records and reports are being started again.',
-    ]);
+    expect(await behind()).toBe(1);
+    const away = async (path: string) => {
+      const answer = await odile.call('GET', `/api/combinations${path}`);
+      expect([answer.statusCode, problemOf(answer).title]).toEqual([
+        503,
+        'Lists, records and reports are being started again.',
+      ]);
+    };
+    await away(`/${id}/record.json`);
+    // One that nobody has worked out yet would be missing from a list without a word.
+    await shop.db('standings').where({ combination: id }).delete();
+    await away('');
   });
 });

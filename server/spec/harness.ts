@@ -1,6 +1,5 @@
 import {
   setUpContext,
-  type Combination,
   type CombinationLine,
   type CombinationView,
   type KeptEntry,
@@ -140,7 +139,7 @@ export class Visitor {
     });
   }
 
-  async combination(terminal: string, wire: string, list?: string): Promise<Combination> {
+  async combination(terminal: string, wire: string, list?: string): Promise<CombinationLine> {
     const { lines } = await this.get<{ lines: CombinationLine[] }>('/api/combinations');
     const found = lines.find(
       (line) => line.terminal === terminal && line.wire === wire && (!list || line.list === list),

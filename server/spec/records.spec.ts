@@ -9,6 +9,7 @@ import {
   type LimitRecord,
   type WireListKept,
 } from '@tug-mark/contract';
+import { parse } from 'csv-parse/sync';
 import { createHash, randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { writeEntry } from '../src/chain/hashes';
@@ -227,12 +228,58 @@ describe('The record', () => {
   });
 
   it('goes out as CSV with every digit, every correction, and no formula a spreadsheet would run', async () => {
-    const csv = (await odile.call('GET', `/api/combinations/${id}/record.csv`)).body;
-    expect(csv).toContain('118.40000000000002');
-    expect(csv).toContain('"read the wrong line, ""twice""\n=1+1"');
-    expect(csv.split('\n')[0]).toContain('force N,limit N,verdict');
-    await odile.kept(id, reading(2, 116, { note: '=HYPERLINK("x")' }));
-    expect((await odile.call('GET', `/api/combinations/${id}/record.csv`)).body).toContain(`"'=HYPERLINK(""x"")"`);
+    const fresh = async (list: string) => {
+      const wires = 'wire id,wire part,length mm,terminal a,terminal b,quantity\nA1,FL-W-0075,100,FL-RT-0406,-,40';
+      await odile.importCsv(list, wires);
+      return odile.combination('FL-RT-0406', 'FL-W-0075', list);
+    };
+    const written = await fresh('Written out');
+    const table = async (of: string) => {
+      const { body } = await odile.call('GET', `/api/combinations/${of}/record.csv`);
+      return parse<Record<string, string>>(body, { columns: true, skip_empty_lines: true });
+    };
+    const first = await odile.kept(written.id, { ...TAKE_TOOL });
+    const wrong = await odile.kept(written.id, reading(1, 118.40000000000002));
+    await odile.kept(written.id, reading(1, 117.3), { corrects: wrong.id, why: 'read the wrong line, "twice"\n=1+1' });
+    // More than go out in the first portion.
+    for (let piece = 2; piece <= 30; piece++) {
+      await odile.kept(written.id, reading(piece, 116, { note: '=HYPERLINK("x")' }));
+    }
+    const rows = await table(written.id);
+    const { entries } = await odile.view(written.id);
+    expect(rows.map((row) => [row['seq'], row['id'], row['hash'], row['at']])).toEqual(
+      entries.map((entry) => [String(entry.seq), entry.id, entry.hash, entry.at]),
+    );
+    expect(rows.map((row) => row['kind']).slice(0, 3)).toEqual(['tool', 'reading', 'reading']);
+    expect(rows[0]).toEqual(
+      jasmine.objectContaining({ id: first.id, by: 'Odile', role: 'technician', 'in force': 'yes' }),
+    );
+    expect(rows[1]).toEqual(
+      jasmine.objectContaining({
+        piece: '1',
+        'force N': '118.40000000000002',
+        'in force': 'no',
+        corrects: '',
+        run: '1',
+      }),
+    );
+    expect(rows[2]).toEqual(
+      jasmine.objectContaining({
+        terminal: 'FL-RT-0406',
+        wire: 'FL-W-0075',
+        'force N': '117.3',
+        verdict: entries[2]?.verdict?.verdict,
+        'limit N': String(entries[2]?.verdict?.force),
+        'in force': 'yes',
+        corrects: wrong.id,
+        why: 'read the wrong line, "twice"\n=1+1',
+      }),
+    );
+    expect(rows.at(-1)).toEqual(jasmine.objectContaining({ piece: '30', note: `'=HYPERLINK("x")` }));
+    // Where nothing was put on record yet, the headings are there all the same.
+    const untouched = await fresh('Not begun');
+    const { body } = await odile.call('GET', `/api/combinations/${untouched.id}/record.csv`);
+    expect(body.trim()).toBe(Object.keys(rows[0] ?? {}).join(','));
   });
 
   it('ships its schema, and the shipped one is the one in use', async () => {

@@ -117,7 +117,7 @@ export async function buildApp({
         done();
       });
       // Before sessions are read: who calls is asked once, by the process that answers.
-      if (reports !== null) await api.register(forwardHeavy, { reports });
+      if (reports !== null) await forwardHeavy(api, reports);
       readSessions(api, db);
       await api.register(peopleRoutes, { db, hub, signInsPerMinute });
       await api.register(cabinetRoutes, { db });
@@ -126,7 +126,7 @@ export async function buildApp({
       await api.register(gaugeRoutes, { db, bridge });
       await api.register(liveRoutes, { db, hub, bridge });
       await api.register(combinationRoutes, { db });
-      if (projector) await api.register(standingRoutes, { db, projector });
+      await api.register(standingRoutes, { db, projector });
       await api.register(journalRoutes, { db, teller });
       await api.register(traceRoutes, { db });
       await api.register(photoRoutes, { db });

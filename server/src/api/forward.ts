@@ -1,6 +1,6 @@
 import replyFrom from '@fastify/reply-from';
 import { API } from '@tug-mark/contract';
-import type { FastifyInstance } from 'fastify';
+import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import { refusals } from '../http/problems';
 import { HEAVY } from './heavy';
 
@@ -8,34 +8,55 @@ import { HEAVY } from './heavy';
 const MOST_MS = 10 * 60_000;
 
 /** Sends the heavy operations on to the process for reports, as they came; it asks by itself who is signed in. */
-export async function forwardHeavy(app: FastifyInstance, { reports }: { reports: string }): Promise<void> {
+export async function forwardHeavy(app: FastifyInstance, reports: string): Promise<void> {
   await app.register(replyFrom, {
     base: reports,
     disableRequestLogging: true,
     undici: { connections: 64, headersTimeout: MOST_MS, bodyTimeout: MOST_MS },
   });
-  app.removeAllContentTypeParsers();
-  app.addContentTypeParser('*', (_request, payload, done) => {
-    done(null, payload);
-  });
-  for (const { id, method, path } of Object.values(API)) {
-    if (!HEAVY.has(id)) continue;
-    app.route({
-      method,
-      url: path,
-      config: { operation: id },
-      handler: (request, reply) =>
-        reply.from(request.url, {
-          rewriteRequestHeaders: (_request, headers) => ({
-            ...headers,
-            'x-forwarded-host': request.host,
-            'x-forwarded-proto': request.protocol,
-          }),
-          onError: (answer) => {
-            const { problem } = refusals.reportsAway();
-            void answer.code(problem.status).type('application/problem+json').send(JSON.stringify(problem));
-          },
-        }),
+  // In a room of their own: no body is read on its way through.
+  await app.register((room) => {
+    room.removeAllContentTypeParsers();
+    room.addContentTypeParser('*', (_request, payload, done) => {
+      done(null, payload);
     });
-  }
+    for (const { id, method, path } of Object.values(API)) {
+      if (!HEAVY.has(id)) continue;
+      room.route({
+        method,
+        url: path,
+        config: { operation: id },
+        handler: (request, reply) => sendOn(request, reply),
+      });
+    }
+    return Promise.resolve();
+  });
+}
+
+/**
+ * Has the process for reports answer a request.
+ *
+ * @param whenAway answers it here while that process is down; without it, whoever asks is told so
+ */
+export function sendOn(
+  request: FastifyRequest,
+  reply: FastifyReply,
+  whenAway: (reply: FastifyReply) => void = sayAway,
+): FastifyReply {
+  return reply.from(request.url, {
+    rewriteRequestHeaders: (_request, headers) => ({
+      ...headers,
+      'x-forwarded-host': request.host,
+      'x-forwarded-proto': request.protocol,
+    }),
+    onError: (answer) => {
+      // The library's own reply type is the bare one.
+      whenAway(answer as unknown as FastifyReply);
+    },
+  });
+}
+
+function sayAway(reply: FastifyReply): void {
+  const { problem } = refusals.reportsAway();
+  void reply.code(problem.status).type('application/problem+json').send(JSON.stringify(problem));
 }

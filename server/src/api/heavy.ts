@@ -5,7 +5,6 @@ import type { OperationId } from '@tug-mark/contract';
  * them stands in the way of a reading (docs/decisions/030-two-processes.md).
  */
 export const HEAVY: ReadonlySet<OperationId> = new Set([
-  'listCombinations',
   'readCombination',
   'importWireList',
   'importReadings',

@@ -1,6 +1,5 @@
-import type { KeptEntry } from '@tug-mark/contract';
 import type { Knex } from 'knex';
-import { JOURNAL_COLUMNS, OF_LOT, SET_UP, toEntry, type JournalRow } from './rows';
+import { OF_LOT, SET_UP } from './rows';
 
 /*
  * A whole journal, a portion at a time: the first one small, so that whoever waits for a file sees it begin. Between two
@@ -9,19 +8,36 @@ import { JOURNAL_COLUMNS, OF_LOT, SET_UP, toEntry, type JournalRow } from './row
 const FIRST = 20;
 const PORTION = 500;
 
+/** Place of the last entry. */
+export async function readEnd(db: Knex, combination: string): Promise<number> {
+  const row = (await db('chains')
+    .where({ name: `journal/${combination}` })
+    .first('count')) as { count: number } | undefined;
+  return row?.count ?? 0;
+}
+
+/** Portions of a journal up to a place: those after one place, and no further than another. */
+export function* portionsOf(end: number): Generator<{ readonly after: number; readonly upTo: number }> {
+  for (let [after, most] = [0, FIRST]; after < end; after += most, most = PORTION) {
+    yield { after, upTo: Math.min(after + most, end) };
+  }
+}
+
+/** ISO instant of a column, as a Date of JavaScript writes it. */
+export const asInstant = (column: string) => `to_char(${column} AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`;
+
 /** An entry as it crosses the wire, from its row: the same keys in the same order as toEntry gives them. */
-const AS_ENTRY = `SELECT j.id, j.seq, to_char(j.at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') AS at, j.by_name AS by,
-  j.by_role AS role, j.body, j.verdict, j.limit_key AS "limit", j.corrects, j.why,
-  to_char(j.made_at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') AS "madeAt", j.clock_behind AS "clockBehind",
+const AS_ENTRY = `SELECT j.id, j.seq, ${asInstant('j.at')} AS at, j.by_name AS by, j.by_role AS role, j.body, j.verdict,
+  j.limit_key AS "limit", j.corrects, j.why, ${asInstant('j.made_at')} AS "madeAt", j.clock_behind AS "clockBehind",
   j.version, j.slot, j.previous, j.hash`;
 
 /** Entries up to a place as JSON objects with commas between, written by the database: none of them is parsed here. */
 export async function* writeEntriesInPortions(db: Knex, combination: string, end: number): AsyncGenerator<string> {
-  for (let [after, most] = [0, FIRST]; after < end; after += most, most = PORTION) {
+  for (const { after, upTo } of portionsOf(end)) {
     const { rows } = await db.raw<{ rows: { text: string | null }[] }>(
       `SELECT string_agg(row_to_json(e)::text, ',' ORDER BY e.seq) AS text
          FROM (${AS_ENTRY} FROM journal j WHERE j.combination = ? AND j.seq > ? AND j.seq <= ?) e`,
-      [combination, after, Math.min(after + most, end)],
+      [combination, after, upTo],
     );
     const text = rows[0]?.text;
     if (text) yield text;
@@ -51,22 +67,5 @@ export async function* writeEntriesOfLot(db: Knex, combination: string, lot: num
     }
   } finally {
     await trx.rollback();
-  }
-}
-
-/** Entries up to a place, each with whether a later one corrects it. */
-export async function* readEntriesInPortions(
-  db: Knex,
-  combination: string,
-  end: number,
-): AsyncGenerator<{ readonly entry: KeptEntry; readonly isCorrected: boolean }[]> {
-  for (let [after, most] = [0, FIRST]; after < end; after += most, most = PORTION) {
-    const { rows } = await db.raw<{ rows: (JournalRow & { is_corrected: boolean })[] }>(
-      `SELECT ${JOURNAL_COLUMNS.map((column) => `j.${column}`).join(', ')},
-          EXISTS (SELECT 1 FROM journal later WHERE later.corrects = j.id) AS is_corrected
-        FROM journal j WHERE j.combination = ? AND j.seq > ? AND j.seq <= ? ORDER BY j.seq`,
-      [combination, after, Math.min(after + most, end)],
-    );
-    yield rows.map((row) => ({ entry: toEntry(row), isCorrected: row.is_corrected }));
   }
 }

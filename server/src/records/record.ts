@@ -1,13 +1,10 @@
-import { setUpContext, type CombinationRecord, type CombinationView, type KeptEntry } from '@tug-mark/contract';
-import { computeSetUp, entryCells, entrySlot, judgeCombination, lotOf, runOf } from '@tug-mark/core';
-import { stringify } from 'csv-stringify';
+import { setUpContext, type CombinationRecord, type CombinationView } from '@tug-mark/contract';
+import { computeSetUp, judgeCombination } from '@tug-mark/core';
 import type { Knex } from 'knex';
-import { pipeline, Readable } from 'node:stream';
 import { newestSeal } from '../chain/seal';
 import { readView } from '../combination/store';
-import { readEntriesInPortions, writeEntriesInPortions } from '../entry/portions';
+import { readEnd, writeEntriesInPortions } from '../entry/portions';
 import { readRecordPhotos } from '../evidence/photos';
-import { guardCell } from '../files/guardCell';
 import { readShop } from '../people/store';
 
 /** A record on its way out: its text in pieces, so that one of any length needs the memory of a piece. */
@@ -77,68 +74,10 @@ async function* jsonOf(values: AsyncIterable<unknown>): AsyncGenerator<string> {
   for await (const value of values) yield JSON.stringify(value);
 }
 
-/** Place of the last entry. */
-async function readEnd(db: Knex, combination: string): Promise<number> {
-  const row = (await db('chains')
-    .where({ name: `journal/${combination}` })
-    .first('count')) as { count: number } | undefined;
-  return row?.count ?? 0;
-}
-
 async function* readCurves(db: Knex, combination: string): AsyncGenerator<string> {
   const ids = (await db('traces').where({ combination }).orderBy('at').pluck('id')) as string[];
   for (const id of ids) {
     const row = (await db('traces').where({ id }).first('bytes')) as { bytes: Buffer } | undefined;
     if (row) yield JSON.stringify({ id, bytes: row.bytes.toString('base64') });
   }
-}
-
-/** The journal of a record as CSV: one row an entry, forces in N with every digit. */
-export async function writeRecordTable(
-  db: Knex,
-  id: string,
-): Promise<{ readonly combination: CombinationView['combination']; readonly rows: Readable }> {
-  const [{ combination }, end] = await Promise.all([readView(db, id, 'set-up'), readEnd(db, id)]);
-  async function* rows() {
-    for await (const portion of readEntriesInPortions(db, id, end)) {
-      for (const { entry, isCorrected } of portion) yield rowOf(combination, entry, isCorrected);
-    }
-  }
-  const written = stringify({ header: true });
-  // Whoever reads `written` hears of a fault there.
-  pipeline(Readable.from(rows()), written, () => undefined);
-  return { combination, rows: written };
-}
-
-function rowOf(combination: CombinationView['combination'], entry: KeptEntry, isCorrected: boolean) {
-  const { body } = entry;
-  const { piece, answer, measured, unit, force, mode } = entryCells(body);
-  return {
-    seq: entry.seq,
-    at: entry.at,
-    'made at': entry.madeAt ?? '',
-    by: guardCell(entry.by),
-    role: entry.role,
-    ...(combination.readIn && { 'not this shop’s own': 'read in from a record file' }),
-    terminal: guardCell(combination.terminal),
-    wire: guardCell(combination.wire),
-    run: runOf(body),
-    lot: lotOf(body) ?? '',
-    kind: body.kind,
-    about: guardCell(entrySlot(body)),
-    piece,
-    answer: guardCell(answer),
-    measured,
-    unit,
-    'force N': force,
-    'limit N': entry.verdict?.force ?? '',
-    verdict: entry.verdict?.verdict ?? '',
-    'failure mode': mode,
-    note: 'note' in body ? guardCell(body.note) : '',
-    corrects: entry.corrects ?? '',
-    why: guardCell(entry.why ?? ''),
-    'in force': isCorrected ? 'no' : 'yes',
-    id: entry.id,
-    hash: entry.hash,
-  };
 }

@@ -9,7 +9,8 @@ import { readFormerNames } from '../files/readFormerNames';
 import { serve, takeFiles } from '../api/serve';
 import { listForeignRecords, readForeignFile, readForeignRecord, readInRecord } from './foreign';
 import { keepShopFile } from './keepShopFile';
-import { writeRecord, writeRecordTable } from './record';
+import { writeRecord } from './record';
+import { writeRecordTable } from './recordTable';
 import { importWireList } from './wireLists';
 
 /** Files in and out: shop files, wire lists, the record of a combination, and records of other shops. */
@@ -37,11 +38,11 @@ export async function recordRoutes(app: FastifyInstance, { db }: { db: Knex }): 
       .send(Readable.from(pieces));
   });
   serve(app, API.writeRecordTable, async ({ params, reply }) => {
-    const { combination, rows } = await writeRecordTable(db, params.id);
+    const { combination, pieces } = await writeRecordTable(db, params.id);
     return reply
       .type('text/csv; charset=utf-8')
       .header('content-disposition', `attachment; filename="${fileName(combination)}.csv"`)
-      .send(rows);
+      .send(Readable.from(pieces));
   });
 
   serve(app, API.listForeignRecords, () => listForeignRecords(db));
