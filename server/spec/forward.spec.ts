@@ -5,6 +5,8 @@ import { spawnSync } from 'node:child_process';
 import { buildApp } from '../src/app';
 import { HEAVY } from '../src/api/heavy';
 import { connect } from '../src/db/connect';
+import type { News } from '../src/live/hub';
+import { ReadingsFirst } from '../src/live/ReadingsFirst';
 import { FRESH, problemOf, reading, Shop, TAKE_TOOL, Visitor } from './harness';
 
 describe('With a process for reports', () => {
@@ -105,5 +107,46 @@ describe('With a process for reports', () => {
     // One that nobody has worked out yet would be missing from a list without a word.
     await shop.db('standings').where({ combination: id }).delete();
     await away('');
+  });
+});
+
+describe('Whoever takes something large', () => {
+  /** Three portions of 40 ms each. @param news what is heard in the middle of each */
+  const taken = async (news: News['kind'] | null) => {
+    let time = 1000;
+    let tell: (news: News) => void = () => undefined;
+    const rests: number[] = [];
+    const hub = {
+      listen: (listener: (news: News) => void) => {
+        tell = listener;
+        return () => undefined;
+      },
+    };
+    const clock = {
+      now: () => time,
+      rest: (ms: number) => {
+        rests.push(ms);
+        time += ms;
+        return Promise.resolve();
+      },
+    };
+    async function* portions() {
+      for (const portion of [1, 2, 3]) {
+        time += 20;
+        if (news) tell({ kind: news, combination: '', seq: portion, session: '' } as News);
+        time += 20;
+        yield await Promise.resolve(portion);
+      }
+    }
+    const given: number[] = [];
+    for await (const portion of new ReadingsFirst(hub, clock).inPortions(portions())) given.push(portion);
+    expect(given).toEqual([1, 2, 3]);
+    return rests;
+  };
+
+  it('waits after each portion as long as it took while readings come in, and not at all otherwise', async () => {
+    expect(await taken('entry')).toEqual([40, 40, 40]);
+    expect(await taken(null)).toEqual([]);
+    expect(await taken('shop')).toEqual([]);
   });
 });

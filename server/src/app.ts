@@ -21,6 +21,7 @@ import { onlyFromContract, takeFiles } from './api/serve';
 import { servePages } from './http/servePages';
 import { journalRoutes } from './journal/routes';
 import { Hub } from './live/hub';
+import { ReadingsFirst } from './live/ReadingsFirst';
 import { liveRoutes } from './live/routes';
 import { Teller } from './live/teller';
 import { lookRoutes } from './look/routes';
@@ -84,6 +85,7 @@ export async function buildApp({
   app.decorate('forwardsHeavy', reports !== null);
 
   const hub = new Hub(db);
+  const first = new ReadingsFirst(hub);
   const teller = new Teller(db);
   const bridge = new GaugeBridge((id) => readGauge(db, id));
   const sealer = new Sealer(db);
@@ -97,6 +99,7 @@ export async function buildApp({
   });
   app.addHook('onClose', async () => {
     bridge.close();
+    first.close();
     await sealer.close();
     await projector?.close();
     await teller.close();
@@ -125,16 +128,16 @@ export async function buildApp({
       await api.register(lookRoutes, { db });
       await api.register(gaugeRoutes, { db, bridge });
       await api.register(liveRoutes, { db, hub, bridge });
-      await api.register(combinationRoutes, { db });
+      await api.register(combinationRoutes, { db, first });
       await api.register(standingRoutes, { db, projector });
       await api.register(journalRoutes, { db, teller });
       await api.register(traceRoutes, { db });
       await api.register(photoRoutes, { db });
       await api.register(lotRoutes, { db });
-      await api.register(recordRoutes, { db });
+      await api.register(recordRoutes, { db, first });
       await api.register(verifyRoutes, { db });
       await api.register(sheetRoutes, { db });
-      await api.register(chartRoutes, { db });
+      await api.register(chartRoutes, { db, first });
       await api.register(causeRoutes, { db });
       await api.register(studyRoutes, { db });
       await api.register(demoRoutes, { db });

@@ -5,11 +5,12 @@ import type { Knex } from 'knex';
 import { Readable } from 'node:stream';
 import { refusals } from '../http/problems';
 import { serve } from '../api/serve';
+import type { ReadingsFirst } from '../live/ReadingsFirst';
 import { readHeights } from './heights';
 import { findChoice, keepBaseline, listChoices, readAbout, readGlances, streamPoints } from './store';
 
 /** Readings over time: their points as they stand, what happened between them, and the baseline that was frozen. */
-export function chartRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<void> {
+export function chartRoutes(app: FastifyInstance, { db, first }: { db: Knex; first: ReadingsFirst }): Promise<void> {
   const find = async (kind: ChartKind, value: string) => {
     const found = await findChoice(db, kind, value);
     if (!found) throw refusals.notFound('This chart');
@@ -25,7 +26,8 @@ export function chartRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise
   serve(app, API.readChart, ({ query: { kind, value }, request }) => about(kind, value, request.shopZone));
   serve(app, API.readChartPoints, async ({ query: { kind, value }, reply }) => {
     await find(kind, value);
-    return reply.type('application/octet-stream').send(Readable.from(streamPoints(db, kind, value)));
+    const portions = first.inPortions(streamPoints(db, kind, value));
+    return reply.type('application/octet-stream').send(Readable.from(portions));
   });
   serve(app, API.readChartGlances, async ({ query: { kind, value } }) => {
     await find(kind, value);

@@ -4,19 +4,23 @@ import type { Knex } from 'knex';
 import { Readable } from 'node:stream';
 import { serve } from '../api/serve';
 import { writeEntriesOfLot } from '../entry/portions';
+import type { ReadingsFirst } from '../live/ReadingsFirst';
 import { lotOfView, readView } from './store';
 
 const HEAD = API.readCombination.answers[200].omit({ entries: true });
 
 /** One combination of the bench in full. */
-export function combinationRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<void> {
+export function combinationRoutes(
+  app: FastifyInstance,
+  { db, first }: { db: Knex; first: ReadingsFirst },
+): Promise<void> {
   serve(app, API.readCombination, async ({ params: { id }, query, reply }) => {
     const [view, lot] = await Promise.all([readView(db, id, 'set-up'), lotOfView(db, id, query.lot ?? null)]);
     // All but the entries through the schema, as every answer; those leave as they are kept, a portion at a time.
     const head = HEAD.parse({ ...view, lot });
     async function* pieces() {
       yield `${JSON.stringify(head).slice(0, -1)},"entries":[`;
-      yield* writeEntriesOfLot(db, id, lot);
+      yield* first.inPortions(writeEntriesOfLot(db, id, lot));
       yield ']}';
     }
     return reply.type('application/json; charset=utf-8').send(Readable.from(pieces()));

@@ -7,6 +7,7 @@ import { listParts } from '../cabinet/store';
 import { readCsv } from '../files/readCsv';
 import { readFormerNames } from '../files/readFormerNames';
 import { serve, takeFiles } from '../api/serve';
+import type { ReadingsFirst } from '../live/ReadingsFirst';
 import { listForeignRecords, readForeignFile, readForeignRecord, readInRecord } from './foreign';
 import { keepShopFile } from './keepShopFile';
 import { writeRecord } from './record';
@@ -14,7 +15,10 @@ import { writeRecordTable } from './recordTable';
 import { importWireList } from './wireLists';
 
 /** Files in and out: shop files, wire lists, the record of a combination, and records of other shops. */
-export async function recordRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<void> {
+export async function recordRoutes(
+  app: FastifyInstance,
+  { db, first }: { db: Knex; first: ReadingsFirst },
+): Promise<void> {
   serve(app, API.importWireList, ({ query, body, doer }) =>
     importWireList(db, { ...query, bytes: Buffer.from(body), table: readCsv(body) }, doer),
   );
@@ -35,14 +39,14 @@ export async function recordRoutes(app: FastifyInstance, { db }: { db: Knex }): 
     return reply
       .type('application/json; charset=utf-8')
       .header('content-disposition', `attachment; filename="${fileName(combination)}.json"`)
-      .send(Readable.from(pieces));
+      .send(Readable.from(first.inPortions(pieces)));
   });
   serve(app, API.writeRecordTable, async ({ params, reply }) => {
     const { combination, pieces } = await writeRecordTable(db, params.id);
     return reply
       .type('text/csv; charset=utf-8')
       .header('content-disposition', `attachment; filename="${fileName(combination)}.csv"`)
-      .send(Readable.from(pieces));
+      .send(Readable.from(first.inPortions(pieces)));
   });
 
   serve(app, API.listForeignRecords, () => listForeignRecords(db));
