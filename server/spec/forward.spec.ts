@@ -144,8 +144,8 @@ describe('Whoever takes something large', () => {
     return rests;
   };
 
-  it('waits after each portion as long as it took while readings come in, and not at all otherwise', async () => {
-    expect(await taken('entry')).toEqual([40, 40, 40]);
+  it('waits after each portion twice as long as it took while readings come in, and not at all otherwise', async () => {
+    expect(await taken('entry')).toEqual([80, 80, 80]);
     expect(await taken(null)).toEqual([]);
     expect(await taken('shop')).toEqual([]);
   });

@@ -3,6 +3,8 @@ import type { Hub } from './hub';
 
 /** Stations are at work when a reading came in no longer ago than this, ms. */
 const RECENT_MS = 100;
+/** A rest is this many times as long as what went before it. */
+const REST = 2;
 /** Longest rest, ms. */
 const MOST_MS = 1000;
 
@@ -23,7 +25,7 @@ export class ReadingsFirst {
     },
   ) {}
 
-  /** Gives portions on as they come; while readings come in, rests after each for as long as that one took. */
+  /** Gives portions on as they come; while readings come in, rests after each for twice as long as that one took. */
   async *inPortions<T>(portions: AsyncIterable<T>): AsyncGenerator<T> {
     const { now, rest } = this.clock;
     this.end ??= this.hub.listen(({ kind }) => {
@@ -33,7 +35,7 @@ export class ReadingsFirst {
     for await (const portion of portions) {
       const took = now() - since;
       yield portion;
-      if (now() - this.newest < RECENT_MS) await rest(Math.min(took, MOST_MS));
+      if (now() - this.newest < RECENT_MS) await rest(Math.min(REST * took, MOST_MS));
       since = now();
     }
   }
