@@ -129,7 +129,7 @@ export async function buildApp({
       await api.register(gaugeRoutes, { db, bridge });
       await api.register(liveRoutes, { db, hub, bridge });
       await api.register(combinationRoutes, { db, first });
-      await api.register(standingRoutes, { db, projector });
+      await api.register(standingRoutes, { db, projector, first });
       await api.register(journalRoutes, { db, teller });
       await api.register(traceRoutes, { db });
       await api.register(photoRoutes, { db });

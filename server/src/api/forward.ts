@@ -41,7 +41,7 @@ export async function forwardHeavy(app: FastifyInstance, reports: string): Promi
 export function sendOn(
   request: FastifyRequest,
   reply: FastifyReply,
-  whenAway: (reply: FastifyReply) => void = sayAway,
+  whenAway: (reply: FastifyReply) => void | Promise<void> = sayAway,
 ): FastifyReply {
   return reply.from(request.url, {
     rewriteRequestHeaders: (_request, headers) => ({
@@ -49,14 +49,18 @@ export function sendOn(
       'x-forwarded-host': request.host,
       'x-forwarded-proto': request.protocol,
     }),
-    onError: (answer) => {
-      // The library's own reply type is the bare one.
-      whenAway(answer as unknown as FastifyReply);
+    onError: (bare) => {
+      // The library's own type of a reply is the bare one.
+      const answer = bare as unknown as FastifyReply;
+      Promise.resolve(whenAway(answer)).catch(() => {
+        sayAway(answer);
+      });
     },
   });
 }
 
-function sayAway(reply: FastifyReply): void {
+/** Says that the process for reports is down. */
+export function sayAway(reply: FastifyReply): void {
   const { problem } = refusals.reportsAway();
   void reply.code(problem.status).type('application/problem+json').send(JSON.stringify(problem));
 }

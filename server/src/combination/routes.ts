@@ -5,7 +5,7 @@ import { Readable } from 'node:stream';
 import { serve } from '../api/serve';
 import { writeEntriesOfLot } from '../entry/portions';
 import type { ReadingsFirst } from '../live/ReadingsFirst';
-import { lotOfView, readView } from './store';
+import { readHead } from './store';
 
 const HEAD = API.readCombination.answers[200].omit({ entries: true });
 
@@ -15,12 +15,11 @@ export function combinationRoutes(
   { db, first }: { db: Knex; first: ReadingsFirst },
 ): Promise<void> {
   serve(app, API.readCombination, async ({ params: { id }, query, reply }) => {
-    const [view, lot] = await Promise.all([readView(db, id, 'set-up'), lotOfView(db, id, query.lot ?? null)]);
     // All but the entries through the schema, as every answer; those leave as they are kept, a portion at a time.
-    const head = HEAD.parse({ ...view, lot });
+    const head = HEAD.parse(await readHead(db, id, query.lot ?? null));
     async function* pieces() {
       yield `${JSON.stringify(head).slice(0, -1)},"entries":[`;
-      yield* first.inPortions(writeEntriesOfLot(db, id, lot));
+      yield* first.inPortions(writeEntriesOfLot(db, id, head.lot));
       yield ']}';
     }
     return reply.type('application/json; charset=utf-8').send(Readable.from(pieces()));

@@ -4,7 +4,7 @@ import type { Knex } from 'knex';
 import { listParts, readChecks, readRevisions, revisionKey } from '../cabinet/store';
 import { listLimits } from '../documents/limits';
 import { listLooks } from '../documents/looks';
-import { newestLots, readJournalOfLot, takenSince } from '../entry/rows';
+import { newestLots, readJournalOfLot, takenSince, toolsTaken } from '../entry/rows';
 import { refusals } from '../http/problems';
 import { readZone } from '../people/store';
 
@@ -177,7 +177,7 @@ export async function readRow(db: Knex, id: string): Promise<CombinationRow> {
 }
 
 /** The lot a view is of: the one asked for, or the newest. */
-export async function lotOfView(db: Knex, id: string, lot: number | null): Promise<number | null> {
+async function lotOfView(db: Knex, id: string, lot: number | null): Promise<number | null> {
   return lot ?? (await newestLots(db, [id])).get(id) ?? null;
 }
 
@@ -189,7 +189,22 @@ export async function readView(db: Knex, id: string, which: 'set-up' | number | 
   const row = await readRow(db, id);
   const lot = await lotOfView(db, id, which === 'set-up' ? null : which);
   const entries = await readJournalOfLot(db, id, which === 'set-up' ? null : lot);
-  const shared = await readShared(db, takenSince([entries]));
+  return { ...(await headOf(db, row, lot, takenSince([entries]))), entries };
+}
+
+/** The same without the journal, of which nothing is read but when tools were taken. */
+export async function readHead(db: Knex, id: string, lot: number | null): Promise<Omit<CombinationView, 'entries'>> {
+  const row = await readRow(db, id);
+  return headOf(db, row, await lotOfView(db, id, lot), await toolsTaken(db, id));
+}
+
+async function headOf(
+  db: Knex,
+  row: CombinationRow,
+  lot: number | null,
+  taken: ReadonlyMap<string, string>,
+): Promise<Omit<CombinationView, 'entries'>> {
+  const shared = await readShared(db, taken);
   const context = await contextOf(db, row, shared);
   const { terminal, wire, together, practice, use, revisions, newest } = context;
   // The cabinet is needed only to name what would fit instead.
@@ -211,6 +226,5 @@ export async function readView(db: Knex, id: string, which: 'set-up' | number | 
     lot,
     coverings: (await listParts(db, 'covering')).filter((part) => part.recoveredBore !== null),
     cabinet: refused ? await listParts(db, 'terminal') : [],
-    entries,
   };
 }

@@ -46,26 +46,25 @@ export async function* writeEntriesInPortions(db: Knex, combination: string, end
 
 /**
  * What readJournalOfLot gives, as JSON objects with commas between and written by the database: a lot of thousands is opened
- * without any of them being parsed here.
+ * without any of them being parsed here. Their places are found first, so that no portion waits for all to be put in order.
  */
 export async function* writeEntriesOfLot(db: Knex, combination: string, lot: number | null): AsyncGenerator<string> {
   const heads = "kind IN ('lot', 'finish')";
-  const of = (which: string) => `SELECT * FROM journal WHERE combination = :combination AND ${which}`;
+  const of = (which: string) => `SELECT seq FROM journal WHERE combination = :combination AND ${which}`;
   const parts = [of(SET_UP), of(heads), ...(lot === null ? [] : [of(`${OF_LOT} AND NOT ${heads}`)])];
-  const trx = await db.transaction();
-  try {
-    // A cursor, so that the order is made once and a portion is all that is ever held.
-    await trx.raw(
-      `DECLARE opened NO SCROLL CURSOR FOR SELECT row_to_json(e)::text AS text
-         FROM (${AS_ENTRY} FROM (${parts.join(' UNION ALL ')}) j) e ORDER BY e.seq`,
-      { combination, ...(lot !== null && { lot }) },
+  const { rows } = await db.raw<{ rows: { places: string | null }[] }>(
+    `SELECT string_agg(seq::text, ',' ORDER BY seq) AS places FROM (${parts.join(' UNION ALL ')}) p`,
+    { combination, ...(lot !== null && { lot }) },
+  );
+  const places = rows[0]?.places?.split(',') ?? [];
+  for (const { after, upTo } of portionsOf(places.length)) {
+    const {
+      rows: [found],
+    } = await db.raw<{ rows: { text: string }[] }>(
+      `SELECT string_agg(row_to_json(e)::text, ',' ORDER BY e.seq) AS text
+         FROM (${AS_ENTRY} FROM journal j WHERE j.combination = ? AND j.seq = ANY (?::int[])) e`,
+      [combination, places.slice(after, upTo)],
     );
-    for (let isFirst = true; ; isFirst = false) {
-      const { rows } = await trx.raw<{ rows: { text: string }[] }>(`FETCH ${PORTION} FROM opened`);
-      if (rows.length) yield `${isFirst ? '' : ','}${rows.map((row) => row.text).join(',')}`;
-      if (rows.length < PORTION) return;
-    }
-  } finally {
-    await trx.rollback();
+    yield `${after ? ',' : ''}${found?.text ?? ''}`;
   }
 }

@@ -108,6 +108,17 @@ export async function readJournalOfLot(db: Knex, combination: string, lot: numbe
   return rows.map(toEntry).sort((a, b) => a.seq - b.seq);
 }
 
+/** When each tool was first taken in the set-up of a combination. */
+export async function toolsTaken(db: Knex, combination: string): Promise<Map<string, string>> {
+  const rows = (await db('journal')
+    .where({ combination, kind: 'tool' })
+    .whereRaw(SET_UP)
+    .groupByRaw("body ->> 'tool'")
+    .select(db.raw("body ->> 'tool' AS tool"))
+    .min('at as at')) as unknown as { tool: string; at: Date }[];
+  return new Map(rows.map(({ tool, at }) => [tool, at.toISOString()]));
+}
+
 /** The newest lot of each combination that has one. */
 export async function newestLots(db: Knex, combinations: readonly string[]): Promise<Map<string, number>> {
   const rows = (await db('journal')

@@ -25,17 +25,24 @@ export class ReadingsFirst {
     },
   ) {}
 
-  /** Gives portions on as they come; while readings come in, rests after each for twice as long as that one took. */
-  async *inPortions<T>(portions: AsyncIterable<T>): AsyncGenerator<T> {
-    const { now, rest } = this.clock;
+  /** Whether stations are at work. Listens from the first question on. */
+  areComingIn(): boolean {
+    const { now } = this.clock;
     this.end ??= this.hub.listen(({ kind }) => {
       if (kind === 'entry') this.newest = now();
     });
+    return now() - this.newest < RECENT_MS;
+  }
+
+  /** Gives portions on as they come; while readings come in, rests after each for twice as long as that one took. */
+  async *inPortions<T>(portions: AsyncIterable<T>): AsyncGenerator<T> {
+    const { now, rest } = this.clock;
+    this.areComingIn();
     let since = now();
     for await (const portion of portions) {
       const took = now() - since;
       yield portion;
-      if (now() - this.newest < RECENT_MS) await rest(Math.min(REST * took, MOST_MS));
+      if (this.areComingIn()) await rest(Math.min(REST * took, MOST_MS));
       since = now();
     }
   }

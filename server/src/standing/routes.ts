@@ -1,8 +1,9 @@
 import { API } from '@tug-mark/contract';
 import type { FastifyInstance, FastifyReply } from 'fastify';
 import type { Knex } from 'knex';
-import { sendOn } from '../api/forward';
+import { sayAway, sendOn } from '../api/forward';
 import { serve } from '../api/serve';
+import type { ReadingsFirst } from '../live/ReadingsFirst';
 import type { Projector } from './Projector';
 import { readPage, type Page } from './store';
 
@@ -12,20 +13,27 @@ const PAGE = 200;
 /**
  * The bench: every combination with where it stands.
  *
- * @param projector works out what is behind; null: the process for reports does, and is asked whenever something is
+ * @param projector works out what is behind; null: the process for reports does. That one is asked whenever something is
+ *   behind, and as long as readings come in, which keep this one busy.
  */
 export function standingRoutes(
   app: FastifyInstance,
-  { db, projector }: { db: Knex; projector: Projector | null },
+  { db, projector, first }: { db: Knex; projector: Projector | null; first: ReadingsFirst },
 ): Promise<void> {
   serve(app, API.listCombinations, async ({ query, request, reply }) => {
     const shop = { zone: request.shopZone };
     const read = () => readPage(db, query.after, PAGE, shop);
+    const whatIsKnown = async (answer: FastifyReply) => {
+      const page = await read();
+      // Lines that are behind say so; one that is not there yet would be missing without a word.
+      if (page.fresh.length) sayAway(answer);
+      else send(answer, page);
+    };
+    if (!projector && first.areComingIn()) return sendOn(request, reply, whatIsKnown);
     const page = await read();
     if (!page.fresh.length && !page.behind.length) return send(reply, page);
-    if (projector) return send(reply, (await projector.settle(page, shop)) ? await read() : page);
-    // Lines that are behind say so; one that is not there yet would be missing without a word.
-    return page.fresh.length ? sendOn(request, reply) : sendOn(request, reply, (answer) => send(answer, page));
+    if (!projector) return sendOn(request, reply, whatIsKnown);
+    return send(reply, (await projector.settle(page, shop)) ? await read() : page);
   });
   return Promise.resolve();
 }
