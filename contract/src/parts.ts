@@ -354,6 +354,7 @@ export const limitRowSchema: z.ZodType<LimitRow> = z.strictObject({
   material: z.enum(CONDUCTOR_MATERIALS).nullable().default(null),
   force: positive.nullable(),
   percent: positive.nullable().default(null),
+  hold: positive.nullable().default(null),
 });
 
 export const limitTableSchema: z.ZodType<LimitTable> = z.strictObject({
@@ -367,8 +368,25 @@ export const limitTableSchema: z.ZodType<LimitTable> = z.strictObject({
   effectiveUntil: isoDate.nullable(),
   interpolates: z.boolean(),
   speed: range,
-  hold: z.strictObject({ force: positive, seconds: positive }).nullable().default(null),
+  hold: z
+    .strictObject({
+      seconds: positive,
+      percent: positive.max(100).nullable().default(null),
+      // Of tables from before rows had their own.
+      force: positive.nullable().default(null),
+    })
+    .nullable()
+    .default(null),
   loadingRate: range.nullable().default(null),
+  pushes: z
+    .array(
+      z.strictObject({
+        contactSize: part.nullable().default(null),
+        families: z.array(z.enum(FAMILIES)).default([]),
+        force: positive,
+      }),
+    )
+    .default([]),
   retention: positive.nullable().default(null),
   rows: z.array(limitRowSchema).min(1, 'has no row'),
 });

@@ -75,7 +75,7 @@ describe('From a wire list to a judged pull', () => {
     await browser.sees('Go on to Prepare');
     await accessible();
     await setUpByKeys(browser, 5, '8.1');
-    await browser.sees('Seam down in the cradle. Indent on the plain side.');
+    await browser.sees('Seam in the cradle, away from the punch.');
     await accessible();
     await browser.keys(Key.ENTER);
     await lookByKeys(browser);

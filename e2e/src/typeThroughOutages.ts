@@ -49,7 +49,7 @@ async function sit({ terminal, wire, list }: (typeof SEATS)[number]): Promise<Se
   );
   if (failed) throw new Error(failed);
   await openCombination(browser, terminal, wire, list);
-  await setUpByKeys(browser, 5, '7.8');
+  await setUpByKeys(browser, 6, '7.7');
   await climbTo(browser, 'Tug');
   await browser.shown(By.id('force'));
   return { browser, typed: [] };

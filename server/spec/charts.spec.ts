@@ -82,7 +82,7 @@ describe('Charts of the demo shop', () => {
     const file = (from: number, to: number) => {
       const rows = ['piece,force N,how it let go,note'];
       for (let piece = from; piece <= to; piece++)
-        rows.push(`${piece},${138 + (piece % 89) / 10},${piece % 50 ? 1 : 6},x`);
+        rows.push(`${piece},${138 + (piece % 89) / 10},${piece % 50 ? 1 : 6},jaw slipped`);
       return odile.call('POST', `/api/combinations/${id}/lots/1/readings`, rows.join('\n'), {
         'content-type': 'text/csv',
       });

@@ -210,11 +210,13 @@ describe('A lot', () => {
     expect(await why({ ...rework, note: 'again', budget: { cut: 500, shortest: 495, trim: 1 } })).toBe(
       'no-length-left',
     );
-    await odile.kept(id, { ...rework, note: 'again', budget: { cut: 500, shortest: 490, trim: 1 } });
-    // One attempt uses 7.5 + 1 mm of 10: a second is not left.
-    const again = { ...rework, step: 2, note: 'once more', budget: { cut: 500, shortest: 490, trim: 1 } };
+    await odile.kept(id, { ...rework, note: 'again', budget: { cut: 500, shortest: 486, trim: 1 } });
+    // One attempt uses 13.7 mm of 14, the sleeve's 5 mm and the fresh cut with it: a second is not left.
+    const again = { ...rework, step: 2, note: 'once more', budget: { cut: 500, shortest: 486, trim: 1 } };
     expect(await why(again)).toBe('no-length-left');
-    expect(await why({ kind: 'run', run: 2, cause: 'x', revisions: (await odile.view(id)).newest })).toBe('lot-open');
+    expect(await why({ kind: 'run', run: 2, cause: 'new reel', revisions: (await odile.view(id)).newest })).toBe(
+      'lot-open',
+    );
   });
 
   it('takes another quantity as a correction with its reason, never below what is made', async () => {

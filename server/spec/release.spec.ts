@@ -122,6 +122,43 @@ describe('A limit table', () => {
     );
   });
 
+  it('of before rows had holds of their own is read as it was kept, applies one force for all to nothing, and stays as it was sealed', async () => {
+    const { rows } = draft;
+    await keep({ revision: 'O', hold: { seconds: 60, percent: null, force: 50 } });
+    const kept = (await shop.db('limit_tables').where({ document: 'FL-SPEC-09' }).first('body')) as {
+      body: LimitTable;
+    };
+    // As a shop has it from before: nothing of it is written anew.
+    const before: object = {
+      ...Object.fromEntries(Object.entries(kept.body).filter(([key]) => key !== 'pushes')),
+      hold: { seconds: 60, force: 50 },
+      retention: 35,
+      rows: rows.map(({ hold: _hold, ...row }) => row),
+    };
+    await shop
+      .db('limit_tables')
+      .where({ document: 'FL-SPEC-09' })
+      .update({ body: JSON.stringify(before) });
+    const found = (await ines.get<LimitRecord[]>('/api/limits')).find(({ table }) => table.document === 'FL-SPEC-09');
+    expect(found?.table).toEqual({
+      ...draft,
+      revision: 'O',
+      hold: { seconds: 60, percent: null, force: 50 },
+      pushes: [],
+      retention: 35,
+      rows: rows.map((row) => ({ ...row, hold: null })),
+    });
+    expect(found?.problems.map(({ weight, text }) => `${weight}: ${text}`)).toEqual(
+      jasmine.arrayContaining([
+        'note: It names 50 N to be held for every size alike. That is applied to nothing: say it by row.',
+        'note: It names 35 N to be pushed for every size alike. That is applied to nothing: say it by row.',
+      ]),
+    );
+    expect((await shop.db('limit_tables').where({ document: 'FL-SPEC-09' }).first('body')) as unknown).toEqual({
+      body: before,
+    });
+  });
+
   it('tells whose limit it would change, with both forces, and leaves out all others', async () => {
     const tables = await ines.get<LimitRecord[]>('/api/limits');
     const inEffect = tables.find(({ table }) => table.revision === 'C' && table.class === '2')?.table as LimitTable;

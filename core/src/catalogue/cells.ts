@@ -1,5 +1,5 @@
 import { MM_PER_INCH, readNumber, type LengthUnit } from '../units';
-import { readSize, sizeLabel, type ConductorSize } from '../wire';
+import { readSize, SIZES_MADE, sizeLabel, type ConductorSize } from '../wire';
 import type { Column } from './columns';
 
 /** What a cell says: its value, or what is wrong with it. */
@@ -51,7 +51,7 @@ export function readCell(column: Column, text: string, unit: LengthUnit = 'mm', 
     }
     case 'size': {
       const size = readSize(cell);
-      return size ? value(size) : wrong(`'${cell}' is no conductor size above 0; write 0.75 mm2 or AWG 18.`);
+      return size ? value(size) : wrong(`'${cell}' is no conductor size; write 0.75 mm2 or AWG 18, ${SIZES_MADE}.`);
     }
     default:
       return readQuantity(column, cell, unit, isFixed);

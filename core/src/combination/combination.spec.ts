@@ -40,7 +40,9 @@ const context: SetUpContext = {
   limits: [
     {
       ...limitTable,
-      rows: [{ size: { scale: 'mm2', value: 0.75 }, families: [], material: null, force: 85, percent: null }],
+      rows: [
+        { size: { scale: 'mm2', value: 0.75 }, families: [], material: null, force: 85, percent: null, hold: null },
+      ],
     },
   ],
   cabinet: [insulatedRing],

@@ -1,12 +1,21 @@
 import type { DocumentKey } from '../document';
-import { aftercare, bites, gates, orientation, type Bite, type GateStep, type Orientation } from '../crimp';
+import {
+  aftercare,
+  gates,
+  orientation,
+  placeBites,
+  pulledWith,
+  type BitePlan,
+  type GateStep,
+  type Orientation,
+} from '../crimp';
 import { criteria, findLookSheet, type Criterion, type LookContext, type LookSheet } from '../look';
 import { judgeFit, nearestFits, type FitVerdict, type NearFit, type Use } from '../match';
 import type { Practice } from '../practice';
-import { choosePreparation, type Preparation, type Stripper } from '../prepare';
+import { choosePreparation, wireInCrimp, type Preparation, type Stripper } from '../prepare';
 import type { Range, Terminal } from '../terminal';
 import { chooseTool, openToolBook, type Tool, type ToolCandidate, type ToolCheck, type ToolChoice } from '../tool';
-import { findLimit, type LimitFound, type LimitTable } from '../tug';
+import { findHold, findLimit, findPush, type HoldFound, type LimitFound, type LimitTable } from '../tug';
 import { today } from '../time';
 import { breakingLoad, type Wire } from '../wire';
 import { entriesOf, type Entry, type Revisions, ofCurrentRun } from '../entry';
@@ -40,12 +49,20 @@ export interface SetUp {
   /** Others that fit; only looked for when this one does not. */
   readonly nearest: readonly NearFit[];
   readonly preparation: Preparation | null;
+  /** Wire that each crimp cut off takes with it beside the fresh cut, mm; null until there is a strip length. */
+  readonly lost: { readonly strip: number; readonly crimp: number } | null;
   readonly toolChoice: ToolChoice;
   /** The tool taken on record, else the one the choice proposes. */
   readonly tool: ToolCandidate | null;
   readonly orientation: Orientation | null;
-  readonly bites: readonly Bite[];
+  readonly bites: BitePlan['bites'];
+  /** Why there are fewer bites than were asked for. */
+  readonly biteNotes: BitePlan['reasons'];
   readonly gates: readonly GateStep[];
+  /** Ends cut off and made again at a step so far, in this run. */
+  readonly cutOff: number;
+  /** How pieces are pulled, as far as the insulation grip goes; empty where it has none to speak of. */
+  readonly pulledWith: string;
   /** What follows for a contact that goes into a cavity. */
   readonly after: readonly string[];
   readonly criteria: readonly Criterion[];
@@ -65,6 +82,8 @@ export interface SetUp {
   readonly standing: LimitFound;
   /** N */
   readonly breaks: number;
+  /** What a hold test of the wire has to reach; null without a limit. */
+  readonly hold: HoldFound | null;
   /** For a contact that goes into a cavity: push it has to withstand, N (null: the table names none), and its lock. */
   readonly retention: { readonly force: number | null; readonly secondaryLock: boolean } | null;
   /** Each wire in the barrel by itself: it is pulled and judged against its own size's limit. The first is `wire`. */
@@ -75,6 +94,8 @@ export interface SetUp {
 
 export interface WireSetUp {
   readonly wire: Wire;
+  /** Its own strip length and notch; null when the shop has no stripper. */
+  readonly preparation: Preparation | null;
   readonly limit: LimitFound;
   readonly standing: LimitFound;
   /** N */
@@ -115,7 +136,9 @@ export function computeSetUp(
       ) ?? null)
     : toolChoice.chosen;
   const lies = tool ? orientation(terminal, tool.nest.profile, practice) : null;
-  const where = tool ? bites(terminal, tool.nest, practice) : [];
+  const { bites: where, reasons: biteNotes } = tool
+    ? placeBites(terminal, tool.nest, practice)
+    : { bites: [], reasons: [] };
   const ready = tool && lies && preparation;
   const strip = preparation?.strip;
   const measures = {
@@ -141,11 +164,15 @@ export function computeSetUp(
     fit,
     nearest,
     preparation,
+    lost: strip && strip.setPoint !== null ? { strip: strip.setPoint, crimp: wireInCrimp(terminal) } : null,
     toolChoice,
     tool,
     orientation: lies,
     bites: where,
-    gates: ready ? gates({ terminal, practice, strip: preparation.strip, tool, lies, bites: where.length }) : [],
+    biteNotes,
+    gates: ready ? gates({ terminal, wire, practice, strip: preparation.strip, tool, lies, bites: where.length }) : [],
+    cutOff: entries.filter(({ body }) => body.kind === 'gate' && body.remedy === 'cut-off').length,
+    pulledWith: pulledWith(terminal, tool?.nest ?? null, practice),
     after: aftercare(terminal),
     criteria: look ? criteria(look, lookSheet) : [],
     look,
@@ -161,14 +188,17 @@ export function computeSetUp(
     limit,
     standing: judgedBy ? find(wire, judgedBy) : limit,
     breaks: breakingLoad(wire.conductor),
+    hold: limit.limit && findHold(limit.limit, breakingLoad(wire.conductor)),
     retention: terminal.cavity && {
-      force: limit.limit?.table.retention ?? null,
+      force: limit.limit && findPush(limit.limit.table, terminal),
       secondaryLock: terminal.cavity.secondaryLock,
     },
     wires: wires.map((each) => {
       const own = find(each);
       return {
         wire: each,
+        preparation:
+          each === wire ? preparation : choosePreparation(terminal, each, practice, context.strippers, fit.folded),
         limit: own,
         standing: judgedBy ? find(each, judgedBy) : own,
         breaks: breakingLoad(each.conductor),

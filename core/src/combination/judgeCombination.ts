@@ -1,7 +1,8 @@
 import { judgeLook, type LookVerdict } from '../look';
 import { checkPassed, judgeTool } from '../tool';
 import type { Practice } from '../practice';
-import { isValidMode, judgeGroup, judgeHold, judgeReading, judgeRetention, type GroupVerdict } from '../tug';
+import { showBeside } from '../units';
+import { findHold, isValidMode, judgeGroup, judgeHold, judgeReading, judgeRetention, type GroupVerdict } from '../tug';
 import { reason, type Reason } from '../verdict';
 import type { SetUp, SetUpContext, WireSetUp } from './computeSetUp';
 import { entriesOf, type Entry, ofCurrentRun, measuresOf } from '../entry';
@@ -112,14 +113,20 @@ function judgeMatch({ fit }: SetUp): StageVerdict {
   };
 }
 
-function judgePrepare({ preparation, measures }: SetUp, entries: readonly Entry[], practice: Practice): StageVerdict {
+function judgePrepare(
+  { preparation, measures, wires }: SetUp,
+  entries: readonly Entry[],
+  practice: Practice,
+): StageVerdict {
   if (!preparation) {
     const none = reason('no-stripper', 'bad', 'The shop has no stripper on record.');
     return { stage: 'prepare', state: 'fail', answer: none.text, reasons: [none] };
   }
   const { strip, notch } = preparation;
   const measured = judgeStrips(measures.strip, entries, practice.measuredPieces);
-  const planned = [...strip.reasons, notch.reason];
+  // Each wire in the barrel is stripped by itself: another insulation, another envelope, another notch.
+  const others = wires.slice(1).map((each, i) => preparedOther(each, i + 2));
+  const planned = [...strip.reasons, notch.reason, ...others];
   const works = strip.setPoint !== null && notch.notch !== null && !planned.some((r) => r.weight === 'bad');
   const reasons = works ? [...measured.reasons, ...planned] : planned;
   return {
@@ -131,10 +138,27 @@ function judgePrepare({ preparation, measures }: SetUp, entries: readonly Entry[
             strip.kind === 'positioned'
               ? ` Only with the insulation edge ${strip.position.min.toFixed(1)} to ${strip.position.max.toFixed(1)} mm behind the barrel: check every piece.`
               : ''
-          }`
+          }${others.map((other) => ` ${other.text}`).join('')}`
         : (reasons.find((r) => r.weight === 'bad')?.text ?? ''),
     reasons,
   };
+}
+
+/** How another wire that shares the barrel is stripped, in one sentence, or why it cannot be. */
+function preparedOther({ wire, preparation }: WireSetUp, number: number): Reason {
+  const name = `Wire ${number}, ${wire.label}`;
+  const { strip, notch, stripper } = preparation ?? {};
+  const bad = strip && notch && [...strip.reasons, notch.reason].find((r) => r.weight === 'bad');
+  if (!strip?.window || strip.setPoint === null || !notch?.notch || !stripper || bad) {
+    return reason('other-wire', 'bad', `${name}: ${bad?.text ?? 'no stripper of the shop does it.'}`);
+  }
+  const window = `${strip.window.min.toFixed(1)}–${strip.window.max.toFixed(1)}`;
+  return reason(
+    'other-wire',
+    'good',
+    `${name}: strip ${strip.setPoint} mm (${window}), notch ${notch.notch.label} of ${stripper.label}.`,
+    { setPoint: strip.setPoint },
+  );
 }
 
 function judgeToolStage(
@@ -329,12 +353,13 @@ function judgeTug(
       ),
       ...group.reasons.map((r) => (name ? { ...r, text: `${name}${r.text}` } : r)),
     ];
-    const least = `each ≥ ${limit.toFixed(1)} N`;
+    const lowest = showBeside(group.summary?.min ?? limit, limit, 1);
+    const least = `each ≥ ${lowest.limit} N`;
     return {
       group,
       state: group.state === 'fail' ? 'fail' : atQuality.length ? 'hold' : group.state,
       answer: valid.length
-        ? `${name}${valid.length} of ${wanted} pulled, ${least}; lowest ${group.summary?.min.toFixed(1)} N.`
+        ? `${name}${valid.length} of ${wanted} pulled, ${least}; lowest ${lowest.value} N.`
         : `${name}${wanted} pulls, ${least}.`,
       reasons,
     };
@@ -344,9 +369,10 @@ function judgeTug(
 /** What else was tried of the joint: holds, and contacts pushed in their cavities. None is asked for; a bad one fails. */
 function judgeKept(setUp: SetUp, entries: readonly Entry[]): { state: StageState; reasons: Reason[] } {
   const reasons: Reason[] = [];
-  const table = setUp.standing.limit?.table;
+  const standing = setUp.standing.limit;
+  const wanted = standing && findHold(standing, setUp.breaks).hold;
   for (const { body } of entriesOf(entries, 'hold')) {
-    const held = judgeHold(body, table?.hold ?? null);
+    const held = judgeHold(body, wanted);
     reasons.push({ ...held.reason, text: `Piece ${body.piece}: ${held.reason.text}` });
   }
   for (const { body } of entriesOf(entries, 'retention')) {

@@ -1,4 +1,5 @@
 import { isInRange, type CrimpHeight, type Range, type Terminal } from '../terminal';
+import { showBeside } from '../units';
 import { reason, type Reason } from '../verdict';
 import type { Wire } from '../wire';
 import { entriesOf, type Entry } from '../entry';
@@ -42,14 +43,17 @@ export function judgeStrips(range: Range | null, entries: readonly Entry[], want
     (piece) => !given.some(({ body }) => body.piece === piece),
   );
   const span = `${range.min.toFixed(2)}–${range.max.toFixed(2)} mm`;
-  const reasons: Reason[] = out.map(({ body }) =>
-    reason(
+  const reasons: Reason[] = out.map(({ body }) => {
+    const isShort = body.value < range.min;
+    const { value } = showBeside(body.value, isShort ? range.min : range.max, 2);
+    const trim = `trim ${(body.value - range.max).toFixed(2)} to ${(body.value - range.min).toFixed(2)} mm`;
+    return reason(
       'strip-out',
       'bad',
-      `Piece ${body.piece}: strip length ${body.value.toFixed(2)} mm is ${body.value < range.min ? 'below' : 'above'} ${span}.`,
+      `Piece ${body.piece}: strip length ${value} mm is ${isShort ? 'below' : 'above'} ${span}: ${isShort ? 'cut it off and strip anew' : trim}.`,
       { piece: body.piece, value: body.value, lo: range.min, hi: range.max },
-    ),
-  );
+    );
+  });
   if (missing.length) {
     reasons.push(
       reason(

@@ -1,6 +1,7 @@
 import type { Practice } from '../practice';
-import { isSplice, type Terminal } from '../terminal';
+import { isSplice, type Range, type Terminal } from '../terminal';
 import type { Nest } from '../tool';
+import { reason, type Reason } from '../verdict';
 
 export interface Bite {
   /** Order in which they are made, from 1. */
@@ -9,26 +10,92 @@ export interface Bite {
   readonly centre: number;
 }
 
-/**
- * Bites on one conductor barrel: as many as the sheet asks for; for a splice by the practice (one, or two from the
- * centre out); else ceil(barrel / die width). Equally spaced, made from the tongue towards the wire (a lug from its
- * pad, a splice from its centre), never with the die past either end of the barrel. A die wider than the barrel is
- * centred on it.
- *
- * @returns centres in mm from the barrel's wire end, in the order of making; none when the sheet gives no length
- * @example barrel 6 mm, die 3 mm, sheet silent: bites at 4.5 and 1.5
- */
-export function bites(terminal: Terminal, nest: Pick<Nest, 'width'>, practice: Practice): Bite[] {
-  const { length } = terminal.barrel;
-  if (length === null) return [];
-  const bySchool = isSplice(terminal) ? (practice.spliceBites === 'centre-out-two' ? 2 : 1) : null;
-  const count = terminal.bites ?? bySchool ?? Math.max(1, Math.ceil(length / nest.width - 1e-9));
-  const half = Math.min(nest.width, length) / 2;
-  const first = length - half;
-  const last = half;
-  if (count === 1) return [{ order: 1, centre: length / 2 }];
-  return Array.from({ length: count }, (_, i) => ({
-    order: i + 1,
-    centre: first + ((last - first) * i) / (count - 1),
-  }));
+export interface BitePlan {
+  readonly bites: readonly Bite[];
+  /** Why there are fewer than the sheet or the house rules ask for. */
+  readonly reasons: readonly Reason[];
 }
+
+/** Left untouched on both sides of an inspection hole or window, mm. */
+const HOLE_MARGIN = 1;
+/** Barrel left between two bites, mm. */
+const BETWEEN = 0.5;
+
+/**
+ * Bites on one conductor barrel. The die stays on the barrel and off its inspection hole (with 1 mm on both sides), and two
+ * bites leave 0.5 mm between them: centres lie at least die width + 0.5 apart. Into a free length s go
+ * floor((s - width) / (width + 0.5)) + 1 bites of a die's width. Wanted are as many as the sheet asks for; for a splice by the
+ * practice (one, or two from the centre out); else as many as fit. What does not fit is left out, with the reason.
+ *
+ * One bite lies in the barrel's middle, or as near to it as the hole allows; several are spaced equally, made from the tongue
+ * towards the wire (a lug from its pad, a splice from its centre). A die wider than the barrel is centred on it.
+ *
+ * @returns centres in mm from the barrel's wire end, in the order of making; none where the sheet gives no length, or no die width
+ * @example barrel 5 mm, die 4 mm, sheet silent: one at 2.5
+ * @example barrel 12 mm, hole from 9 to 10 mm, die 3 mm: 8 mm are free from the wire end, which takes two, at 6.5 and 1.5
+ */
+export function placeBites(terminal: Terminal, nest: Pick<Nest, 'width'>, practice: Practice): BitePlan {
+  const { length, inspection } = terminal.barrel;
+  const { width } = nest;
+  if (length === null || !(width > 0) || !(length > 0)) return { bites: [], reasons: [] };
+  const free = freeSpans(length, inspection).filter((span) => lengthOf(span) >= width - 1e-9);
+  const middle = length / 2;
+  if (!free.length) {
+    const why = inspection && width <= length ? 'bite-over-hole' : 'die-wider';
+    const text =
+      why === 'bite-over-hole'
+        ? `The die is ${width} mm wide and no ${width} mm of the barrel are clear of the hole at ${inspection?.min} to ${inspection?.max} mm: a narrower die, or the bite the sheet draws.`
+        : `The die is ${width} mm wide and the barrel ${length} mm long: it reaches past both ends.`;
+    const weight = why === 'bite-over-hole' ? 'hold' : 'note';
+    return { bites: [{ order: 1, centre: middle }], reasons: [reason(why, weight, text, { width, length })] };
+  }
+  const room = free.map((span) => ({
+    span,
+    most: Math.floor((lengthOf(span) - width) / (width + BETWEEN) + 1e-9) + 1,
+  }));
+  const most = room.reduce((sum, { most: own }) => sum + own, 0);
+  const bySchool = isSplice(terminal) ? (practice.spliceBites === 'centre-out-two' ? 2 : 1) : null;
+  const wanted = terminal.bites ?? bySchool ?? most;
+  const count = Math.min(wanted, most);
+  const reasons =
+    count < wanted
+      ? [
+          reason(
+            'bites-do-not-fit',
+            terminal.bites === null ? 'note' : 'hold',
+            `${terminal.bites === null ? 'The house rules ask' : 'The sheet asks'} for ${wanted} bites and ${count === 1 ? 'one of' : `${count} of`} ${width} mm ${count === 1 ? 'fits' : 'fit'}: ${room.map(({ span }) => lengthOf(span).toFixed(1)).join(' and ')} mm of barrel are free and two bites leave ${BETWEEN} mm between them.`,
+            { wanted, count, width },
+          ),
+        ]
+      : [];
+  if (count === 1) {
+    const centres = room.map(({ span }) => clamp(middle, span.min + width / 2, span.max - width / 2));
+    const centre = centres.reduce((best, next) => (Math.abs(next - middle) < Math.abs(best - middle) ? next : best));
+    return { bites: [{ order: 1, centre }], reasons };
+  }
+  // The longest stretch first; what is left goes to the next.
+  let left = count;
+  const centres = [...room]
+    .sort((a, b) => lengthOf(b.span) - lengthOf(a.span))
+    .flatMap(({ span, most: own }) => {
+      const here = Math.min(own, left);
+      left -= here;
+      return spaced(here, { min: span.min + width / 2, max: span.max - width / 2 });
+    })
+    .sort((a, b) => b - a);
+  return { bites: centres.map((centre, i) => ({ order: i + 1, centre })), reasons };
+}
+
+/** What of the barrel a die may lie on, mm from its wire end. */
+function freeSpans(length: number, hole: Range | null): Range[] {
+  if (!hole) return [{ min: 0, max: length }];
+  return [
+    { min: 0, max: Math.min(length, hole.min - HOLE_MARGIN) },
+    { min: Math.max(0, hole.max + HOLE_MARGIN), max: length },
+  ];
+}
+
+const lengthOf = ({ min, max }: Range) => max - min;
+const clamp = (value: number, min: number, max: number) => Math.min(max, Math.max(min, value));
+const spaced = (count: number, { min, max }: Range) =>
+  count === 1 ? [(min + max) / 2] : Array.from({ length: count }, (_, i) => max - ((max - min) * i) / (count - 1));

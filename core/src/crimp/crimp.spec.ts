@@ -3,7 +3,7 @@ import { bareRing, insulatedRing, openContact, practice, stripper, tool, windowS
 import { stripWindow } from '../prepare';
 import { FAMILIES, SEAMS, type Terminal } from '../terminal';
 import { NEST_PROFILES, type NestProfile } from '../tool';
-import { bites, gates, orientation } from './index';
+import { gates, orientation, placeBites } from './index';
 
 const seam = (s: Terminal['barrel']['seam'], base = bareRing): Terminal => ({
   ...base,
@@ -13,7 +13,7 @@ const seam = (s: Terminal['barrel']['seam'], base = bareRing): Terminal => ({
 describe('Orientation', () => {
   it('puts a butted seam down in the cradle, and calls it critical', () => {
     const lies = orientation(bareRing, 'indent-and-cradle', practice);
-    expect(lies?.headline).toBe('Seam down in the cradle. Indent on the plain side.');
+    expect(lies?.headline).toBe('Seam in the cradle, away from the punch.');
     expect(lies?.critical).toBeTrue();
     expect(lies?.angle).toBe(180);
   });
@@ -59,35 +59,69 @@ describe('Orientation', () => {
 });
 
 describe('Bites', () => {
+  const bareOf = (
+    length: number,
+    count: number | null = null,
+    inspection: Terminal['barrel']['inspection'] = null,
+  ) => ({
+    ...bareRing,
+    bites: count,
+    barrel: { ...bareRing.barrel, length, inspection },
+  });
+  const centres = (terminal: Terminal, width: number) =>
+    placeBites(terminal, { width }, practice).bites.map((b) => Number(b.centre.toFixed(6)));
+  const codes = (terminal: Terminal, width: number) =>
+    placeBites(terminal, { width }, practice).reasons.map((r) => r.code);
+
   it('are one in the middle when the sheet asks for one', () => {
-    expect(bites(bareRing, { width: 3 }, practice)).toEqual([{ order: 1, centre: 3 }]);
+    expect(placeBites(bareOf(6, 1), { width: 3 }, practice)).toEqual({ bites: [{ order: 1, centre: 3 }], reasons: [] });
   });
 
-  // 6 mm / 3 mm: two, at 6 - 1.5 = 4.5 and 1.5; 7 / 3: three, at 5.5, 3.5, 1.5
-  it('cover the barrel from tongue to wire when the sheet is silent', () => {
-    const silent = { ...bareRing, bites: null };
-    expect(bites(silent, { width: 3 }, practice).map((b) => b.centre)).toEqual([4.5, 1.5]);
-    expect(
-      bites({ ...silent, barrel: { ...silent.barrel, length: 7 } }, { width: 3 }, practice).map((b) => b.centre),
-    ).toEqual([5.5, 3.5, 1.5]);
+  // Two of 3 mm and 0.5 between them need 6.5: 6 mm take one, 7 mm two, at 7 - 1.5 = 5.5 and 1.5; three need 10
+  it('cover the barrel from tongue to wire when the sheet is silent, half a millimetre apart', () => {
+    expect(centres(bareOf(6), 3)).toEqual([3]);
+    expect(centres(bareOf(7), 3)).toEqual([5.5, 1.5]);
+    expect(centres(bareOf(9.9), 3).length).toBe(2);
+    expect(centres(bareOf(10), 3)).toEqual([8.5, 5, 1.5]);
   });
 
-  it('never stand past either end of the barrel', () => {
+  // Hole from 9 to 10: 0 to 8 and 11 to 12 are free. Two of 3 mm go into 8, at 6.5 and 1.5; one lies as near to 6 as 6.5
+  it('stay a millimetre off the inspection hole', () => {
+    expect(centres(bareOf(12, null, { min: 9, max: 10 }), 3)).toEqual([6.5, 1.5]);
+    expect(centres(bareOf(12, 1, { min: 9, max: 10 }), 3)).toEqual([6]);
+    expect(centres(bareOf(12, 1, { min: 6, max: 7 }), 3)).toEqual([3.5]);
+    // 0 to 2 and 5 to 6 are free, and the die is 3 wide
+    expect(codes(bareOf(6, 1, { min: 3, max: 4 }), 3)).toEqual(['bite-over-hole']);
+  });
+
+  it('are fewer than the sheet asks for where they do not fit, with the reason', () => {
+    expect(centres(bareOf(6, 2), 3)).toEqual([3]);
+    expect(placeBites(bareOf(6, 2), { width: 3 }, practice).reasons[0]?.text).toBe(
+      'The sheet asks for 2 bites and one of 3 mm fits: 6.0 mm of barrel are free and two bites leave 0.5 mm between them.',
+    );
+    expect(codes(bareOf(2), 3)).toEqual(['die-wider']);
+  });
+
+  it('never stand past either end of the barrel, on its hole, or on each other', () => {
     fc.assert(
       fc.property(
         fc.double({ min: 1, max: 30, noNaN: true }),
         fc.double({ min: 0.5, max: 12, noNaN: true }),
         fc.option(fc.integer({ min: 1, max: 6 })),
-        (length, width, count) => {
-          const half = Math.min(width, length) / 2;
-          for (const bite of bites(
-            { ...bareRing, bites: count, barrel: { ...bareRing.barrel, length } },
-            { width },
-            practice,
-          )) {
-            expect(bite.centre - half).toBeGreaterThanOrEqual(-1e-9);
-            expect(bite.centre + half).toBeLessThanOrEqual(length + 1e-9);
-          }
+        fc.option(fc.double({ min: 0.1, max: 0.9, noNaN: true })),
+        (length, width, count, share) => {
+          const hole = share === null ? null : { min: share * length, max: share * length + 0.5 };
+          const { bites, reasons } = placeBites(bareOf(length, count, hole), { width }, practice);
+          expect(bites.length).toBeGreaterThan(0);
+          if (reasons.some(({ code }) => code === 'die-wider' || code === 'bite-over-hole')) return;
+          bites.forEach(({ centre }, i) => {
+            expect(centre - width / 2).toBeGreaterThanOrEqual(-1e-9);
+            expect(centre + width / 2).toBeLessThanOrEqual(length + 1e-9);
+            if (hole)
+              expect(centre + width / 2 <= hole.min - 1 + 1e-9 || centre - width / 2 >= hole.max + 1 - 1e-9).toBeTrue();
+            const before = bites[i - 1];
+            if (before) expect(before.centre - centre).toBeGreaterThanOrEqual(width + 0.5 - 1e-6);
+          });
         },
       ),
     );
@@ -101,7 +135,7 @@ describe('The steps of the crimp', () => {
     if (!nest || !lies) throw new Error('no nest');
     const strip = stripWindow(terminal, wire075, practice, stripper);
     const chosen = { tool, nest, setting: null, positioner: null, insulationPosition: null, stepDown: null };
-    return gates({ terminal, practice, strip, tool: chosen, lies, bites: 1 }).map((g) => g.gate);
+    return gates({ terminal, wire: wire075, practice, strip, tool: chosen, lies, bites: 1 }).map((g) => g.gate);
   };
 
   it('begin with what has to be slid on, and end with the seal, for a splice in a wet place', () => {

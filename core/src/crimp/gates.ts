@@ -1,14 +1,17 @@
 import type { Practice } from '../practice';
-import type { StripWindow } from '../prepare';
+import { strandDamage, type StripWindow } from '../prepare';
 import type { Terminal } from '../terminal';
-import type { ToolCandidate } from '../tool';
+import type { Tool, ToolCandidate } from '../tool';
+import type { Wire } from '../wire';
 import type { Orientation } from './orientation';
+import { canLeaveOpen } from './pulledWith';
 
 export const GATES = [
   'slide-on',
   'strip-looked-at',
   'setting',
   'orientation',
+  'position',
   'wire-seen',
   'cycle-complete',
   'mark-matches',
@@ -21,6 +24,39 @@ export const GATES = [
 ] as const;
 export type Gate = (typeof GATES)[number];
 
+export const REMEDIES = ['mend', 'trim', 'take-out', 'cut-off'] as const;
+/** What can be done when a step is not as it should be. */
+export type Remedy = (typeof REMEDIES)[number];
+
+/** Each as what is to be done, and as what was done. */
+export const REMEDY_WORDS: Readonly<Record<Remedy, { readonly toDo: string; readonly done: string }>> = {
+  mend: { toDo: 'Put it right', done: 'put right' },
+  trim: { toDo: 'Trim the wire end', done: 'wire end trimmed' },
+  'take-out': { toDo: 'Take it out, load it again', done: 'taken out and loaded again' },
+  'cut-off': { toDo: 'Cut it off, make the end again', done: 'cut off and the end made again' },
+};
+
+/**
+ * What each step leaves to be done, the likeliest first. Before the bite nothing is lost but time or a little wire; a piece that was
+ * pressed the wrong way or in the wrong place is never pressed again, and a part forgotten under it costs the end.
+ */
+const AFTER_NO: Readonly<Record<Gate, readonly Remedy[]>> = {
+  'slide-on': ['mend', 'cut-off'],
+  'strip-looked-at': ['trim', 'cut-off'],
+  setting: ['mend', 'take-out'],
+  orientation: ['take-out', 'cut-off'],
+  position: ['take-out', 'trim', 'cut-off'],
+  'wire-seen': ['take-out', 'cut-off'],
+  'cycle-complete': ['cut-off'],
+  'mark-matches': ['cut-off'],
+  'hand-tug': ['cut-off'],
+  'insulation-bite': ['cut-off', 'mend'],
+  'trim-flush': ['trim'],
+  'cover-home': ['mend', 'cut-off'],
+  'sleeve-centred': ['mend', 'cut-off'],
+  'sealed-both-ends': ['mend', 'cut-off'],
+};
+
 export interface GateStep {
   readonly gate: Gate;
   /** The instruction, as a headline. */
@@ -29,11 +65,14 @@ export interface GateStep {
   /** What the person confirms. */
   readonly confirm: string;
   readonly caution: string | null;
+  /** What can be done when it is not so, the likeliest first. */
+  readonly remedies: readonly Remedy[];
 }
 
 /** What the steps follow from. */
 export interface GateContext {
   readonly terminal: Terminal;
+  readonly wire: Wire;
   readonly practice: Practice;
   readonly strip: StripWindow;
   readonly tool: Pick<ToolCandidate, 'tool' | 'nest' | 'setting' | 'positioner' | 'insulationPosition' | 'stepDown'>;
@@ -47,9 +86,9 @@ export interface GateContext {
  * first, because remembered too late they cost the joint.
  */
 export function gates(context: GateContext): GateStep[] {
-  const { terminal, practice, strip, tool, lies, bites: bite } = context;
+  const { terminal, wire, practice, strip, tool, lies, bites: bite } = context;
   const { nest } = tool;
-  const steps: GateStep[] = [];
+  const steps: Omit<GateStep, 'remedies'>[] = [];
   if (terminal.slideOn.length) {
     const items = terminal.slideOn.map((item) => item.label).join(' and ');
     const ways = terminal.slideOn
@@ -59,7 +98,7 @@ export function gates(context: GateContext): GateStep[] {
     steps.push({
       gate: 'slide-on',
       headline: `Slide on first: ${items}.`,
-      why: `${ways ? `${ways} ` : ''}It cannot be put on after the crimp. Push it well back, clear of the hot end.`,
+      why: `${ways ? `${ways} ` : ''}It cannot be put on after the crimp. ${whereItWaits(terminal)}`,
       confirm: `${capital(items)} is on the wire${ways ? ', right way round' : ''}`,
       caution: null,
     });
@@ -70,6 +109,11 @@ export function gates(context: GateContext): GateStep[] {
       : `Strip ${strip.setPoint} mm; ${strip.window.min.toFixed(1)} to ${strip.window.max.toFixed(1)} mm is good.${
           strip.folded ? ' Fold the strands back on themselves.' : ''
         }`;
+  const damage = strandDamage(wire.conductor.strands, practice);
+  const allowed = [
+    ...(damage.nicked ? [`up to ${damage.nicked} nicked`] : []),
+    ...(damage.cut ? [`up to ${damage.cut} cut`] : []),
+  ].join(' and ');
   steps.push({
     gate: 'strip-looked-at',
     headline: 'Look at the stripped end and at the slug.',
@@ -77,7 +121,7 @@ export function gates(context: GateContext): GateStep[] {
       practice.lay === 'factory-lay'
         ? 'lay as it left the factory, untouched by fingers'
         : 'strands gathered by a slight twist along the lay'
-    }. Strands left in the slug are strands lost.`,
+    }. Strands left in the slug are strands lost.${allowed ? ` The house rules still accept ${allowed} of ${wire.conductor.strands}.` : ''}`,
     confirm: 'End and slug are clean',
     caution: 'Clear cut strands off the bench.',
   });
@@ -114,6 +158,16 @@ export function gates(context: GateContext): GateStep[] {
     confirm: lies.confirm,
     caution: 'Nothing is crimped on a live circuit.',
   });
+  if (strip.kind === 'positioned') {
+    const band = `${strip.position.min.toFixed(1)} to ${strip.position.max.toFixed(1)} mm`;
+    steps.push({
+      gate: 'position',
+      headline: `Insulation edge ${band} behind the barrel.`,
+      why: `No strip length suits every position here: ${strip.setPoint} mm is good with the edge in this band, and only there. Hold the wire so until the tool has it.`,
+      confirm: `The edge lies ${band} behind the barrel`,
+      caution: null,
+    });
+  }
   if (terminal.barrel.inspection && terminal.family !== 'window-splice') {
     steps.push({
       gate: 'wire-seen',
@@ -123,19 +177,18 @@ export function gates(context: GateContext): GateStep[] {
       caution: null,
     });
   }
+  const cycle = CYCLES[tool.tool.kind];
   const isPowered = tool.tool.kind === 'press' || tool.tool.kind === 'hydraulic';
+  const isOpenAtFirst = canLeaveOpen(terminal, nest);
   const twoStrokes =
-    terminal.barrel.betweenGrips !== null && (practice.twoGrips === 'conductor-first' || nest.grips === 'conductor');
+    terminal.barrel.betweenGrips !== null && (practice.twoGrips === 'conductor-first' || isOpenAtFirst);
+  const leavesOpen = isOpenAtFirst && practice.pullEvidence === 'grip-open';
   const grip = twoStrokes ? 'Conductor grip only: ' : '';
   steps.push({
     gate: 'cycle-complete',
-    headline: capital(
-      bite <= 1
-        ? `${grip}one bite, until the tool opens by itself.`
-        : `${grip}${bite} bites, each until the tool opens by itself.`,
-    ),
-    why: `${strip.rule === 'stop' || strip.rule === 'lug' ? 'Wire in until it bottoms, light pressure kept. ' : ''}A tool that has to be forced open has not made the crimp.`,
-    confirm: 'The tool opened by itself',
+    headline: capital(bite <= 1 ? `${grip}one bite, ${cycle.until}.` : `${grip}${bite} bites, each ${cycle.until}.`),
+    why: `${strip.rule === 'stop' || strip.rule === 'lug' ? 'Wire in until it bottoms, light pressure kept. ' : ''}${cycle.why}`,
+    confirm: cycle.confirm,
     caution: isPowered
       ? 'Fingers out of the press and its dies; guard closed. Battery and mains work: released specifications and qualified people decide.'
       : 'Fingers out of the dies.',
@@ -158,8 +211,10 @@ export function gates(context: GateContext): GateStep[] {
     steps.push({
       gate: 'insulation-bite',
       headline: 'Now the insulation grip.',
-      why: 'Snug on the insulation, not cutting in. The conductor grip has been tried before it is hidden.',
-      confirm: 'Insulation grip is closed',
+      why: `Snug on the insulation, not cutting in. The conductor grip has been tried before it is hidden.${
+        leavesOpen ? ' On the pieces for the pull it stays open, so that the conductor grip alone is pulled.' : ''
+      }`,
+      confirm: leavesOpen ? 'Insulation grip is closed, or left open for the pull' : 'Insulation grip is closed',
       caution: null,
     });
   }
@@ -202,7 +257,7 @@ export function gates(context: GateContext): GateStep[] {
       headline: terminal.sealed
         ? 'Shrink from the middle outwards until adhesive shows at both ends.'
         : 'Shrink from the middle outwards until the sleeve lies close at both ends.',
-      why: `${isFlame ? `Flame at a distance, sleeve at ${heat}` : `Hot air with a deflector, ${heat}`}, kept moving. Slight discolouring is tolerated, charring is not.`,
+      why: `${isFlame ? 'Flame at a distance' : 'Hot air with a deflector'}, kept moving. The sleeve itself has to reach ${heat}; that is not what the heater is set to, which its own sheet says. Slight discolouring is tolerated, charring is not.`,
       confirm: terminal.sealed ? 'Adhesive shows at both ends' : 'Sleeve lies close at both ends',
       caution: `${
         isFlame
@@ -211,7 +266,46 @@ export function gates(context: GateContext): GateStep[] {
       } Let the heater run cold before switching it off.`,
     });
   }
-  return steps;
+  return steps.map((step) => ({ ...step, remedies: AFTER_NO[step.gate] }));
+}
+
+/** How each kind of tool says that it has closed as far as it has to. */
+const CYCLES: Readonly<
+  Record<Tool['kind'], { readonly until: string; readonly why: string; readonly confirm: string }>
+> = {
+  plier: {
+    until: 'until the handles stop',
+    why: 'Nothing holds these handles until the crimp is made: close them as far as they go, in one squeeze.',
+    confirm: 'The handles went all the way',
+  },
+  'full-cycle': {
+    until: 'until the tool opens by itself',
+    why: 'A tool that has to be forced open has not made the crimp.',
+    confirm: 'The tool opened by itself',
+  },
+  press: {
+    until: 'until the ram is back at the top',
+    why: 'A stroke that stops on its way has not made the crimp.',
+    confirm: 'The ram made its whole stroke',
+  },
+  hydraulic: {
+    until: 'until the pressure lets go',
+    why: 'The pump turns idle or clicks when full pressure was reached. A head opened before that has not made the crimp.',
+    confirm: 'Full pressure was reached',
+  },
+};
+
+/** Where a slid-on part stays until it is needed. No word of heat where nothing is heated. */
+function whereItWaits({ slideOn, sealingHeat }: Terminal): string {
+  const waits = sealingHeat
+    ? 'Push it well back, clear of the hot end.'
+    : slideOn.some((item) => item.kind !== 'seal')
+      ? 'Push it well back, out of the tool’s way.'
+      : '';
+  const seal = slideOn.some((item) => item.kind === 'seal')
+    ? 'After stripping the seal comes forward until its neck is level with the insulation edge.'
+    : '';
+  return [waits, seal].filter(Boolean).join(' ');
 }
 
 function capital(text: string): string {

@@ -1,6 +1,7 @@
 export { adjustHeight, type HeightAdjustment } from './adjustHeight';
 export { aftercare } from './aftercare';
-export { bites, type Bite } from './bites';
+export { placeBites, type Bite, type BitePlan } from './bites';
 export { cautions } from './cautions';
-export { gates, GATES, type Gate, type GateStep } from './gates';
+export { gates, GATES, REMEDIES, REMEDY_WORDS, type Gate, type GateStep, type Remedy } from './gates';
+export { canLeaveOpen, pulledWith } from './pulledWith';
 export { orientation, type Orientation } from './orientation';

@@ -145,7 +145,7 @@ export function orientation(terminal: Terminal, profile: NestProfile, practice: 
           'Tongue lies flat in the die',
         )
       : {
-          headline: 'Seam down in the cradle. Indent opposite.',
+          headline: 'Seam in the cradle, away from the punch.',
           why: 'A brazed seam is closed, but the punch is set opposite all the same: brazing can be missed.',
           critical: false,
           angle: 180,
@@ -153,9 +153,19 @@ export function orientation(terminal: Terminal, profile: NestProfile, practice: 
           wrong: { angle: 0, text: 'Seam under the indent: where brazing was missed it opens.' },
         };
   }
+  if (seam === 'hidden') {
+    return {
+      headline: 'Seam in the cradle, away from the punch.',
+      why: `The sleeve hides the seam: look into the wire end, find it, turn it away from the punch and mark the sleeve on that side. An indent on the seam opens it, and nobody sees that afterwards.${isSplice(terminal) ? ` ${turn}` : ''}`,
+      critical: true,
+      angle: 180,
+      confirm: 'Seam found in the wire end, marked side lies in the cradle',
+      wrong: { angle: 0, text: 'Seam under the punch: it opens under the sleeve.' },
+    };
+  }
   return {
-    headline: 'Seam down in the cradle. Indent on the plain side.',
-    why: 'An indent on the seam folds one side and leaves the other standing. It may still hold a pull; it is a reject all the same.',
+    headline: 'Seam in the cradle, away from the punch.',
+    why: 'Look first which half of the tool carries the punch. An indent on the seam folds one side and leaves the other standing. It may still hold a pull; it is a reject all the same.',
     critical: true,
     angle: 180,
     confirm: 'Seam lies in the cradle',

@@ -1,5 +1,5 @@
 import type { DocumentKey } from '../document';
-import type { Gate } from '../crimp';
+import type { Gate, Remedy } from '../crimp';
 import {
   POINT_CODES,
   type Finding,
@@ -99,7 +99,14 @@ export type EntryBody = { readonly run?: number | undefined } & (
       /** Sheet the pieces of this run are looked at by; absent where the shop has none. */
       readonly look?: DocumentKey | undefined;
     }
-  | { readonly kind: 'gate'; readonly gate: Gate; readonly answer: 'yes' | 'no'; readonly note: string }
+  | {
+      readonly kind: 'gate';
+      readonly gate: Gate;
+      readonly answer: 'yes' | 'no';
+      /** What is done about a no; not given by what was kept before it was asked. */
+      readonly remedy?: Remedy | undefined;
+      readonly note: string;
+    }
   | {
       readonly kind: 'measure';
       readonly lot?: number | undefined;

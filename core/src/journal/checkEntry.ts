@@ -2,6 +2,7 @@ import type { SetUp } from '../combination';
 import { currentRun, lotOf, ofCurrentRun, ofLot, runOf, entriesOf, type Entry, type EntryBody } from '../entry';
 import type { Limit, ReadingVerdict } from '../tug';
 import { entrySlot } from './entrySlot';
+import { isReason } from './isReason';
 import { refuse, type EntryRefusal, type Rests } from './Kind';
 import { kindOf } from './kindOf';
 import { checkLotPiece, lotHead } from './lotHead';
@@ -38,7 +39,7 @@ export function checkEntry(
 ): EntryCheck {
   const no = (refusal: EntryRefusal): EntryCheck => ({ ok: false, refusal });
   const { isCorrection } = correction;
-  if (isCorrection && !correction.why?.trim()) {
+  if (isCorrection && !isReason(correction.why ?? '')) {
     return no(
       refuse('reason-missing', 'why', 'A correction needs its reason: say what was wrong with the first entry.'),
     );

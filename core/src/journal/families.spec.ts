@@ -61,7 +61,7 @@ const WORKED: Readonly<
   },
   'bare-terminal': {
     strip: [9, 10, 9.5],
-    round: 'Seam down in the cradle. Indent on the plain side.',
+    round: 'Seam in the cradle, away from the punch.',
     critical: true,
     bites: [3],
     gates: CRIMP,
@@ -79,8 +79,8 @@ const WORKED: Readonly<
     strip: [7, 8.5, 8],
     round: 'Wings up into the rolling half, floor flat on the anvil.',
     critical: true,
-    // 4 mm of grip, die 3 mm wide, sheet silent: ceil(4/3) = 2 bites, at 4 - 1.5 and 1.5
-    bites: [2.5, 1.5],
+    // 4 mm of grip, die 3 mm wide: two bites would need 6.5 mm, so one in the middle
+    bites: [2],
     gates: ['slide-on', ...CRIMP],
     looks: ['wire-seal'],
   },
@@ -88,7 +88,8 @@ const WORKED: Readonly<
     strip: [6, 7.5, 7],
     round: 'Seated on the positioner, wire bottomed.',
     critical: false,
-    bites: [3.25],
+    // hole from 4.5, kept clear from 3.5; indents 1.2 wide: as near to the middle of 6.5 as 3.5 - 0.6
+    bites: [2.9],
     gates: ['strip-looked-at', 'setting', 'orientation', 'wire-seen', 'cycle-complete', 'mark-matches', 'hand-tug'],
     looks: ['window', 'seam'],
   },
@@ -112,7 +113,8 @@ const WORKED: Readonly<
     strip: [7, 8.5, 8],
     round: 'Window up, bite in the window’s plane.',
     critical: true,
-    bites: [3],
+    // window from 5.4, kept clear from 4.4; bite 3 wide: as near to the middle of 6 as 4.4 - 1.5
+    bites: [2.9],
     gates: ['slide-on', ...CRIMP, 'sleeve-centred', 'sealed-both-ends'],
     looks: ['window', 'seal'],
   },
@@ -136,8 +138,8 @@ const WORKED: Readonly<
     strip: [13, 16, 14.5],
     round: 'Pad square to the die, underside to the moving die.',
     critical: false,
-    // 12 mm of barrel, die 6 mm wide: 2 bites from the pad to the wire, at 12 - 3 and 3
-    bites: [9, 3],
+    // 12 mm of barrel, die 6 mm wide: two bites would need 12.5 mm, so one in the middle
+    bites: [6],
     gates: CRIMP,
     looks: ['bite', 'seam'],
   },
@@ -159,7 +161,7 @@ describe('Every family', () => {
       expect(toolChoice.chosen?.listed).toBeTrue();
       expect(orientation?.headline).toBe(worked.round);
       expect(orientation?.critical).toBe(worked.critical);
-      expect(bites.map((bite) => bite.centre)).toEqual(worked.bites);
+      expect(bites.map((bite) => Number(bite.centre.toFixed(9)))).toEqual(worked.bites);
       expect(gates.map((step) => step.gate as string)).toEqual(worked.gates);
       const codes: string[] = criteria.map((c) => c.code);
       for (const code of worked.looks) expect(codes).toContain(code);
@@ -310,7 +312,7 @@ describe('The set-up run of a sealed contact', () => {
     expect(run.judge().stages.find((s) => s.stage === 'prepare')?.state).toBe('missing');
     run.put({ kind: 'measure', piece: 1, what: 'strip', value: 8.6, typed: '8.6', unit: 'mm', note: '' });
     expect(run.judge().stages.find((s) => s.stage === 'prepare')?.reasons[0]?.text).toBe(
-      'Piece 1: strip length 8.60 mm is above 7.00–8.50 mm.',
+      'Piece 1: strip length 8.60 mm is above 7.00–8.50 mm: trim 0.10 to 1.60 mm.',
     );
     expect(
       run.check({ kind: 'measure', piece: 2, what: 'strip', value: 300, typed: '300', unit: 'mm', note: '' }),
@@ -385,8 +387,8 @@ describe('The set-up run of a sealed contact', () => {
     const stands = run.stands();
     if (!stands) throw new Error('nothing to stand on');
     expect(run.check({ kind: 'release', stands, note: '' })).toBe('would-lapse');
-    expect(run.check({ kind: 'run', run: 2, cause: 'x', revisions: run.context.revisions })).toBe('revisions-stale');
-    expect(run.check({ kind: 'run', run: 2, cause: 'x', revisions: { ...run.context.newest, terminal: 99 } })).toBe(
+    expect(run.check({ kind: 'run', run: 2, cause: 'wear', revisions: run.context.revisions })).toBe('revisions-stale');
+    expect(run.check({ kind: 'run', run: 2, cause: 'wear', revisions: { ...run.context.newest, terminal: 99 } })).toBe(
       'revisions-stale',
     );
   });
@@ -404,7 +406,7 @@ describe('The set-up run of a sealed contact', () => {
       run.setUp(),
       run.entries,
       { kind: 'tool', tool: 'HT', die: 'A', nest: 'roll' },
-      { why: 'x', isCorrection: true },
+      { why: 'other tool', isCorrection: true },
     );
     expect(!done.ok && done.refusal.code).toBe('pieces-made');
   });

@@ -3,7 +3,7 @@ import { computeSetUp } from '../combination';
 import { drawPieceEnd, drawPieceSide, type Drawing } from '../sheet';
 import { FAMILIES, type Family, type Terminal } from '../terminal';
 import type { NestProfile } from '../tool';
-import { bites, orientation } from '../crimp';
+import { placeBites, orientation } from '../crimp';
 import { stripWindow } from '../prepare';
 import { familyContext } from '../testing/families';
 import { partExtent } from '../testing/measureDrawing';
@@ -71,7 +71,7 @@ function plainOf(terminal: Terminal, profile: NestProfile): Criterion[] {
     strip: stripWindow(terminal, wire075, practice, stripper),
     nest,
     orientation: lies,
-    bites: bites(terminal, nest, practice),
+    bites: placeBites(terminal, nest, practice).bites,
     height: null,
     width: null,
   });

@@ -87,7 +87,8 @@ export const POINTS: readonly Point[] = [
     code: 'twist',
     title: 'Twist',
     view: 'end on',
-    applies: () => true,
+    // A round contact pressed alike from all sides has no plane to be turned out of.
+    applies: ({ nest }) => nest.profile !== 'four-indent',
     accept: ({ terminal }, range) =>
       `${isSplice(terminal) ? 'Both ends' : terminal.family === 'ferrule' ? 'Collar and ferrule' : 'Contact and bite'} in one plane${
         range ? `, turned at most ${mm(range.max)}°` : ''
@@ -270,9 +271,13 @@ export const POINTS: readonly Point[] = [
     applies: () => true,
     accept: ({ wire, practice }) => {
       const damage = strandDamage(wire.conductor.strands, practice);
-      return `All ${wire.conductor.strands} strands inside; at most ${damage.nicked} nicked and ${damage.cut} cut; none stray, crossed or birdcaged; ${
+      const hurt = [
+        ...(damage.nicked ? [`${damage.nicked} nicked`] : []),
+        ...(damage.cut ? [`${damage.cut} cut`] : []),
+      ].join(' and ');
+      return `All ${wire.conductor.strands} strands inside, none nicked, cut, stray, crossed or birdcaged; ${
         practice.solder === 'forbidden' ? 'no solder' : 'a trace of solder at the tip at most'
-      }.`;
+      }.${hurt ? ` Still accepted: ${hurt}.` : ''}`;
     },
     findings: NO_REWORK,
     number: {
@@ -289,6 +294,7 @@ export const POINTS: readonly Point[] = [
     view: 'from the side',
     applies: () => true,
     accept: ({ terminal }, range) => {
+      if (terminal.family === 'ferrule') return 'Insulation home in the funnel of the collar, no bare wire behind it.';
       const span = `${mm(range?.min ?? 0)} to ${mm(range?.max ?? 0)} mm`;
       return terminal.barrel.stripRule === 'window'
         ? `Insulation edge ${span} behind the conductor grip, both seen between the grips.`
@@ -298,16 +304,18 @@ export const POINTS: readonly Point[] = [
     number: {
       unit: 'mm',
       what: 'insulation edge behind the barrel',
-      range: ({ strip }) => strip.position,
+      // In a ferrule the edge is home or it is not.
+      range: ({ strip }) => (strip.rule === 'ferrule' ? null : strip.position),
       of: (p) => p.edge,
     },
-    see: numberAlone,
+    see: (p, { strip }) => (strip.rule === 'ferrule' && Math.abs(p.edge) > 0.3 ? 'wrong' : 'right'),
   },
   {
     code: 'insulation-grip',
     title: 'Insulation grip',
     view: 'end on',
-    applies: ({ terminal }) => terminal.insulationRange !== null,
+    // A ferrule's collar guides the insulation and grips nothing.
+    applies: ({ terminal }) => terminal.insulationRange !== null && terminal.family !== 'ferrule',
     accept: ({ wire }) => `Snug on ${wire.insulationDiameter} mm insulation: does not turn, does not cut in.`,
     findings: ALL,
     number: null,
@@ -381,6 +389,7 @@ export function pointOf(code: PointCode): Point {
 export function pointTitle({ code, title }: Point, { terminal }: LookContext): string {
   if (code === 'tongue' && terminal.studHole === null) return 'Mating end';
   if (code === 'gap' && terminal.barrel.stripRule === 'window') return 'Insulation edge';
+  if (code === 'gap' && terminal.family === 'ferrule') return 'Insulation in the collar';
   if (code === 'seal' && !terminal.sealed) return 'Shrunk sleeve';
   return title;
 }

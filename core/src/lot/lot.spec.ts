@@ -149,7 +149,7 @@ describe('A check plan', () => {
   it('shows its risk: 3 from 400 pass a lot with 2 % bad 94 times in 100', () => {
     const risk = planRisk(400, 3, 0.02, 0.1);
     expect(risk.text).toBe(
-      '3 from 400: a lot with 2 % bad pieces spread through it passes 94 times in 100. For 10 in 100 it takes 100.',
+      '3 from 400: a lot with 8 bad pieces in it (2 %) passes 94 times in 100. For 10 in 100 it takes 100.',
     );
   });
 });

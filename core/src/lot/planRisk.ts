@@ -21,7 +21,8 @@ export interface PlanRisk {
  * What a number of pulls can and cannot tell: the operating characteristic of 'n pulled, none may fail', by the
  * hypergeometric. A fault that begins and stays is another matter: the check after it finds that one.
  *
- * @param share of bad pieces, e.g. 0.02
+ * @param pieces in the lot, at least 1
+ * @param share of bad pieces, e.g. 0.02; taken as the nearest whole number of pieces, and one at the least, which is what the text says
  * @param risk wanted, e.g. 0.1
  */
 export function planRisk(pieces: number, pulls: number, share: number, risk: number): PlanRisk {
@@ -34,6 +35,6 @@ export function planRisk(pieces: number, pulls: number, share: number, risk: num
     pulls,
     passes,
     needed,
-    text: `${pulls} from ${pieces}: a lot with ${Number((share * 100).toFixed(2))} % bad pieces spread through it passes ${times(passes)}. For ${Number((risk * 100).toFixed(1))} in 100 it takes ${needed}.`,
+    text: `${pulls} from ${pieces}: a lot with ${bad} bad ${bad === 1 ? 'piece' : 'pieces'} in it (${Number(((bad / pieces) * 100).toPrecision(2))} %) passes ${times(passes)}. For ${Number((risk * 100).toFixed(1))} in 100 it takes ${needed}.`,
   };
 }

@@ -147,7 +147,7 @@ function tell(
   force: number | null,
   note: string,
 ): string {
-  const pull = force === null ? '' : ` at ${force.toFixed(1)} N`;
+  const pull = force === null ? '' : ` at ${Number(force.toFixed(4))} N`;
   if (outcome === 'good') return `Piece ${piece} is as drawn and holds${pull}.`;
   if (look === 'rejected') return `Piece ${piece} is rejected${note ? `: ${note}` : ''}.`;
   if (tug === 'below') return `Piece ${piece} does not hold${pull}.`;

@@ -1,5 +1,5 @@
 import type { Practice } from '../practice';
-import { isInRange, materialsPair, rangeLabel, type Terminal } from '../terminal';
+import { isInRange, materialsPair, rangeLabel, readStamp, type Terminal } from '../terminal';
 import { reason, type Reason } from '../verdict';
 import { metalArea, nominalArea, sizeLabel, strandingClass, type Wire } from '../wire';
 
@@ -63,6 +63,7 @@ export function judgeFit(terminal: Terminal, wires: readonly Wire[], use: Use, p
     stud(terminal, use),
     size,
     wireCount(terminal, wires),
+    stampAgainstSheet(terminal, wires, size),
     ...wires.flatMap((wire) => [
       conductorKind(terminal, wire),
       stranding(terminal, wire),
@@ -124,11 +125,13 @@ function conductorSize(terminal: Terminal, wires: readonly Wire[], practice: Pra
   const value = sameScale ? nominalArea(size) : area;
   if (value < min * (1 - band) && terminal.foldBack && practice.thinWire === 'fold-back') {
     const double = 2 * area;
-    if (double >= min && double <= max) {
+    const isIn = double >= min && double <= max;
+    if (isIn || (double >= min * (1 - band) && double <= max * (1 + band))) {
+      const edge = isIn ? 'is in it' : 'is within the edge band of it: trial evidence is needed';
       return reason(
         'folded-back',
-        'note',
-        `${sizeLabel(size)} is below the range ${range}; folded back it has ${double.toFixed(2)} mm² and is in it. The sheet allows folding back.`,
+        isIn ? 'note' : 'hold',
+        `${sizeLabel(size)} is below the range ${range}; folded back it has ${double.toFixed(2)} mm² and ${edge}. The sheet allows folding back.`,
         { ...numbers, double },
       );
     }
@@ -157,6 +160,47 @@ function conductorSize(terminal: Terminal, wires: readonly Wire[], practice: Pra
   }
   return outside(area, min, max, band, `${sizeLabel(size)} with ${measured}`, range, numbers);
 }
+
+/**
+ * What is stamped on the part against its sheet: where one takes this conductor and the other does not, or where they have no size in
+ * common, one of them is of another part.
+ */
+function stampAgainstSheet(terminal: Terminal, wires: readonly Wire[], size: Reason): Reason | null {
+  if (terminal.stamp === null) return null;
+  const { readings: all, contradiction } = readStamp(terminal.stamp);
+  // Where one reading names the stud this terminal goes onto, that is what the stamp means.
+  const own = all.filter(({ stud: named }) => named !== null && named === terminal.stud);
+  const readings = own.length ? own : all;
+  const range = rangeLabel(terminal.conductorRange);
+  const find = 'The sheet or the part is another one: find out which before anything is crimped.';
+  if (contradiction !== null) return reason('stamp-contradicts', 'hold', `${contradiction} ${find}`);
+  // What no reading makes sense of says nothing of size: a part number, a maker's sign.
+  if (!readings.length) return null;
+  const said = `The part is stamped ${terminal.stamp} (${readings.map((r) => r.wire).join(' or ')})`;
+  const min = nominalArea(terminal.conductorRange.smallest);
+  const max = nominalArea(terminal.conductorRange.largest);
+  const meets = readings.some(({ area }) => area.max >= min * (1 - LABEL_PLAY) && area.min <= max * (1 + LABEL_PLAY));
+  if (!meets)
+    return reason(
+      'stamp-contradicts',
+      'hold',
+      `${said} and its sheet says ${range}: they have no size in common. ${find}`,
+    );
+  const area = wires.reduce((sum, wire) => sum + metalArea(wire.conductor), 0);
+  const isTaken = readings.some((r) => area >= r.area.min * (1 - LABEL_PLAY) && area <= r.area.max * (1 + LABEL_PLAY));
+  const isOnSheet = size.weight !== 'bad';
+  if (isTaken === isOnSheet || size.code === 'folded-back') return null;
+  return reason(
+    'stamp-contradicts',
+    'hold',
+    isTaken
+      ? `${said}, which takes ${area.toFixed(2)} mm²; its sheet says ${range}, which does not. ${find}`
+      : `${said}, which does not take ${area.toFixed(2)} mm²; its sheet says ${range}, which does. ${find}`,
+    { area, min, max },
+  );
+}
+/** Labels and metal differ by so much without anybody being wrong. */
+const LABEL_PLAY = 0.1;
 
 function wireCount(terminal: Terminal, wires: readonly Wire[]): Reason | null {
   if (wires.length === 1) return null;
@@ -325,6 +369,13 @@ function rating(
 
 function wetPlace(terminal: Terminal, place: Place): Reason | null {
   if (place === 'dry') return null;
+  if (terminal.sealed && terminal.family === 'sealed-sleeve-terminal') {
+    return reason(
+      'wet-place',
+      'note',
+      'The place of use is wet. The adhesive sleeve closes the wire side; at the tongue the barrel stays open: nearly tight, not sealed. Whoever answers for the joint decides whether that does here.',
+    );
+  }
   return terminal.sealed
     ? reason('wet-place', 'good', 'The place of use is wet and the joint is sealed.')
     : reason('wet-place', 'bad', 'The place of use is wet and this terminal has no seal.');

@@ -16,8 +16,8 @@ export interface TubeTask {
 export interface TubeCandidate {
   readonly tube: SlideOnPart;
   readonly fits: boolean;
-  /** Length to cut, mm; for pieces of a fixed length, what is needed. */
-  readonly cut: number;
+  /** Length to cut, mm; for pieces of a fixed length, what is needed; null where the tube's own figures give none. */
+  readonly cut: number | null;
   readonly reasons: readonly Reason[];
 }
 
@@ -39,7 +39,8 @@ export function chooseShrinkTube(tubes: readonly SlideOnPart[], task: TubeTask, 
   return tubes
     .filter((tube) => tube.recoveredBore !== null)
     .map((tube): TubeCandidate => {
-      const cut = (task.covers + 2 * task.overlap) / (1 - tube.longitudinalShrink);
+      const left = 1 - tube.longitudinalShrink;
+      const cut = left > 0 ? (task.covers + 2 * task.overlap) / left : null;
       const recovered = tube.recoveredBore ?? Infinity;
       const passes = tube.suppliedBore >= needs - 1e-9;
       const grips = recovered <= most + 1e-9;
@@ -56,7 +57,17 @@ export function chooseShrinkTube(tubes: readonly SlideOnPart[], task: TubeTask, 
           `Recovered to ${recovered} mm it ${grips ? 'grips' : 'does not grip'} ${task.grips.toFixed(2)} mm: ${most.toFixed(2)} mm or less is needed.`,
           { bore: recovered, most },
         ),
-        ...(tube.length !== null && tube.length < cut - 1e-9
+        ...(cut === null
+          ? [
+              reason(
+                'tube-shrinks-away',
+                'bad',
+                `By the cabinet it loses ${(tube.longitudinalShrink * 100).toFixed(0)} % of its length in the heat. No tube does: correct it there.`,
+                { shrink: tube.longitudinalShrink },
+              ),
+            ]
+          : []),
+        ...(tube.length !== null && cut !== null && tube.length < cut - 1e-9
           ? [
               reason('tube-short', 'bad', `The piece is ${tube.length} mm long and ${cut.toFixed(1)} mm are needed.`, {
                 length: tube.length,

@@ -1,6 +1,6 @@
 export { choosePreparation, type Preparation } from './choosePreparation';
 export { chooseShrinkTube, type TubeCandidate, type TubeTask } from './chooseShrinkTube';
-export { reterminationBudget, type ReterminationBudget } from './reterminationBudget';
+export { reterminationBudget, wireInCrimp, type ReterminationBudget } from './reterminationBudget';
 export { SLIDE_ON_PART_KINDS, type SlideOnPart } from './SlideOn';
 export { strandDamage } from './strandDamage';
 export { stripWindow, type StripWindow } from './stripWindow';

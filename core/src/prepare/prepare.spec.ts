@@ -33,16 +33,37 @@ describe('The strip window of a through barrel', () => {
     expect(s.setPoint).toBe(9.5);
   });
 
-  // brushMax 2.5: robust [9, 8.5] is empty; feasible [6 + 1.5 + 0, 6 + 2.5 + 1.5] = [7.5, 10], middle 8.75 -> 8.5 or 9.
-  // At 9: gap must lie in [max(0, 9 - 6 - 2.5), min(1.5, 9 - 6 - 1.5)] = [0.5, 1.5]
-  it('falls back to the feasible window and names the position when no length suits every insertion', () => {
-    const s = strip(barrel({}, { brushMax: 2.5 }));
+  // brushMax 3.5: e is 2 wide, the stripper needs 2 x 0.2 + 0.5 = 0.9 of it, 1.1 is left for the edge and the gap is 1.5 wide.
+  // So the edge lies at 0 to 1.1 and S in [6 + 1.5 + 1.1, 6 + 3.5 + 0] = [8.6, 9.5]; guard [8.8, 9.3], middle 9.05 -> 9
+  it('names where the insulation edge has to lie when no length suits every position, both numbers good together', () => {
+    const s = strip(barrel({}, { brushMax: 3.5 }));
     expect(s.kind).toBe('positioned');
-    expect(s.window).toEqual({ min: 7.5, max: 10 });
+    expect(s.position.min).toBe(0);
+    expect(s.position.max).toBeCloseTo(1.1, 12);
+    expect(s.window?.min).toBeCloseTo(8.6, 12);
+    expect(s.window?.max).toBeCloseTo(9.5, 12);
     expect(s.setPoint).toBe(9);
-    expect(s.position.min).toBeCloseTo(0.5, 12);
-    expect(s.position.max).toBeCloseTo(1.5, 12);
     expect(s.reasons.map((r) => r.code)).toContain('position-required');
+  });
+
+  // The house rules want a gap: g in [0.75, 2.25], 1.5 wide; the band of 1.1 lies about its middle, 1.5: 0.95, to a tenth 1, to 2.1
+  it('puts the edge into the middle of the gap where the house rules ask for a gap', () => {
+    const s = strip(barrel({}, { brushMax: 3.5 }), wireRound, stripper, { ...practice, gap: 'required' });
+    expect(s.position.min).toBeCloseTo(1, 12);
+    expect(s.position.max).toBeCloseTo(2.1, 12);
+  });
+
+  // brushMax 2.5: e is 1 wide, 0.1 left: an edge cannot be placed within that, so 0.3 is taken, S in [6 + 1.5 + 0.3, 6 + 2.5]
+  // = [7.8, 8.5], guard [8, 8.3], and the step at 8 does. Half of 0.7 is the repeatability it needs.
+  it('asks nobody to place an edge within less than 0.3 mm', () => {
+    const s = strip(barrel({}, { brushMax: 2.5 }));
+    expect(s.position.max - s.position.min).toBeCloseTo(0.3, 12);
+    expect(s.setPoint).toBe(8);
+    const coarse = strip(barrel({}, { brushMax: 2.5 }), wireRound, { ...stripper, repeatability: 0.4 });
+    expect([coarse.setPoint, coarse.reasons[0]?.code]).toEqual([null, 'stripper-cannot-hold']);
+    expect(coarse.reasons[0]?.text).toContain(
+      'needs ± 0.35 mm or better, with the insulation edge placed within 0.3 mm',
+    );
   });
 
   it('is empty when the stud area leaves less room than the wire must show', () => {
@@ -52,17 +73,17 @@ describe('The strip window of a through barrel', () => {
     expect(s.reasons[0]?.code).toBe('strip-window-empty');
   });
 
-  // window [9, 10] needs r of 0.5 or better
+  // With the edge placed within 0.3: [6 + 1.5 + 0.3, 6 + 4] = [7.8, 10], which needs r of 1.1 or better
   it('says how good a stripper would have to be when this one cannot hold it', () => {
-    const s = strip(bareRing, wireRound, { ...stripper, repeatability: 0.7 });
+    const s = strip(bareRing, wireRound, { ...stripper, repeatability: 1.2 });
     expect(s.guard).toBeNull();
     expect(s.setPoint).toBeNull();
-    expect(s.reasons.find((r) => r.code === 'stripper-cannot-hold')?.numbers['needed']).toBeCloseTo(0.5, 12);
+    expect(s.reasons.find((r) => r.code === 'stripper-cannot-hold')?.numbers['needed']).toBeCloseTo(1.1, 12);
   });
 
-  // guard [9.2, 9.8] and a step of 2: 8 and 10 lie outside
+  // guard [8, 9.8] and a step of 5: 5 and 10 lie outside
   it('is refused by a stripper whose steps miss the guard band', () => {
-    expect(strip(bareRing, wireRound, { ...stripper, step: 2 }).reasons.map((r) => r.code)).toContain(
+    expect(strip(bareRing, wireRound, { ...stripper, step: 5 }).reasons.map((r) => r.code)).toContain(
       'stripper-too-coarse',
     );
   });
@@ -126,7 +147,7 @@ describe('Every strip window', () => {
     );
   });
 
-  it('gives, when robust, a brush in range for any allowed gap', () => {
+  it('gives a brush in range wherever in the named position the insulation edge lies', () => {
     fc.assert(
       fc.property(
         terminals,
@@ -135,12 +156,14 @@ describe('Every strip window', () => {
         (t, a, b) => {
           const terminal = barrel({ length: t.length }, { brushMax: t.brushMax });
           const s = strip(terminal, wireOf({ strandDiameter: t.strandDiameter }));
-          if (s.kind !== 'robust' || !s.window || !s.brush) return;
+          if (!s.window || !s.brush) return;
           const length = s.window.min + a * (s.window.max - s.window.min);
-          const gap = s.gap.min + b * (s.gap.max - s.gap.min);
-          const brush = length - t.length - gap;
+          const edge = s.position.min + b * (s.position.max - s.position.min);
+          const brush = length - t.length - edge;
           expect(brush).toBeGreaterThanOrEqual(s.brush.min - 1e-9);
           expect(brush).toBeLessThanOrEqual(s.brush.max + 1e-9);
+          expect(edge).toBeGreaterThanOrEqual(s.gap.min - 1e-9);
+          expect(edge).toBeLessThanOrEqual(s.gap.max + 1e-9);
         },
       ),
     );
@@ -246,8 +269,8 @@ describe('The strip window of any barrel', () => {
         (length, brushMax, repeatability, step) => {
           const terminal = { ...bareRing, brushMax, barrel: { ...bareRing.barrel, length } };
           const found = stripWindow(terminal, wireRound, practice, { ...stripper, repeatability, step });
-          // brush from 1.5, gap 0 to 1.5: robust from L + 3 to L + B
-          if (brushMax >= 3) expect(found.kind).toBe('robust');
+          // brush from 1.5, gap 0 to 1.5: any position does where B - 1.5 - 2 r - step is 1.5 or more
+          if (brushMax >= 3 + 2 * repeatability + step) expect(found.kind).toBe('robust');
           if (found.setPoint !== null && found.guard) {
             expect(found.setPoint).toBeGreaterThanOrEqual(found.guard.min - 1e-6);
             expect(found.setPoint).toBeLessThanOrEqual(found.guard.max + 1e-6);

@@ -1,3 +1,5 @@
+import type { Terminal } from '../terminal';
+
 export interface ReterminationBudget {
   /** Wire used by each cut-off and new crimp, mm. */
   readonly perAttempt: number;
@@ -15,6 +17,7 @@ export interface ReterminationBudget {
  * @param wire length as cut and shortest length the drawing allows, mm
  * @param lost what one attempt uses, mm
  * @example cut 500, shortest 480, strip 8, crimp 0, trim 1: 9 mm each, 2 attempts, 2 mm spare
+ * @example cut 500, shortest 473, strip 8, sleeve 4.5 behind the barrel, trim 1: 13.5 mm each, 2 attempts (not 3)
  */
 export function reterminationBudget(
   wire: { readonly cut: number; readonly shortest: number },
@@ -22,10 +25,22 @@ export function reterminationBudget(
 ): ReterminationBudget {
   const perAttempt = lost.strip + lost.crimp + lost.trim;
   const slack = Math.max(0, wire.cut - wire.shortest);
+  if (!(perAttempt > 0)) {
+    const text = 'An attempt uses strip length, crimp and trim: say how much before the attempts are counted.';
+    return { perAttempt, attempts: 0, spare: slack, text };
+  }
   const attempts = Math.floor(slack / perAttempt + 1e-9);
   const text =
     attempts === 0
       ? `One attempt uses ${perAttempt.toFixed(1)} mm and the wire has ${slack.toFixed(1)} mm to spare: a bad crimp scraps this wire.`
       : `${attempts === 1 ? 'One more attempt is' : `${attempts} more attempts are`} left: each uses ${perAttempt.toFixed(1)} mm of ${slack.toFixed(1)} mm to spare.`;
   return { perAttempt, attempts, spare: slack - attempts * perAttempt, text };
+}
+
+/**
+ * Insulated wire that lies inside a terminal, mm: what is behind the barrel's mouth is cut off with the crimp. The conductor in
+ * the barrel is counted as strip length.
+ */
+export function wireInCrimp({ barrel }: Pick<Terminal, 'barrel'>): number {
+  return (barrel.betweenGrips ?? 0) + barrel.supportLength;
 }

@@ -1,10 +1,12 @@
 import type { Practice } from '../practice';
 
 /**
- * Nicked and cut strands the practice allows for a conductor of `strands` strands: the first row whose
- * `strandsUpTo` is not exceeded; none at all beyond the table.
+ * Nicked and cut strands the practice allows for a conductor of `strands` strands: the row with the lowest
+ * `strandsUpTo` that is not exceeded, in whatever order the rows stand; none at all beyond the table.
  */
 export function strandDamage(strands: number, practice: Practice): { nicked: number; cut: number } {
-  const row = practice.strandDamage.find((r) => strands <= r.strandsUpTo);
+  const row = [...practice.strandDamage]
+    .sort((a, b) => a.strandsUpTo - b.strandsUpTo)
+    .find((r) => strands <= r.strandsUpTo);
   return row ? { nicked: row.nicked, cut: row.cut } : { nicked: 0, cut: 0 };
 }

@@ -5,14 +5,18 @@ import { envelopeDiameter, type Wire } from '../wire';
 import { brushRange, ferruleBrush, gapRange } from './allowances';
 import type { Stripper } from './Stripper';
 
+/** Narrowest band the insulation edge can be placed in by eye, mm. */
+const LEAST_BAND = 0.3;
+
 export interface StripWindow {
   /**
-   * 'robust': any allowed position of the wire gives a good crimp. 'positioned': only with the named position.
-   * 'empty': none. 'unknown': the terminal's sheet leaves out a dimension it rests on.
+   * 'robust': any allowed position of the wire gives a good crimp. 'positioned': only with the insulation edge in the named
+   * band; strip length and position belong together. 'empty': none. 'unknown': the terminal's sheet leaves out a dimension it
+   * rests on.
    */
   readonly kind: 'robust' | 'positioned' | 'empty' | 'unknown';
   readonly rule: Terminal['barrel']['stripRule'];
-  /** Window of strip lengths the set-up works to, mm; null when empty. */
+  /** Strip lengths that are good anywhere in `position`, mm; null when empty. */
   readonly window: Range | null;
   /** The window less the stripper's repeatability on both sides, mm; null when this stripper cannot hold it. */
   readonly guard: Range | null;
@@ -21,7 +25,7 @@ export interface StripWindow {
   readonly brush: Range | null;
   /** Allowed gap, mm; for an open barrel, where the insulation edge may lie behind the conductor grip. */
   readonly gap: Range;
-  /** Where the insulation edge has to lie at the set point, mm behind the barrel; equals `gap` when robust. */
+  /** Where the insulation edge has to lie, mm behind the barrel; equals `gap` when robust. */
   readonly position: Range;
   /** Folded back: what is stripped is twice the length in the barrel, and the bend. */
   readonly folded: boolean;
@@ -33,8 +37,10 @@ export interface StripWindow {
  * stop, u the growth of the barrel in the crimp, brush in [e0, e1], gap in [g0, g1], w the window between two grips
  * and the insulation edge at f w:
  *
- * - barrel-located (S = L + gap + brush): any gap must give a brush in range, so S in [L + e0 + g1, L + e1 + g0];
- *   feasible for some gap: [L + e0 + g0, L + e1 + g1].
+ * - barrel-located (S = L + gap + brush): any gap in [p0, p1] must give a brush in range, so S in [L + e0 + p1, L + e1 + p0],
+ *   which is (e1 - e0) - (p1 - p0) wide. The stripper needs 2 r + step of it, so a band of (e1 - e0) - 2 r - step is left for
+ *   the position. Where that takes in the whole allowed gap, any position does; else the band is laid into the gap, at its
+ *   smallest or in its middle by the practice. Narrower than 0.3 mm nobody can place an edge: refused.
  * - window-located: the same with g = f w.
  * - stop-located: S in [D + g0, D + g1]; the conductor must reach past the inspection window's far edge.
  * - ferrule (insulation bottoms in the funnel): S in [L, L + 0.5], the wire standing out by up to 0.5 mm; where the
@@ -43,8 +49,7 @@ export interface StripWindow {
  *
  * A conductor that is folded back is stripped to 2 S plus the bend, pi/2 x its envelope diameter.
  *
- * An empty robust window falls back to the feasible one and names the positioning it requires. The guard band takes
- * the stripper's repeatability off both sides; the set point is the middle snapped to the stripper's step.
+ * The guard band takes the stripper's repeatability off both sides; the set point is the middle snapped to the stripper's step.
  */
 export function stripWindow(
   terminal: Terminal,
@@ -65,13 +70,13 @@ export function stripWindow(
   const base = { rule: barrel.stripRule, brush, gap, folded };
   const none = { ...base, window: null, guard: null, setPoint: null, position: gap };
 
-  const found = bounds(terminal, brush, gap);
-  if (typeof found === 'string') {
+  const missing = missingLength(terminal, brush);
+  if (missing) {
     reasons.push(
       reason(
         'dimension-missing',
         'bad',
-        `The sheet of ${terminal.part} gives no ${found}, and the strip length rests on it. Enter it in the cabinet.`,
+        `The sheet of ${terminal.part} gives no ${missing}, and the strip length rests on it. Enter it in the cabinet.`,
       ),
     );
     return { ...none, kind: 'unknown', reasons };
@@ -91,15 +96,13 @@ export function stripWindow(
       ),
     );
   }
-  const length = barrel.length ?? 0;
   const fold = (range: Range): Range => {
     const bend = (Math.PI / 2) * envelopeDiameter(wire.conductor);
     return folded ? { min: 2 * range.min + bend, max: 2 * range.max + bend } : range;
   };
-  const robust = fold(found.robust);
-  const isRobust = robust.min <= robust.max;
-  const window = isRobust ? robust : fold(found.feasible);
-  if (window.min > window.max) {
+  const position = brush ? positionBand(terminal, brush, gap, stripper, practice, folded) : gap;
+  const window = fold(lengthsFor(terminal, brush, position));
+  if ((brush && brush.min > brush.max) || window.min > window.max) {
     reasons.push(
       reason(
         'strip-window-empty',
@@ -114,6 +117,7 @@ export function stripWindow(
     );
     return { ...none, kind: 'empty', reasons };
   }
+  const isRobust = position.min <= gap.min + 1e-9 && position.max >= gap.max - 1e-9;
 
   const guard = { min: window.min + stripper.repeatability, max: window.max - stripper.repeatability };
   const middle = (window.min + window.max) / 2;
@@ -139,28 +143,24 @@ export function stripWindow(
     }
   } else {
     const needed = (window.max - window.min) / 2;
+    const placed = isRobust ? '' : `, with the insulation edge placed within ${LEAST_BAND} mm`;
     reasons.push(
       reason(
         'stripper-cannot-hold',
         'bad',
-        `${stripper.label} repeats within ± ${stripper.repeatability} mm; this window needs ± ${needed.toFixed(2)} mm or better.`,
+        `${stripper.label} repeats within ± ${stripper.repeatability} mm; this window needs ± ${needed.toFixed(2)} mm or better${placed}.`,
         { repeatability: stripper.repeatability, needed },
       ),
     );
   }
 
-  let position = gap;
-  if (!isRobust && brush && setPoint !== null) {
-    const inBarrel = folded ? (setPoint - (Math.PI / 2) * envelopeDiameter(wire.conductor)) / 2 : setPoint;
-    position = {
-      min: Math.max(gap.min, inBarrel - length - brush.max),
-      max: Math.min(gap.max, inBarrel - length - brush.min),
-    };
+  if (!isRobust && setPoint !== null) {
+    const at = `${position.min.toFixed(1)} to ${position.max.toFixed(1)} mm`;
     reasons.push(
       reason(
         'position-required',
         'hold',
-        `No strip length suits every position. At ${setPoint} mm the insulation edge must lie ${position.min.toFixed(1)} to ${position.max.toFixed(1)} mm behind the barrel: check it on every piece.`,
+        `Length and position belong together: at ${setPoint} mm the insulation edge must lie ${at} behind the barrel. Check both on every piece.`,
         { setPoint, lo: position.min, hi: position.max },
       ),
     );
@@ -186,21 +186,44 @@ export function stripWindow(
   };
 }
 
-/** Bounds of the length in the barrel, or the dimension that is missing for them. */
-function bounds(terminal: Terminal, brush: Range | null, gap: Range): { robust: Range; feasible: Range } | string {
-  const { barrel } = terminal;
+/**
+ * Where the insulation edge may lie so that the stripper can hold what is left of the brush's room, mm behind the barrel, to a tenth:
+ * all of the allowed gap, or a band in it. Never narrower than can be placed, whether the stripper holds the rest or not.
+ */
+function positionBand(
+  terminal: Terminal,
+  brush: Range,
+  gap: Range,
+  stripper: Stripper,
+  practice: Practice,
+  folded: boolean,
+): Range {
+  const needs = (2 * stripper.repeatability + stripper.step) / (folded ? 2 : 1);
+  const room = brush.max - brush.min - needs;
+  const allowed = gap.max - gap.min;
+  if (room >= allowed - 1e-9) return gap;
+  const band = Math.min(allowed, Math.max(LEAST_BAND, Math.floor(room * 10 + 1e-9) / 10));
+  if (practice.gap !== 'required' && terminal.barrel.stripRule !== 'window')
+    return { min: gap.min, max: gap.min + band };
+  const min = Math.max(gap.min, Math.round(((gap.min + gap.max - band) / 2) * 10) / 10);
+  return { min, max: Math.min(gap.max, min + band) };
+}
+
+/** Dimension the length rests on and the sheet leaves out; null when it is there. */
+function missingLength({ barrel }: Terminal, brush: Range | null): string | null {
+  if (brush) return barrel.length === null ? 'barrel length' : null;
+  if ((barrel.depth ?? barrel.length) !== null) return null;
+  return barrel.stripRule === 'lug' ? 'depth of the well' : 'depth to the stop';
+}
+
+/** Lengths in the barrel that are good wherever in `position` the insulation edge lies. */
+function lengthsFor({ barrel }: Terminal, brush: Range | null, position: Range): Range {
   if (brush) {
-    if (barrel.length === null) return 'barrel length';
-    return {
-      robust: { min: barrel.length + brush.min + gap.max, max: barrel.length + brush.max + gap.min },
-      feasible: { min: barrel.length + brush.min + gap.min, max: barrel.length + brush.max + gap.max },
-    };
+    const length = barrel.length ?? 0;
+    return { min: length + brush.min + position.max, max: length + brush.max + position.min };
   }
-  const depth = barrel.depth ?? barrel.length;
-  if (depth === null) return barrel.stripRule === 'lug' ? 'depth of the well' : 'depth to the stop';
-  const grown = depth + (barrel.stripRule === 'lug' ? barrel.growth : 0);
-  const only = { min: grown + gap.min, max: grown + gap.max };
-  return { robust: only, feasible: only };
+  const depth = (barrel.depth ?? barrel.length ?? 0) + (barrel.stripRule === 'lug' ? barrel.growth : 0);
+  return { min: depth + position.min, max: depth + position.max };
 }
 
 function gapOf(terminal: Terminal, wire: Wire, practice: Practice): Range {

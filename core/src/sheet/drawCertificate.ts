@@ -2,6 +2,7 @@ import { documentName } from '../document';
 import type { Correction } from '../journal';
 import type { SetUp, SetUpContext } from '../combination';
 import { changeName, planRisk, type LotVerdict } from '../lot';
+import { showNumber } from '../units';
 import { MARGIN, PAPER_SIZES, PageWriter, type Page, type Paper } from './PageWriter';
 import { line, rect, text } from './shapes';
 
@@ -57,7 +58,9 @@ export function drawCertificate(input: CertificateInput, paper: Paper): Page[] {
     ['Delivered', String(counts.left)],
   ]);
   const { stands } = head;
-  const limits = (setUp.lots.get(head.lot) ?? []).map((found) => found.reason.text);
+  const found = setUp.lots.get(head.lot) ?? [];
+  const limits = found.map(({ reason }) => reason.text);
+  const least = found[0]?.limit?.force;
   section(writer, 'What it stands on', [
     ['Person', `${input.people.join(', ')}; set-up released by ${input.releasedBy}`],
     ['Wire', `${about.wire}, revision ${stands.revisions.wire}`],
@@ -103,7 +106,7 @@ export function drawCertificate(input: CertificateInput, paper: Paper): Page[] {
     row([
       corrected.has(check.piece) ? `${check.piece} *` : String(check.piece),
       check.look,
-      check.force === null ? '' : check.force.toFixed(2),
+      check.force === null ? '' : showNumber(check.force, 2, least),
       check.tug,
       `${check.by}, ${day(check.at)}`,
     ]);

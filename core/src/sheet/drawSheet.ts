@@ -163,7 +163,11 @@ function stripBar(writer: PageWriter, { preparation }: SetUp): void {
     },
   );
   if (!isLong) {
-    const said = `Strip ${strip.setPoint ?? 'none'} mm, true size: cut insulation at 0, wire end in the band.`;
+    const edge =
+      strip.kind === 'positioned'
+        ? ` Insulation edge ${strip.position.min.toFixed(1)} to ${strip.position.max.toFixed(1)} mm behind the barrel.`
+        : '';
+    const said = `Strip ${strip.setPoint ?? 'none'} mm, true size: cut insulation at 0, wire end in the band.${edge}`;
     const room = writer.inner - 54 - longest;
     wrapText(said, 2.8, room).forEach((part, index) => {
       writer.put(text(x + longest + 3, y + 3 + index * 3.6, part, { size: 2.8, face: 'text' }));
@@ -177,7 +181,7 @@ function answers(writer: PageWriter, { judgement, setUp }: SheetInput): void {
   const rows = judgement.stages.map((stage) => [
     stage.stage,
     stage.stage === 'tug' && limit
-      ? `${limit.reason.text} Speed ${limit.table.speed.min}–${limit.table.speed.max} mm/min.`
+      ? `${limit.reason.text} Speed ${limit.table.speed.min}–${limit.table.speed.max} mm/min. ${setUp.pulledWith}`.trim()
       : stage.answer,
   ]);
   for (const [name = '', answer = ''] of rows) {

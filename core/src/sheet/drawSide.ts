@@ -54,7 +54,8 @@ export function drawSide(
       }),
       text(
         x(view.window.x + view.window.width / 2),
-        y(-view.halfHeight) - (view.bites.length ? 36 : 8),
+        // No bite comes near it.
+        y(-view.halfHeight) - 8,
         terminal.family === 'window-splice' ? 'window' : 'hole',
         {
           anchor: 'middle',

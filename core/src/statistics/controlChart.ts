@@ -115,8 +115,8 @@ const SEE_SAW = 14;
 
 /**
  * What does not look like chance on a chart, each told by what it sees: a point outside the limits, nine in a row on one
- * side of the centre, six in a row climbing or falling, two of three beyond two thirds of the way to a limit, fourteen
- * in a row up and down in turn.
+ * side of the centre, six in a row climbing or falling, two or more of three beyond two thirds of the way to the same limit,
+ * fourteen in a row up and down in turn. What goes on is told once, where it begins.
  */
 export function runSignals(points: readonly number[], limits: ControlLimits): RunSignal[] {
   const { centre, lower, upper } = limits;
@@ -127,6 +127,7 @@ export function runSignals(points: readonly number[], limits: ControlLimits): Ru
   let climb = 1;
   let fall = 1;
   let turns = 1;
+  let farSide = 0;
   points.forEach((value, i) => {
     const see = (code: RunSignal['code'], length: number, text: string) =>
       signals.push({ code, index: i, length, text });
@@ -149,10 +150,18 @@ export function runSignals(points: readonly number[], limits: ControlLimits): Ru
     }
     const far = (v: number | undefined) =>
       v === undefined || sigma <= 0 ? 0 : Math.abs(v - centre) > 2 * sigma ? Math.sign(v - centre) : 0;
-    const three = [points[i - 2], before, value];
-    if (i >= 2 && far(value) !== 0 && three.filter((v) => far(v) === far(value)).length === 2) {
-      see('far-out', 3, `Two of three far ${far(value) > 0 ? 'above' : 'below'} the centre.`);
-    }
+    const three = points.slice(Math.max(0, i - 2), i + 1);
+    const beyond = three.filter((v) => far(v) === far(value)).length;
+    const isFar = far(value) !== 0 && beyond >= 2;
+    // Told once, where it begins; not again while it goes on.
+    if (isFar && farSide !== far(value))
+      see(
+        'far-out',
+        three.length,
+        `${beyond} of ${three.length} far ${far(value) > 0 ? 'above' : 'below'} the centre.`,
+      );
+    if (isFar) farSide = far(value);
+    else if (!three.some((v) => far(v) === farSide)) farSide = 0;
   });
   return signals;
 }

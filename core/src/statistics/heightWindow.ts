@@ -7,8 +7,11 @@ export interface HeightWindow {
   readonly fit: readonly [number, number, number];
   /** Residual standard deviation, N. */
   readonly spread: number;
-  /** Heights between the lowest and highest tried at which the next pull holds with the wanted confidence; null: none. */
-  readonly holds: { readonly min: number; readonly max: number } | null;
+  /**
+   * Spans of heights between the lowest and highest tried at which the next pull holds with the wanted confidence, in order.
+   * More than one: it does not hold between them, which no single way of crimping does.
+   */
+  readonly holds: readonly { readonly min: number; readonly max: number }[];
   /** Lower bound of the next pull at a height, N. */
   readonly lower: (height: number) => number;
   readonly mean: (height: number) => number;
@@ -58,24 +61,40 @@ export function heightWindow(
     );
     return mean(height) - t * spread * Math.sqrt(1 + Math.max(0, leverage));
   };
+  return { centre, fit, spread, holds: spansWhere((height) => lower(height) >= limit, heights), lower, mean };
+}
+
+/** Steps the tried heights are looked through in, before each edge is closed in on. */
+const STEPS = 400;
+
+/** Spans between the lowest and highest height in which something holds, each edge to a millionth of a step. */
+function spansWhere(isGood: (height: number) => boolean, heights: ReadonlySet<number>) {
   const least = Math.min(...heights);
-  const most = Math.max(...heights);
-  const steps = 400;
-  const good: number[] = [];
-  for (let i = 0; i <= steps; i++) {
-    const height = least + ((most - least) * i) / steps;
-    if (lower(height) >= limit) good.push(height);
-  }
-  const [first] = good;
-  const last = good.at(-1);
-  return {
-    centre,
-    fit,
-    spread,
-    holds: first === undefined || last === undefined ? null : { min: first, max: last },
-    lower,
-    mean,
+  const step = (Math.max(...heights) - least) / STEPS;
+  const edge = (good: number, bad: number) => {
+    for (let i = 0; i < 20; i++) {
+      const middle = (good + bad) / 2;
+      if (isGood(middle)) good = middle;
+      else bad = middle;
+    }
+    return good;
   };
+  const spans: { min: number; max: number }[] = [];
+  let open: { min: number; max: number } | null = null;
+  for (let i = 0; i <= STEPS; i++) {
+    const height = least + i * step;
+    if (isGood(height)) {
+      if (open) open.max = height;
+      else {
+        open = { min: i === 0 ? height : edge(height, height - step), max: height };
+        spans.push(open);
+      }
+    } else if (open) {
+      open.max = edge(open.max, height);
+      open = null;
+    }
+  }
+  return spans;
 }
 
 const terms = (x: number) => [1, x, x * x];

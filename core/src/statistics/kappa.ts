@@ -1,4 +1,4 @@
-import { normal } from './specialFunctions';
+import { normal, studentt } from './specialFunctions';
 
 export interface Kappa {
   /** 1: always agree; 0: as chance would have it; null where chance alone explains everything (all gave one answer). */
@@ -15,10 +15,19 @@ export interface Kappa {
  *
  * Var = { sum p_ii [(1 - pe) - (p_i. + p_.i)(1 - po)]^2 + (1 - po)^2 sum_(i != j) p_ij (p_.i + p_j.)^2 - (po pe - 2 pe + po)^2 } / [n (1 - pe)^4]
  *
+ * Where an item stands in several pairs, these resemble each other and tell less than as many items would: the interval is then
+ * a jackknife over the items, with Student's t.
+ *
  * @param pairs answers of both to each item
+ * @param items the item of each pair, where one stands in several; else every pair is an item of its own
  * @param confidence two-sided
  */
-export function cohenKappa(pairs: readonly (readonly [string, string])[], confidence = 0.95): Kappa {
+export function cohenKappa(
+  pairs: readonly (readonly [string, string])[],
+  items: readonly number[] | null = null,
+  confidence = 0.95,
+): Kappa {
+  if (items) return byItem(pairs, items, confidence);
   const n = pairs.length;
   const names = [...new Set(pairs.flat())];
   const p = new Map<string, number>();
@@ -45,6 +54,19 @@ export function cohenKappa(pairs: readonly (readonly [string, string])[], confid
   }
   const variance = (sum - (agreed * expected - 2 * expected + agreed) ** 2) / (n * (1 - expected) ** 4);
   return interval(kappa, Math.sqrt(Math.max(0, variance)), agreed, n, confidence);
+}
+
+function byItem(pairs: readonly (readonly [string, string])[], items: readonly number[], confidence: number): Kappa {
+  const whole = cohenKappa(pairs);
+  const different = [...new Set(items)];
+  const count = different.length;
+  const { kappa } = whole;
+  if (kappa === null || count < 3) return { ...whole, from: null, to: null };
+  const without = different.map((item) => cohenKappa(pairs.filter((_, i) => items[i] !== item)).kappa ?? kappa);
+  const mean = without.reduce((sum, k) => sum + k, 0) / count;
+  const error = Math.sqrt(((count - 1) / count) * without.reduce((sum, k) => sum + (k - mean) ** 2, 0));
+  const reach = studentt.inv(0.5 + confidence / 2, count - 1) * error;
+  return { ...whole, from: Math.max(-1, kappa - reach), to: Math.min(1, kappa + reach) };
 }
 
 /**

@@ -20,7 +20,8 @@ const LEAST_POINTS = 8;
 
 /**
  * Trend of y over x without assuming a shape of its scatter: Theil-Sen slope with Sen's interval, and the Mann-Kendall
- * test with its variance corrected for ties, Var S = [n (n-1)(2n+5) - sum t (t-1)(2t+5)] / 18.
+ * test with its variance corrected for ties, Var S = [n (n-1)(2n+5) - sum t (t-1)(2t+5)] / 18, and for neighbours that
+ * resemble each other: without that a 95 % interval covers 70 in 100 where they correlate by 0.6.
  *
  * @param xs, ys of one length; x need not be evenly spaced
  * @param confidence of the slope's interval
@@ -46,12 +47,18 @@ export function theilSen(xs: readonly number[], ys: readonly number[], confidenc
   if (!slopes.length) return null;
   const sorted = Float64Array.from(slopes).sort();
   const ties = [...countOf(y).values()].reduce((sum, t) => sum + t * (t - 1) * (2 * t + 5), 0);
-  const variance = (n * (n - 1) * (2 * n + 5) - ties) / 18;
+  const slope = middle(sorted);
+  const alone = (n * (n - 1) * (2 * n + 5) - ties) / 18;
+  const variance =
+    alone *
+    neighbourFactor(
+      y.map((value, i) => value - slope * (x[i] ?? 0)),
+      Math.max(...y.map(Math.abs)),
+    );
   const spread = Math.sqrt(Math.max(variance, 0));
   const z = spread === 0 ? 0 : (score - Math.sign(score)) / spread;
   const reach = normal.inv(0.5 + confidence / 2, 0, 1) * spread;
   const at = (rank: number) => sorted[Math.min(sorted.length - 1, Math.max(0, Math.round(rank)))] ?? 0;
-  const slope = middle(sorted);
   return {
     slope,
     intercept: median(y.map((value, i) => value - slope * (x[i] ?? 0))),
@@ -60,6 +67,29 @@ export function theilSen(xs: readonly number[], ys: readonly number[], confidenc
     z,
     p: 2 * (1 - normal.cdf(Math.abs(z), 0, 1)),
   };
+}
+
+/**
+ * By how much neighbours that resemble each other widen what a series of so many tells: (1 + r) / (1 - r), r being the correlation
+ * of each with the next of those left over from the trend, freed of the bias it has in a short series, E r1 = r - (2 + 4 r) / n.
+ * Neighbours that differ more than chance has them narrow nothing.
+ *
+ * @param left what the trend leaves over, in order
+ * @param size of the values themselves: what is left over by rounding alone has no order
+ */
+function neighbourFactor(left: readonly number[], size: number): number {
+  const n = left.length;
+  const mean = left.reduce((sum, value) => sum + value, 0) / n;
+  let own = 0;
+  let next = 0;
+  for (let i = 0; i < n; i++) {
+    const off = (left[i] ?? 0) - mean;
+    own += off * off;
+    if (i + 1 < n) next += off * ((left[i + 1] ?? 0) - mean);
+  }
+  if (next <= 0 || own <= n * (1e-12 * size) ** 2) return 1;
+  const r = Math.min(0.95, ((next / own) * n + 2) / Math.max(1, n - 4));
+  return (1 + r) / (1 - r);
 }
 
 const middle = (sorted: ArrayLike<number>) => {

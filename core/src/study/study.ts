@@ -148,7 +148,11 @@ export function judgeStudy(items: readonly StudyItem[], answers: readonly StudyA
     return {
       person,
       answers: own.length,
-      key: cohenKappa(own.map((a) => [a.answer, keyOf(a.item)])),
+      // Both rounds show the same items: each of them counts once.
+      key: cohenKappa(
+        own.map((a) => [a.answer, keyOf(a.item)]),
+        own.map((a) => a.item),
+      ),
       self: cohenKappa(
         of(person, 1).flatMap((a): [string, string][] => {
           const again = second.get(a.item);

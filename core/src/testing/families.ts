@@ -218,7 +218,9 @@ export const familyContext = (family: Family, changes: Partial<SetUpContext> = {
   limits: [
     {
       ...limitTable,
-      rows: [{ size: { scale: 'mm2', value: 1.5 }, families: [], material: null, force: 150, percent: null }],
+      rows: [
+        { size: { scale: 'mm2', value: 1.5 }, families: [], material: null, force: 150, percent: null, hold: null },
+      ],
     },
   ],
   looks: [],

@@ -238,10 +238,11 @@ export const limitTable: LimitTable = {
   speed: { min: 25, max: 50 },
   hold: null,
   loadingRate: null,
+  pushes: [],
   retention: null,
   rows: [
-    { size: { scale: 'mm2', value: 0.5 }, families: [], material: null, force: 50, percent: null },
-    { size: { scale: 'mm2', value: 2 }, families: [], material: null, force: 200, percent: null },
+    { size: { scale: 'mm2', value: 0.5 }, families: [], material: null, force: 50, percent: null, hold: null },
+    { size: { scale: 'mm2', value: 2 }, families: [], material: null, force: 200, percent: null, hold: null },
   ],
 };
 

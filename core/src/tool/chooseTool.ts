@@ -40,9 +40,9 @@ export interface ToolChoice {
   readonly reasons: readonly Reason[];
 }
 
-/** Profiles that can press each family at all, whatever the tool's sheet lists. */
+/** Profiles that can press each family where the tool's own sheet lists the terminal. */
 const PROFILES: Readonly<Record<Family, readonly NestProfile[]>> = {
-  'insulated-terminal': ['symmetric-oval', 'two-bite'],
+  'insulated-terminal': ['symmetric-oval', 'two-bite', 'indent-and-cradle'],
   'sealed-sleeve-terminal': ['symmetric-oval', 'two-bite'],
   'bare-terminal': ['indent-and-cradle'],
   'open-barrel-contact': ['rolled'],
@@ -55,6 +55,21 @@ const PROFILES: Readonly<Record<Family, readonly NestProfile[]>> = {
   ferrule: ['trapezoid', 'square'],
   lug: ['hex', 'contoured'],
 };
+
+/** The tip of a punch opens what adhesive has to close: only where the tool's sheet says that it does not. */
+const hasAdhesive = ({ sealed, sealingHeat }: Terminal) => sealed && sealingHeat !== null;
+
+/** Profiles that are offered by shape alone: a window is not closed by an oval, and a sleeve not pierced by a punch. */
+function byGeometry(terminal: Terminal): readonly NestProfile[] {
+  const { family } = terminal;
+  const profiles = PROFILES[family];
+  if (family === 'window-splice') return profiles.filter((profile) => profile === 'window-indent');
+  return hasAdhesive(terminal) ? profiles.filter((profile) => profile !== 'indent-and-cradle') : profiles;
+}
+
+/** Whether a punch presses through a sleeve that hides what it does. */
+const pressesThroughSleeve = ({ barrel, family }: Terminal, nest: Nest) =>
+  nest.profile === 'indent-and-cradle' && (barrel.seam === 'hidden' || family === 'insulated-terminal');
 
 const STATE_ORDER = { ready: 0, 'check-due': 1, refused: 2 } as const;
 
@@ -72,14 +87,15 @@ export function chooseTool(
   folded = false,
 ): ToolChoice {
   const area = wires.reduce((sum, wire) => sum + metalArea(wire.conductor), 0) * (folded ? 2 : 1);
-  const profiles = PROFILES[terminal.family];
-  const listed = book.listed.get(terminal.part) ?? [];
+  const listed = (book.listed.get(terminal.part) ?? []).filter(({ nest }) =>
+    PROFILES[terminal.family].includes(nest.profile),
+  );
   const places =
     practice.toolPolicy === 'listed-only'
       ? listed
-      : [...new Set([...listed, ...profiles.flatMap((profile) => book.byProfile.get(profile) ?? [])])];
+      : [...new Set([...listed, ...byGeometry(terminal).flatMap((profile) => book.byProfile.get(profile) ?? [])])];
   const candidates = places
-    .filter(({ nest }) => area >= nest.area.min && area <= nest.area.max && profiles.includes(nest.profile))
+    .filter(({ nest }) => area >= nest.area.min && area <= nest.area.max)
     .map((place) => candidate(place, terminal, wires, practice, listed.includes(place)))
     .sort(
       (a, b) =>
@@ -128,6 +144,15 @@ function candidate(
     isListed
       ? reason('listed', 'good', `Listed for ${terminal.part} in nest ${nest.label}.`)
       : reason('by-geometry', 'note', 'Not listed for this terminal; suitable by profile and wire range only.'),
+    ...(pressesThroughSleeve(terminal, nest)
+      ? [
+          reason(
+            'punch-through-sleeve',
+            isListed ? 'note' : 'hold',
+            'The punch presses through the sleeve. Open one sample: the tip must not have pierced it, nor met the seam.',
+          ),
+        ]
+      : []),
   ];
   const changes: Change[] = [];
   if (!die.mounted) changes.push({ what: `mount ${die.label}`, minutes: tool.changeMinutes.die });

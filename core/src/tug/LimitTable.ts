@@ -8,13 +8,37 @@ export interface LimitTable extends ShopDocument {
   readonly interpolates: boolean;
   /** Pulling speed, mm/min. */
   readonly speed: Range;
-  /** For hold tests: force to reach, N, and how long it is held, s; null where the document names none. */
-  readonly hold: { readonly force: number; readonly seconds: number } | null;
+  /** Hold tests; null where the document names none. */
+  readonly hold: HoldRule | null;
   /** How fast the force may rise, N/s; null where the document names none. */
   readonly loadingRate: Range | null;
-  /** Push a seated contact withstands in its cavity, N; null where the document names none. */
+  /** Pushes seated contacts withstand in their cavities; empty where the document names none. */
+  readonly pushes: readonly PushRow[];
+  /**
+   * One push for every cavity, N, as tables named it before they had rows for it: kept as it stands, applied to nothing.
+   * Null in all others.
+   */
   readonly retention: number | null;
   readonly rows: readonly LimitRow[];
+}
+
+export interface HoldRule {
+  /** How long it is held, s. */
+  readonly seconds: number;
+  /** Force where a row names none, in percent of the row's own least force; null: rows without a force of their own have no hold. */
+  readonly percent: number | null;
+  /** One force for every size, N, as tables named it before rows had their own: kept as it stands, applied to nothing. */
+  readonly force: number | null;
+}
+
+/** Push a contact of a size, of some families, or both, withstands. */
+export interface PushRow {
+  /** As the contact's sheet prints it, e.g. 'size 16'; null: any. */
+  readonly contactSize: string | null;
+  /** Families the row is for; empty: all. */
+  readonly families: readonly Family[];
+  /** N */
+  readonly force: number;
 }
 
 export interface LimitRow {
@@ -27,4 +51,6 @@ export interface LimitRow {
   readonly force: number | null;
   /** Least force as percent of the conductor's breaking load; null where the row says a force. */
   readonly percent: number | null;
+  /** Force to hold, N; null where the table's percent says it, or nothing. */
+  readonly hold: number | null;
 }

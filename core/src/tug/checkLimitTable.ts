@@ -38,6 +38,19 @@ export function checkLimitTable(table: LimitTable, wires: readonly Wire[], today
       text: `It is in effect since ${effectiveFrom}, which is past: what was judged before its release keeps the table it was judged by.`,
     });
   }
+  for (const [field, old] of [
+    ['hold', table.hold?.force ?? null],
+    ['retention', table.retention],
+  ] as const) {
+    if (old === null) continue;
+    const what = field === 'hold' ? 'held' : 'pushed';
+    problems.push({
+      row: 0,
+      field,
+      weight: 'note',
+      text: `It names ${old} N to be ${what} for every size alike. That is applied to nothing: say it by row.`,
+    });
+  }
   const first = new Map<string, number>();
   table.rows.forEach((row, index) => {
     const at = index + 1;
@@ -52,6 +65,12 @@ export function checkLimitTable(table: LimitTable, wires: readonly Wire[], today
     }
     if (row.percent !== null && row.percent > 100) {
       bad('percent', `${row.percent} % is more than the wire itself bears.`);
+    }
+    if (row.hold !== null && !table.hold) {
+      bad('hold', `A hold of ${row.hold} N needs its time: the table names none.`);
+    }
+    if (row.hold !== null && row.force !== null && row.hold > row.force) {
+      bad('hold', `A hold of ${row.hold} N is above the ${row.force} N the row asks of a pull to break.`);
     }
     if (row.force === null) return;
     const { force } = row;

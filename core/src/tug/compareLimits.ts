@@ -22,7 +22,7 @@ export function compareLimits(before: LimitTable, after: LimitTable): LimitDiffe
   return [...new Set([...fresh.keys(), ...old.keys()])].flatMap((name) => {
     const a = old.get(name) ?? null;
     const b = fresh.get(name) ?? null;
-    if (a && b && a.force === b.force && a.percent === b.percent) return [];
+    if (a && b && a.force === b.force && a.percent === b.percent && a.hold === b.hold) return [];
     const percent = a?.force != null && b?.force != null ? (b.force / a.force - 1) * 100 : null;
     return [{ row: name, before: a, after: b, percent }];
   });

@@ -1,6 +1,7 @@
 import { documentName, inEffect, type DocumentKey } from '../document';
 import type { Terminal } from '../terminal';
 import { reason, type Reason } from '../verdict';
+import { showLimit } from '../units';
 import { breakingLoad, nominalArea, sizeLabel, type Wire } from '../wire';
 import type { LimitRow, LimitTable } from './LimitTable';
 
@@ -9,6 +10,8 @@ export interface Limit {
   readonly force: number;
   readonly table: LimitTable;
   readonly interpolated: boolean;
+  /** The row of the wire's own size; null between rows. */
+  readonly row: LimitRow | null;
   readonly reason: Reason;
 }
 
@@ -20,7 +23,9 @@ export type LimitFound =
  * Two tables that both apply, a size outside the rows, or a size between rows where the table does not allow
  * interpolation give no limit, with the reason: a limit is never guessed.
  *
- * Interpolation: log F linear in log A between the rows on both sides, same scale only.
+ * Interpolation: log F linear in log A between the rows on both sides, same scale only; at each size the most particular row
+ * that applies, as at the wire's own size. A row that says a percentage stands for that share of the breaking load of a wire of
+ * the row's size: this wire's, in proportion to the areas.
  *
  * @param day ISO date
  * @param pinned a table that has judged readings already: it alone is used then, whatever became of it since
@@ -54,27 +59,31 @@ export function findLimit(
       (!r.families.length || r.families.includes(terminal.family)) &&
       (r.material === null || r.material === material),
   );
-  const least = (r: LimitRow) => r.force ?? ((r.percent ?? 0) / 100) * breaks;
+  const area = nominalArea(size);
+  // A share of the breaking load is that of a wire of the row's own size, made as this one is.
+  const least = (r: LimitRow) => r.force ?? ((r.percent ?? 0) / 100) * breaks * (nominalArea(r.size) / area);
   const name = documentName(table);
-  const exact = applies
-    .filter((r) => r.size.value === size.value)
-    .reduce<LimitRow | null>((best, r) => (!best || particular(r) > particular(best) ? r : best), null);
+  const mostParticular = (rows: readonly LimitRow[]) =>
+    rows.reduce<LimitRow | null>((best, r) => (!best || particular(r) > particular(best) ? r : best), null);
+  const exact = mostParticular(applies.filter((r) => r.size.value === size.value));
   if (exact) {
     return ceiling(
       least(exact),
-      false,
+      exact,
       exact.force === null
         ? `${name}: ${sizeLabel(size)} holds at least ${exact.percent} % of the wire’s breaking load of ${breaks.toFixed(1)} N.`
         : `${name}: ${sizeLabel(size)} holds at least ${exact.force} N.`,
     );
   }
 
-  const area = nominalArea(size);
-  const rows = applies
-    .map((r) => ({ ...r, area: nominalArea(r.size), least: least(r) }))
-    .sort((x, y) => x.area - y.area || particular(y) - particular(x));
-  const below = rows.filter((r) => r.area < area).at(-1);
-  const above = rows.find((r) => r.area > area);
+  const nearest = (side: 1 | -1) => {
+    const rows = applies.filter((r) => side * (nominalArea(r.size) - area) > 0);
+    const step = Math.min(...rows.map((r) => side * nominalArea(r.size)));
+    const row = mostParticular(rows.filter((r) => side * nominalArea(r.size) === step));
+    return row && { size: row.size, area: nominalArea(row.size), least: least(row) };
+  };
+  const below = nearest(-1);
+  const above = nearest(1);
   if (!below || !above) {
     return none('outside-rows', `${name} has no row for ${sizeLabel(size)} and limits are never extrapolated.`);
   }
@@ -88,11 +97,12 @@ export function findLimit(
   const force = Math.exp(Math.log(below.least) * (1 - share) + Math.log(above.least) * share);
   return ceiling(
     force,
-    true,
-    `${name}: interpolated between ${sizeLabel(below.size)} (${below.least.toFixed(1)} N) and ${sizeLabel(above.size)} (${above.least.toFixed(1)} N).`,
+    null,
+    `${name}: interpolated between ${sizeLabel(below.size)} (${below.least.toFixed(1)} N) and ${sizeLabel(above.size)} (${above.least.toFixed(1)} N): at least ${showLimit(force, 1)} N.`,
   );
 
-  function ceiling(value: number, interpolated: boolean, text: string): LimitFound {
+  function ceiling(value: number, row: LimitRow | null, text: string): LimitFound {
+    const interpolated = row === null;
     if (value > breaks) {
       return none(
         'limit-above-wire',
@@ -103,7 +113,7 @@ export function findLimit(
     const why = reason(interpolated ? 'limit-interpolated' : 'limit', interpolated ? 'note' : 'good', text, {
       force: value,
     });
-    return { limit: { force: value, table: table as LimitTable, interpolated, reason: why }, reason: why };
+    return { limit: { force: value, table: table as LimitTable, interpolated, row, reason: why }, reason: why };
   }
 }
 

@@ -8,11 +8,11 @@ import {
   type Outlier,
   type Summary,
 } from '../statistics';
-import { showNumber } from '../units';
+import { showBeside, showNumber } from '../units';
 import { reason, type Reason } from '../verdict';
 
 export interface GroupVerdict {
-  /** 'hold': the readings pass, but they are not normal and too few for a statement that does without. */
+  /** 'hold': no reading fails, but the bound that is asked for cannot be formed: one reading, or too few that are not normal. */
   readonly state: 'pass' | 'hold' | 'fail' | 'missing';
   readonly summary: Summary | null;
   /** (mean - limit) / (3 s); null below two readings or with no spread. */
@@ -39,6 +39,7 @@ const MOST_TESTED = 500;
  * Judges the valid readings of one group against their limit: minimum, mean, s, Cpl and a lower bound for `coverage` of
  * pieces like these. Its assumption is checked and said:
  *
+ * - one reading has no spread: no bound, and nothing that asks for one passes;
  * - below 8 readings normality is assumed: the bound is mean - k s;
  * - from 8 on Anderson-Darling decides; while p is 0.05 or more the bound is mean - k s;
  * - not normal: with n readings one is 1 - coverage^n sure that `coverage` hold above the lowest one, whatever the shape;
@@ -88,13 +89,12 @@ export function judgeGroup(forces: ArrayLike<number>, limit: number, practice: P
   let doubtful = false;
   if (practice.acceptance !== 'group-only' && min < limit) {
     failed = true;
+    const shown = showBeside(min, limit, 1);
     reasons.push(
-      reason(
-        'reading-below',
-        'bad',
-        `The lowest reading, ${showNumber(min, 1, limit)} N, is below the limit of ${showNumber(limit, 1)} N.`,
-        { min, limit },
-      ),
+      reason('reading-below', 'bad', `The lowest reading, ${shown.value} N, is below the limit of ${shown.limit} N.`, {
+        min,
+        limit,
+      }),
     );
   }
   if (n < wanted) {
@@ -113,8 +113,18 @@ export function judgeGroup(forces: ArrayLike<number>, limit: number, practice: P
         { n, p: test?.p ?? 0, sure, enough },
       ),
     );
+  } else if (judgesGroup && lowerBound === null) {
+    doubtful = true;
+    reasons.push(
+      reason(
+        'no-bound',
+        'hold',
+        `One reading says nothing about others: the house rules judge by a bound for ${share} of pieces like these, and that takes two at the least. Pull another, or have the rules judge each reading alone.`,
+        { n },
+      ),
+    );
   } else if (judgesGroup && lowerBound !== null) {
-    const bound = showNumber(lowerBound, 1, limit);
+    const bound = showBeside(lowerBound, limit, 1);
     const how = isFree
       ? 'Not normal, so the lowest itself is the bound.'
       : shape === 'normal'
@@ -123,8 +133,8 @@ export function judgeGroup(forces: ArrayLike<number>, limit: number, practice: P
     const certain = isFree ? percent(sure) : `${practice.confidence * 100} %`;
     const text =
       lowerBound <= 0
-        ? `${n} like these scatter too much to say that ${share} hold at all; limit ${showNumber(limit, 1)} N. ${how}`
-        : `${n} like these: ${certain} sure that ${share} hold above ${bound} N; limit ${showNumber(limit, 1)} N. ${how}`;
+        ? `${n} like these scatter too much to say that ${share} hold at all; limit ${bound.limit} N. ${how}`
+        : `${n} like these: ${certain} sure that ${share} hold above ${bound.value} N; limit ${bound.limit} N. ${how}`;
     const enough = lowerBound >= limit;
     reasons.push(
       reason(enough ? 'bound-holds' : 'bound-below', enough ? 'good' : n < wanted ? 'hold' : 'bad', text, {

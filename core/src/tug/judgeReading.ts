@@ -21,7 +21,12 @@ export interface ReadingVerdict {
  * @param mode how it let go; null while that is still to be said (the force alone is judged then)
  */
 export function judgeReading(force: number, limit: number | null, mode: FailureMode | null): ReadingVerdict {
-  if (limit === null) {
+  if (!Number.isFinite(force)) {
+    // NaN is neither below nor above any limit: it must never pass as the one that is not below.
+    const text = 'No force was read: pull a replacement piece.';
+    return { verdict: 'invalid', margin: null, reason: reason('no-force', 'hold', text) };
+  }
+  if (limit === null || !Number.isFinite(limit)) {
     const text = 'Kept, but no limit applies: it can be judged once quality releases one.';
     return { verdict: 'no-limit', margin: null, reason: reason('no-limit', 'hold', text, { force }) };
   }

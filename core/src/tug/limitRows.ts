@@ -1,6 +1,6 @@
 import { FAMILIES, type Family } from '../terminal';
 import { FORCE_UNITS, readNumber, toNewtons, type ForceUnit } from '../units';
-import { CONDUCTOR_MATERIALS, readSize, sizeLabel, type ConductorMaterial } from '../wire';
+import { CONDUCTOR_MATERIALS, readSize, SIZES_MADE, sizeLabel, type ConductorMaterial } from '../wire';
 import type { LimitRow } from './LimitTable';
 
 /** What is wrong in a row of limits: 1-based row as a spreadsheet counts it, column by its header. */
@@ -15,7 +15,7 @@ export type LimitRowsRead =
   | { readonly ok: true; readonly rows: readonly LimitRow[] }
   | { readonly ok: false; readonly problems: readonly LimitRowProblem[]; readonly total: number };
 
-const HEADER = ['size', 'force N', 'percent of breaking load', 'families', 'material'];
+const HEADER = ['size', 'force N', 'percent of breaking load', 'families', 'material', 'hold N'];
 
 /** Rows of a limit table as text, header first; forces in N. */
 export function writeLimitRows(rows: readonly LimitRow[]): string[][] {
@@ -27,12 +27,13 @@ export function writeLimitRows(rows: readonly LimitRow[]): string[][] {
       row.percent === null ? '' : String(row.percent),
       row.families.join('; '),
       row.material ?? '',
+      row.hold === null ? '' : String(row.hold),
     ]),
   ];
 }
 
 /**
- * Reads rows of a limit table. The unit of force stands in its header ('force N', 'force lbf', 'force kgf'), N where it
+ * Reads rows of a limit table. The unit of a force stands in its header ('force N', 'force lbf', 'hold kgf'), N where it
  * does not; a cell that says another unit than the header is refused. Whole or not at all.
  */
 export function readLimitRows(table: readonly (readonly string[])[]): LimitRowsRead {
@@ -45,6 +46,7 @@ export function readLimitRows(table: readonly (readonly string[])[]): LimitRowsR
     percent: at((name) => name.startsWith('percent')),
     families: at((name) => name.startsWith('famil')),
     material: at((name) => name === 'material'),
+    hold: at((name) => /^hold(n|lbf|kgf)?$/.test(name)),
   };
   const title = (column: keyof typeof columns) => table[0]?.[columns[column]] ?? column;
   const note = (row: number, column: keyof typeof columns, value: string, text: string) =>
@@ -53,8 +55,7 @@ export function readLimitRows(table: readonly (readonly string[])[]): LimitRowsR
   if (columns.force < 0 && columns.percent < 0)
     note(1, 'force', '', "No column is headed 'force N' or 'percent of breaking load'.");
   if (problems.length) return { ok: false, problems, total: problems.length };
-  const unitName = /^force(n|lbf|kgf)$/.exec(header[columns.force] ?? '')?.[1];
-  const headed = FORCE_UNITS.find((unit) => unit.toLowerCase() === unitName);
+  const headed = unitOf(header[columns.force]);
   const rows: LimitRow[] = [];
   for (let index = 1; index < table.length; index++) {
     const cells = table[index] ?? [];
@@ -63,8 +64,17 @@ export function readLimitRows(table: readonly (readonly string[])[]): LimitRowsR
     const row = index + 1;
     const cell = (column: keyof typeof columns) => (cells[columns[column]] ?? '').trim();
     const size = readSize(cell('size'));
-    if (!size) note(row, 'size', cell('size'), `'${cell('size')}' is no conductor size; write 0.75 mm2 or AWG 18.`);
+    if (!size)
+      note(
+        row,
+        'size',
+        cell('size'),
+        `'${cell('size')}' is no conductor size; write 0.75 mm2 or AWG 18, ${SIZES_MADE}.`,
+      );
     const force = readForceCell(cell('force'), headed, (text) => note(row, 'force', cell('force'), text));
+    const hold = readForceCell(cell('hold'), unitOf(header[columns.hold]), (text) =>
+      note(row, 'hold', cell('hold'), text),
+    );
     const percentRead = cell('percent') === '' ? null : readNumber(cell('percent').replace('%', ''));
     let percent: number | null = null;
     if (percentRead?.outcome === 'refused') note(row, 'percent', cell('percent'), percentRead.text);
@@ -95,11 +105,18 @@ export function readLimitRows(table: readonly (readonly string[])[]): LimitRowsR
         percent,
         families: families as Family[],
         material: material as ConductorMaterial | null,
+        hold,
       });
     }
   }
   if (!problems.length && !rows.length) note(2, 'size', '', 'The file has a header but no row below it.');
   return problems.length ? { ok: false, problems: problems.slice(0, 200), total: problems.length } : { ok: true, rows };
+}
+
+/** Unit a column of forces is headed with. */
+function unitOf(header: string | undefined): ForceUnit | undefined {
+  const named = /^(?:force|hold)(n|lbf|kgf)$/.exec(header ?? '')?.[1];
+  return FORCE_UNITS.find((unit) => unit.toLowerCase() === named);
 }
 
 function readForceCell(cell: string, headed: ForceUnit | undefined, wrong: (text: string) => void): number | null {

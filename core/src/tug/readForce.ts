@@ -15,7 +15,7 @@ export type ForceRead =
 /**
  * Reads a force as typed or as sent by a gauge that types like a keyboard. Doubtful values are asked about, never
  * changed silently and never thrown away: another unit than the field's, a force above 1.25 x the wire's breaking
- * load, or one so low that it looks like the same pull in another unit.
+ * load, or one that in another unit would be what is usual here, whether it comes out too low or too high.
  *
  * @param text e.g. '118.4', '12,5', '12.5 lbf'
  * @param unit the field's unit
@@ -69,21 +69,24 @@ export function readForce(text: string, unit: ForceUnit, breaks: number, usual: 
       text: `${read.value} ${named} is ${shown}, but this field is set to ${unit}. Keep it as ${shown}?`,
     };
   }
-  if (usual !== null && unit === 'N' && newtons < usual / 3) {
-    const likely = (['kgf', 'lbf'] as const).find((u) => within(toNewtons(read.value, u), usual));
-    if (likely) {
-      return {
-        outcome: 'question',
-        code: 'unit-slip',
-        newtons,
-        unit: named,
-        text: `${shown} is far below the others. Typed in ${likely} it would be ${showNumber(toNewtons(read.value, likely), 1)} N. Is it really ${shown}?`,
-      };
-    }
+  const slipped = usual === null || within(newtons, usual) ? undefined : unitOf(read.value, named, usual);
+  if (usual !== null && slipped) {
+    const side = newtons < usual ? 'below' : 'above';
+    return {
+      outcome: 'question',
+      code: 'unit-slip',
+      newtons,
+      unit: named,
+      text: `${shown} is far ${side} the others. ${read.value} ${slipped} would be ${showNumber(toNewtons(read.value, slipped), 1)} N. Is it really ${shown}?`,
+    };
   }
   const note = /,/.test(text) ? `Read as ${read.value} ${named}.` : null;
   return { outcome: 'force', newtons, unit: named, note };
 }
+
+/** Another unit in which the number would be what is usual here. */
+const unitOf = (value: number, named: ForceUnit, usual: number) =>
+  FORCE_UNITS.find((unit) => unit !== named && within(toNewtons(value, unit), usual));
 
 function within(newtons: number, usual: number): boolean {
   return newtons > usual * 0.7 && newtons < usual * 1.4;

@@ -58,7 +58,16 @@ describe('The limit of a pull', () => {
     // 24 x 0.2 breaks near 177 N; a row of 200 N for 0.75 cannot be met
     const table = {
       ...limitTable,
-      rows: [{ size: { scale: 'mm2' as const, value: 0.75 }, families: [], material: null, force: 200, percent: null }],
+      rows: [
+        {
+          size: { scale: 'mm2' as const, value: 0.75 },
+          families: [],
+          material: null,
+          force: 200,
+          percent: null,
+          hold: null,
+        },
+      ],
     };
     expect(find([table]).reason.code).toBe('limit-above-wire');
   });
@@ -237,6 +246,7 @@ describe('The rows of a limit table', () => {
     material: null,
     force: 85,
     percent: null,
+    hold: null,
     ...changes,
   });
 
@@ -315,7 +325,7 @@ describe('Tests that leave the piece whole', () => {
     expect(judgeHold({ force: 52, seconds: 60, moved: 0 }, wanted).verdict).toBe('holds');
     const failed = judgeHold({ force: 48, seconds: 40, moved: 0.4 }, wanted);
     expect(failed.reason.text).toBe(
-      'Does not hold: 48 N is below the 50 N to hold, 40 s is less than 60 s, the wire moved 0.4 mm.',
+      'Does not hold: 48.0 N is below the 50.0 N to hold, 40 s is less than 60 s, the wire moved 0.4 mm.',
     );
     expect(judgeHold({ force: 52, seconds: 60, moved: 0 }, null).verdict).toBe('no-limit');
   });

@@ -3,4 +3,5 @@ export { LENGTH_UNITS, MM_PER_INCH, toMillimetres, type LengthUnit } from './len
 export { readLength, type LengthRead } from './readLength';
 export { readNumber, type NumberRead } from './readNumber';
 export { LENGTH_SHOWN, showLength, type LengthShown } from './showLength';
+export { showBeside, showLimit } from './showBeside';
 export { showNumber } from './showNumber';

@@ -1,30 +1,43 @@
-import { areaToAwg } from './areaToAwg';
 import { awgArea } from './awgArea';
 import { nominalArea } from './nominalArea';
+import { sizeLabel } from './sizeLabel';
+import { AWG_SIZES, METRIC_SIZES } from './sizes';
 import type { ConductorSize } from './Wire';
 
-/** IEC-style preferred metric conductor sizes, mm2. */
-const METRIC = [0.05, 0.08, 0.14, 0.22, 0.25, 0.34, 0.5, 0.75, 1, 1.5, 2.5, 4, 6, 10, 16, 25, 35, 50, 70, 95, 120];
+/** A size's neighbour on the other scale. */
+export interface OtherScale {
+  /** null beyond the ends of that scale. */
+  readonly size: ConductorSize | null;
+  /** How far its area is off, in percent of the given size's area: positive, the other one is bigger. */
+  readonly offPercent: number | null;
+  /** E.g. 'nearest AWG 18, 9 % bigger' or 'larger than AWG 4/0'. */
+  readonly text: string;
+}
 
 /**
- * The nearest size on the other scale and how far its area is off, in percent of the given size's area
- * (positive: the other one is bigger). Never a statement that the two are equal.
- * @example otherScale({ scale: 'awg', value: 18 }) // { size: 0.75 mm2, offPercent: -8.9 }
+ * The nearest standard size on the other scale, by the ratio of their areas. Never a statement that the two are equal.
+ * A size farther beyond an end of that scale than half of its last step has none there.
+ * @example otherScale({ scale: 'awg', value: 18 }) // 0.75 mm2, -8.9 %
+ * @example otherScale({ scale: 'mm2', value: 240 }).text // 'larger than AWG 4/0'
  */
-export function otherScale(size: ConductorSize): { size: ConductorSize; offPercent: number } {
+export function otherScale(size: ConductorSize): OtherScale {
   const area = nominalArea(size);
-  let other: ConductorSize;
-  if (size.scale === 'awg') {
-    const value = METRIC.reduce((best, next) =>
-      Math.abs(Math.log(next / area)) < Math.abs(Math.log(best / area)) ? next : best,
-    );
-    other = { scale: 'mm2', value };
-  } else {
-    const exact = areaToAwg(area);
-    // AWG sizes of stranded wire are even below 10 or so; odd ones exist as magnet wire only.
-    const value = exact > 1 ? 2 * Math.round(exact / 2) : Math.round(exact);
-    other = { scale: 'awg', value };
-  }
-  const otherArea = other.scale === 'awg' ? awgArea(other.value) : other.value;
-  return { size: other, offPercent: (otherArea / area - 1) * 100 };
+  const steps: readonly { readonly size: ConductorSize; readonly area: number }[] =
+    size.scale === 'awg'
+      ? METRIC_SIZES.map((value) => ({ size: { scale: 'mm2', value }, area: value }))
+      : AWG_SIZES.map((value) => ({ size: { scale: 'awg', value }, area: awgArea(value) }));
+  const [least, second] = steps;
+  const [secondLast, most] = steps.slice(-2);
+  if (!least || !second || !secondLast || !most) return { size: null, offPercent: null, text: '' };
+  const beyond = (end: number, before: number) => end * Math.sqrt(end / before);
+  if (!(area >= beyond(least.area, second.area))) return none(`smaller than ${sizeLabel(least.size)}`);
+  if (area > beyond(most.area, secondLast.area)) return none(`larger than ${sizeLabel(most.size)}`);
+  const off = (step: { readonly area: number }) => Math.abs(Math.log(step.area / area));
+  const nearest = steps.reduce((best, next) => (off(next) < off(best) ? next : best));
+  const offPercent = (nearest.area / area - 1) * 100;
+  const far = Math.abs(offPercent).toFixed(0);
+  const how = far === '0' ? 'less than 1 % off' : `${far} % ${offPercent < 0 ? 'smaller' : 'bigger'}`;
+  return { size: nearest.size, offPercent, text: `nearest ${sizeLabel(nearest.size)}, ${how}` };
 }
+
+const none = (text: string): OtherScale => ({ size: null, offPercent: null, text });

@@ -7,6 +7,7 @@ export const LOOK_SHEETS: DocumentKind<LookSheet> = {
   table: 'look_sheets',
   ledger: 'looks',
   problems: (_, today) => Promise.resolve((sheet) => checkLookSheet(sheet, today)),
+  complete: (kept) => kept,
 };
 
 /** Every revision of every sheet pieces are looked at by. */

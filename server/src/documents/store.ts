@@ -20,6 +20,8 @@ export interface DocumentKind<T extends ShopDocument> {
   readonly table: 'limit_tables' | 'look_sheets';
   readonly ledger: 'limits' | 'looks';
   readonly problems: (db: Knex, today: string) => Promise<(document: T) => readonly DocumentProblem[]>;
+  /** A document as it was kept, with what later versions say beside. What is sealed stays in its table as it stands. */
+  readonly complete: (kept: T) => T;
 }
 
 interface DocumentRow<T> {
@@ -38,9 +40,12 @@ const subjectOf = ({ document, revision, class: className }: DocumentKey) => `${
 const ORDER = ['document', 'revision', 'class'];
 
 /** Every revision of every document of a kind. The column decides the status; the body keeps what the document says. */
-export async function listDocuments<T extends ShopDocument>(db: Knex, { table }: DocumentKind<T>): Promise<T[]> {
+export async function listDocuments<T extends ShopDocument>(
+  db: Knex,
+  { table, complete }: DocumentKind<T>,
+): Promise<T[]> {
   const rows = (await db(table).orderBy(ORDER).select('status', 'body')) as Pick<DocumentRow<T>, 'status' | 'body'>[];
-  return rows.map((row) => ({ ...row.body, status: row.status }));
+  return rows.map((row) => ({ ...complete(row.body), status: row.status }));
 }
 
 /** The documents with who drafted, released and withdrew them, and what stands against releasing each draft. */
@@ -50,13 +55,13 @@ export async function listDocumentRecords<T extends ShopDocument>(db: Knex, kind
     kind.problems(db, today),
   ]);
   return rows.map((row) => ({
-    document: { ...row.body, status: row.status },
+    document: { ...kind.complete(row.body), status: row.status },
     draftedBy: row.drafted_by,
     releasedBy: row.released_by,
     releasedAt: row.released_at?.toISOString() ?? null,
     withdrawnBy: row.withdrawn_by,
     withdrawnAt: row.withdrawn_at?.toISOString() ?? null,
-    problems: row.status === 'draft' ? [...check(row.body)] : [],
+    problems: row.status === 'draft' ? [...check(kind.complete(row.body))] : [],
   }));
 }
 
@@ -66,7 +71,7 @@ export async function listDocumentRecords<T extends ShopDocument>(db: Knex, kind
  */
 export async function keepDraft<T extends ShopDocument>(
   db: Knex,
-  { table, ledger }: DocumentKind<T>,
+  { table, ledger, complete }: DocumentKind<T>,
   document: T,
   doer: Doer,
 ): Promise<void> {
@@ -84,7 +89,7 @@ export async function keepDraft<T extends ShopDocument>(
         drafted_by: by,
       });
     } else if (standing.status !== 'draft') {
-      if (isDeepStrictEqual({ ...standing.body, status: 'draft' }, body)) return;
+      if (isDeepStrictEqual({ ...complete(standing.body), status: 'draft' }, body)) return;
       throw refusals.limitStands(documentName(document), standing.status);
     } else {
       await trx(table)

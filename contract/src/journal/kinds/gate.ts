@@ -1,4 +1,4 @@
-import { GATES } from '@tug-mark/core';
+import { GATES, REMEDIES } from '@tug-mark/core';
 import { z } from 'zod';
 import { anyoneRecording, type EntryKindContract } from '../EntryKindContract';
 import { note, run } from '../fields';
@@ -9,6 +9,7 @@ export const gate: EntryKindContract<'gate'> = {
     run,
     gate: z.enum(GATES),
     answer: z.enum(['yes', 'no']),
+    remedy: z.enum(REMEDIES).optional(),
     note,
   }),
   may: anyoneRecording,

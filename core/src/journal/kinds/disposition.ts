@@ -2,6 +2,7 @@ import { entriesOf } from '../../entry';
 import { reterminationBudget } from '../../prepare';
 import { lotHead } from '../lotHead';
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
+import { isReason } from '../isReason';
 
 /** What becomes of pieces no check has cleared. */
 export const disposition: Kind<BodyOf<'disposition'>> = {
@@ -16,7 +17,7 @@ export const disposition: Kind<BodyOf<'disposition'>> = {
       return refuse('range-wrong', 'from', `Pieces run from 1 to ${head.pieces}, the first no higher than the last.`);
     }
     if (body.to > head.made) return refuse('not-made', 'to', `Only ${head.made} pieces are made.`);
-    if (!body.note.trim()) return refuse('note-missing', 'note', 'A disposition needs its reason.');
+    if (!isReason(body.note)) return refuse('note-missing', 'note', 'A disposition needs its reason.');
     if (body.what === 'accept') {
       const reworked = entriesOf(own, 'disposition').some(
         (e) => e.body.what === 'rework' && e.body.from <= body.from && e.body.to >= body.to,
@@ -30,8 +31,8 @@ export const disposition: Kind<BodyOf<'disposition'>> = {
       }
     }
     if (body.what === 'rework') {
-      const strip = setUp.preparation?.strip.setPoint ?? null;
-      if (!body.budget || strip === null) {
+      const { lost } = setUp;
+      if (!body.budget || !lost) {
         return refuse(
           'budget-missing',
           'budget',
@@ -39,7 +40,7 @@ export const disposition: Kind<BodyOf<'disposition'>> = {
         );
       }
       const { cut, shortest, trim } = body.budget;
-      const { attempts, text } = reterminationBudget({ cut, shortest }, { strip, crimp: 0, trim });
+      const { attempts, text } = reterminationBudget({ cut, shortest }, { ...lost, trim });
       const times = entriesOf(own, 'disposition').filter(
         (e) => e.body.what === 'rework' && e.body.from <= body.to && e.body.to >= body.from,
       ).length;

@@ -1,6 +1,7 @@
 import { measuresOf } from '../../entry';
 import { AS_DRAWN, FAULTS, isGood, numberFinding } from '../../look';
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
+import { isReason } from '../isReason';
 
 /** What was seen at one point of a piece, or that all of it is as drawn. */
 export const finding: Kind<BodyOf<'finding'>> = {
@@ -35,7 +36,7 @@ export const finding: Kind<BodyOf<'finding'>> = {
         `'${criterion.title}' cannot be '${body.finding}': it is ${criterion.findings.join(' or ')}.`,
       );
     }
-    if (body.finding === 'note' && !body.note.trim() && !body.fault) {
+    if (body.finding === 'note' && !isReason(body.note) && !body.fault) {
       return refuse('note-missing', 'note', 'A process note says what has moved.');
     }
     if (body.fault && !FAULTS.some((f) => f.code === body.fault && f.point === body.criterion)) {

@@ -1,6 +1,7 @@
-import { GATES } from '../../crimp';
+import { GATES, REMEDY_WORDS } from '../../crimp';
 import { entriesOf } from '../../entry';
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
+import { isReason } from '../isReason';
 
 /** A step of the crimp, confirmed or not. */
 export const gate: Kind<BodyOf<'gate'>> = {
@@ -14,9 +15,13 @@ export const gate: Kind<BodyOf<'gate'>> = {
     const answered = new Map(entriesOf(own, 'gate').map((e) => [e.body.gate, e.body.answer]));
     const before = setUp.gates.slice(0, index).find((g) => answered.get(g.gate) !== 'yes');
     if (before) return refuse('gate-order', 'gate', `An earlier step is not confirmed yet: ${before.headline}`);
-    if (body.answer === 'no' && !body.note.trim()) return refuse('note-missing', 'note', 'Say what differs.');
+    if (body.answer === 'no' && !isReason(body.note)) return refuse('note-missing', 'note', 'Say what differs.');
+    if (body.remedy && (body.answer === 'yes' || !setUp.gates[index]?.remedies.includes(body.remedy))) {
+      return refuse('remedy-unknown', 'remedy', `At this step that does not help: ${REMEDY_WORDS[body.remedy].toDo}.`);
+    }
     return null;
   },
-  sentence: (body) => `Step ${body.gate}: ${body.answer}${noted(body.note)}`,
+  sentence: (body) =>
+    `Step ${body.gate}: ${body.answer}${body.remedy ? `, to be ${REMEDY_WORDS[body.remedy].done}` : ''}${noted(body.note)}`,
   cells: (body) => ({ answer: body.answer }),
 };

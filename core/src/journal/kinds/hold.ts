@@ -1,13 +1,21 @@
+import { entriesOf } from '../../entry';
 import { plausibleForce } from '../../tug';
-import { NOTHING, noted, refuse, type BodyOf, type Kind } from '../Kind';
+import { noted, refuse, type BodyOf, type Kind } from '../Kind';
+import { ofWire } from '../pieceSlot';
+
+/** Most wires a barrel takes: each of them may have been pulled. */
+const MOST_WIRES = 20;
 
 /** A force held for a time without movement. */
 export const hold: Kind<BodyOf<'hold'>> = {
   place: (body) => `hold/${body.piece}`,
-  reads: () => NOTHING,
+  reads: (body) => {
+    const pulled = Array.from({ length: MOST_WIRES }, (_, i) => `reading/${body.piece}${ofWire(i + 1)}`);
+    return { run: pulled, lot: pulled };
+  },
   after: 'tool',
   rests: false,
-  check(body, { setUp, wire }) {
+  check(body, { setUp, own, wire }) {
     if (!(body.force > 0 && body.seconds > 0 && body.moved >= 0)) {
       return refuse('hold-impossible', '', 'A hold has a force and a time above 0, and a movement of 0 or more.');
     }
@@ -18,12 +26,15 @@ export const hold: Kind<BodyOf<'hold'>> = {
         `${body.force.toFixed(1)} N is more than this wire can bear. Check value and unit.`,
       );
     }
-    return setUp.limit.limit?.table.hold
+    if (entriesOf(own, 'reading').some((e) => e.body.piece === body.piece)) {
+      return refuse('pulled-apart', 'piece', `Piece ${body.piece} was pulled apart already: hold one that is whole.`);
+    }
+    return setUp.hold?.hold
       ? null
       : refuse(
           'hold-not-asked',
           '',
-          'The limit table names no force and time to hold, so there is nothing to judge a hold by.',
+          setUp.hold?.reason.text ?? 'No limit applies, so there is nothing to judge a hold by.',
         );
   },
   sentence: (body) =>

@@ -1,6 +1,7 @@
 import { changeName } from '../../lot';
 import { lotHead } from '../lotHead';
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
+import { isReason } from '../isReason';
 
 /** How far a lot is, and what changed on the way. */
 export const progress: Kind<BodyOf<'progress'>> = {
@@ -33,7 +34,7 @@ export const progress: Kind<BodyOf<'progress'>> = {
       );
     }
     if (body.what === 'change' && !body.change) return refuse('change-missing', 'change', 'Say what was changed.');
-    if (body.what === 'change' && body.change === 'repair' && !body.note.trim()) {
+    if (body.what === 'change' && body.change === 'repair' && !isReason(body.note)) {
       return refuse('note-missing', 'note', 'Say what was wrong and what was done about it.');
     }
     return null;

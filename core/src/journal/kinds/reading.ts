@@ -2,6 +2,7 @@ import { failureModeName, isValidMode, judgeReading, plausibleForce } from '../.
 import { FORCE_UNITS, readNumber, toNewtons } from '../../units';
 import { agreesWithTyped } from '../agreesWithTyped';
 import { NOTHING, noted, refuse, type BodyOf, type Kind } from '../Kind';
+import { isReason } from '../isReason';
 import { ofWire } from '../pieceSlot';
 
 /** What the typed text says, N; null when it is no force. */
@@ -42,10 +43,10 @@ export const reading: Kind<BodyOf<'reading'>> = {
         `${body.force.toFixed(1)} N is more than this wire can bear (it breaks near ${wire.breaks.toFixed(0)} N). Check value and unit, then confirm it.`,
       );
     }
-    if (!isValidMode(body.mode) && !body.note.trim()) {
+    if (!isValidMode(body.mode) && !isReason(body.note)) {
       return refuse('note-missing', 'note', 'A reading that is not valid needs its reason: say what happened.');
     }
-    if (body.confirmed.includes('not-looked-at') && !body.note.trim()) {
+    if (body.confirmed.includes('not-looked-at') && !isReason(body.note)) {
       return refuse('note-missing', 'note', 'Say why this piece is pulled before anybody has looked at it.');
     }
     return null;

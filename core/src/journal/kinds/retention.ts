@@ -1,4 +1,5 @@
 import { NOTHING, noted, refuse, type BodyOf, type Kind } from '../Kind';
+import { isReason } from '../isReason';
 
 /** A contact pushed in its cavity. */
 export const retention: Kind<BodyOf<'retention'>> = {
@@ -15,7 +16,7 @@ export const retention: Kind<BodyOf<'retention'>> = {
     if (setUp.retention.secondaryLock && body.locked === null) {
       return refuse('lock-missing', 'locked', 'This connector has a secondary lock: say whether it went home.');
     }
-    if (!(body.clicked && body.stayed && body.locked !== false) && !body.note.trim()) {
+    if (!(body.clicked && body.stayed && body.locked !== false) && !isReason(body.note)) {
       return refuse('note-missing', 'note', 'Say what differs.');
     }
     return null;

@@ -1,6 +1,7 @@
 import { entriesOf } from '../../entry';
 import { judgeReading } from '../../tug';
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
+import { isReason } from '../isReason';
 import { ofWire } from '../pieceSlot';
 
 /** What quality rules on a low reading somebody called not valid. */
@@ -27,7 +28,7 @@ export const ruling: Kind<BodyOf<'ruling'>> = {
         `Piece ${body.piece} has no low reading called not valid, so there is nothing to rule on.`,
       );
     }
-    if (!body.note.trim()) return refuse('note-missing', 'note', 'A ruling needs its reason.');
+    if (!isReason(body.note)) return refuse('note-missing', 'note', 'A ruling needs its reason.');
     return null;
   },
   sentence: (body) => `Piece ${body.piece}, quality rules: ${body.ruling}${noted(body.note)}`,

@@ -1,6 +1,7 @@
 import { sameRevisions } from '../../combination';
 import { lotNumbers, readLot } from '../../lot';
 import { refuse, type BodyOf, type Kind } from '../Kind';
+import { isReason } from '../isReason';
 
 /** A set-up begun again. */
 export const run: Kind<BodyOf<'run'>> = {
@@ -12,7 +13,7 @@ export const run: Kind<BodyOf<'run'>> = {
     if (body.run !== current + 1) {
       return refuse('run-order', 'run', `The set-up is in its run ${current}; the next one is ${current + 1}.`);
     }
-    if (!body.cause.trim()) return refuse('note-missing', 'cause', 'Say why the set-up begins again.');
+    if (!isReason(body.cause)) return refuse('note-missing', 'cause', 'Say why the set-up begins again.');
     const open = lotNumbers(journal)
       .map((lot) => readLot(journal, lot))
       .find((lot) => lot?.state !== 'finished');

@@ -3,7 +3,7 @@ import type { Drop, TraceContext, TraceRead } from './readTrace';
 
 /** How the joint let go as the curve tells it; the person who sees the piece confirms or changes it. */
 export interface ModeSuggestion {
-  readonly mode: FailureMode | null;
+  readonly mode: Exclude<FailureMode, 'grip-slipped' | 'insulation-only'> | null;
   /** What on the curve says so, in one sentence. */
   readonly evidence: string;
   /** s: where to look. */
@@ -18,10 +18,10 @@ const INSULATION_SHARE = 0.15;
 const ONE_FALL = 0.12;
 
 /**
- * Failure mode from drops and plateau. Falls on the way up that go on from where they were are the gauge's grip; a stair
- * of falls after the peak are strands; one fall to nothing is a break, in the wire when it bore nearly what the wire can;
- * force that stays and dies away is a wire sliding. A curve cannot tell a terminal that broke from a break at the crimp:
- * the eye does.
+ * Failure mode from drops and plateau. A stair of falls after the peak are strands; one fall to nothing is a break, in the wire
+ * when it bore nearly what the wire can; force that stays and dies away is a wire sliding. A curve cannot tell a terminal that
+ * broke from a break at the crimp: the eye does. No mode that makes a reading invalid is ever suggested: falls on the way up are a
+ * grip that slipped as well as a wire that sticks and slides, and a low reading must not be argued away by a guess.
  */
 export function suggestMode(
   read: Pick<TraceRead, 'peak' | 'drops' | 'plateau'> & { readonly endsAt: number },
@@ -40,8 +40,8 @@ export function suggestMode(
     first !== undefined && last !== undefined && last.to < 0.1 * peak.force && last.at - first.at < ONE_FALL;
   if (plateau && plateau.share > 0.3 && height < INSULATION_SHARE) {
     return {
-      mode: 'insulation-only',
-      evidence: `It held ${percent(height)} of what the wire bears, and gave way slowly: that is insulation, not metal.`,
+      mode: null,
+      evidence: `It held ${percent(height)} of what the wire bears, and gave way slowly: insulation alone, or metal that slides. A curve does not tell them apart: look whether the bite lies on metal.`,
       at: [plateau.from, plateau.to],
     };
   }
@@ -56,8 +56,8 @@ export function suggestMode(
   const onTheWay = drops.filter((drop) => drop.recovered);
   if (onTheWay.length >= 2) {
     return {
-      mode: 'grip-slipped',
-      evidence: `The force fell ${onTheWay.length} times on the way up and each time climbed past where it fell from: a grip gave way.`,
+      mode: null,
+      evidence: `The force fell ${onTheWay.length} times on the way up and each time climbed past where it fell from: a gauge’s grip that slipped, or a wire that sticks and slides. A curve does not tell them apart: look for marks of the jaws, and at the wire in the barrel.`,
       at: times(onTheWay),
     };
   }

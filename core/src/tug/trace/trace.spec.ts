@@ -44,17 +44,24 @@ describe('A trace', () => {
     expect(result.ok && result.read.spikes).toBe(1);
   });
 
+  const told = (evidence: string) =>
+    evidence.includes('marks of the jaws')
+      ? 'jaws on the wire'
+      : evidence.includes('insulation alone')
+        ? 'insulation alone'
+        : '';
   // Every mode over 12 seeds, wires thin and thick, fast and slow, 1 and 10 kHz.
   const modes: [string, Partial<PullModel>, number][] = [
     ['broke-in-wire', { breaks: 165 }, 177],
     ['broke-at-crimp', { breaks: 100 }, 177],
     ['slid-out', { breaks: 177, holds: 95 }, 177],
     ['strands-one-by-one', { breaks: 150, uneven: 0.25 }, 177],
-    ['grip-slipped', { breaks: 177, holds: 130, gripSlips: [40, 60, 85] }, 177],
-    ['insulation-only', { breaks: 177, holds: 17, friction: 0.9 }, 177],
+    // What would make the reading invalid is told as one of two, and left to the eye.
+    ['jaws on the wire', { breaks: 177, holds: 130, gripSlips: [40, 60, 85] }, 177],
+    ['insulation alone', { breaks: 177, holds: 17, friction: 0.9 }, 177],
   ];
   for (const [mode, model, breaks] of modes) {
-    it(`of a pull that ended '${mode}' suggests it, whatever the seed, speed, size and rate`, () => {
+    it(`of a pull that ended by '${mode}' says so, whatever the seed, speed, size and rate`, () => {
       let right = 0;
       for (let seed = 1; seed <= 12; seed++) {
         const size = [0.3, 1, 6][seed % 3] ?? 1;
@@ -73,7 +80,7 @@ describe('A trace', () => {
         };
         const { suggestion } = read(scaled, { ...about, breaks: breaks * size });
         expect(suggestion.evidence.length).toBeGreaterThan(10);
-        if (suggestion.mode === mode) right += 1;
+        if (suggestion.mode === mode || (suggestion.mode === null && told(suggestion.evidence) === mode)) right += 1;
       }
       expect(right).toBeGreaterThanOrEqual(11);
     });

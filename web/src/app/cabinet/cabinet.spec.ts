@@ -120,7 +120,7 @@ describe('The rooms around the bench', () => {
   it('the stamp reader gives every reading and picks none', async () => {
     bench = await Bench.open(StampReader);
     await bench.type('stamp', '10-6');
-    expect(bench.text).toContain('It can be read in 2 ways.');
+    expect(bench.text).toContain('It can be read in 2 ways, the likeliest first.');
     await bench.type('stamp', 'nonsense');
     expect(bench.text).toContain('No reading of ‘nonsense’ makes sense.');
   });
@@ -151,9 +151,10 @@ describe('The rooms around the bench', () => {
   });
 
   it('the re-termination budget counts what the wire still allows', async () => {
-    bench = await Bench.open(Retermination, { inputs: { strip: 8 } });
+    bench = await Bench.open(Retermination, { inputs: { lost: { strip: 8, crimp: 4.5 } } });
     await bench.type('budget-cut', '500');
-    await bench.type('budget-shortest', '480');
+    // 13.5 mm each of 27
+    await bench.type('budget-shortest', '473');
     expect(bench.text).toContain('2 more attempts are left');
   });
 

@@ -52,7 +52,7 @@ const LATEST = 5;
           @for (s of signals(); track $index) {
             <p><tm-mark state="hold" /> {{ s }}</p>
           }
-          <p><tm-mark [state]="window()?.holds ? 'pass' : 'missing'" /> {{ toldWindow() }}</p>
+          <p><tm-mark [state]="window()?.holds?.length ? 'pass' : 'missing'" /> {{ toldWindow() }}</p>
         </section>
       } @else if (chart()) {
         <p class="notice">
@@ -108,7 +108,7 @@ export class HeightsPage {
   );
   protected readonly advice = computed(() => {
     const [range, heights] = [this.range(), this.latest()];
-    return range && heights.length ? adjustHeight(heights, range, this.chart()?.step ?? null).text : null;
+    return range ? (adjustHeight(heights, range, this.chart()?.step ?? null)?.text ?? null) : null;
   });
   private readonly baseline = computed(() =>
     makeBaseline(
@@ -133,17 +133,19 @@ export class HeightsPage {
   });
   /** Where the pull holds and the sheet's range agrees. */
   private readonly both = computed(() => {
-    const [holds, range] = [this.window()?.holds, this.range()];
-    if (!holds) return null;
-    const min = Math.max(holds.min, range?.min ?? -Infinity);
-    const max = Math.min(holds.max, range?.max ?? Infinity);
-    return min < max ? { min, max } : null;
+    const range = this.range();
+    return (this.window()?.holds ?? [])
+      .map((holds) => ({
+        min: Math.max(holds.min, range?.min ?? -Infinity),
+        max: Math.min(holds.max, range?.max ?? Infinity),
+      }))
+      .filter(({ min, max }) => min < max);
   });
   protected readonly headline = computed(() => {
     if (!this.chart()) return 'Crimp height and pull';
     const both = this.both();
-    return both
-      ? `Height and pull both hold from ${both.min.toFixed(3)} to ${both.max.toFixed(3)} mm.`
+    return both.length
+      ? `Height and pull both hold ${spansOf(both)}.`
       : this.points().length
         ? 'No window yet where height and pull are both known to hold.'
         : 'No crimp height is measured yet.';
@@ -158,9 +160,12 @@ export class HeightsPage {
     if (!found) {
       return `${this.pairs().length} pieces were both measured and pulled; a window needs ${LEAST_PAIRS} of at least three heights.`;
     }
-    return found.holds
-      ? `By ${this.pairs().length} pieces the next pull holds with 95 % from ${found.holds.min.toFixed(3)} to ${found.holds.max.toFixed(3)} mm; nothing is said beyond what was tried.`
-      : `By ${this.pairs().length} pieces no height is known at which the next pull holds with 95 %.`;
+    const { holds } = found;
+    if (!holds.length)
+      return `By ${this.pairs().length} pieces no height is known at which the next pull holds with 95 %.`;
+    const apart =
+      holds.length > 1 ? ' It does not hold between them: look for two kinds of joint among these pieces.' : '';
+    return `By ${this.pairs().length} pieces the next pull holds with 95 % ${spansOf(holds)}; nothing is said beyond what was tried.${apart}`;
   });
 
   constructor() {
@@ -272,12 +277,9 @@ export class HeightsPage {
             data: [
               ...(limit === null ? [] : [mark(limit, 'least force', ink('fail'))]),
               ...(range ? [upright(range.min, 'sheet', ink('fail')), upright(range.max, 'sheet', ink('fail'))] : []),
-              ...(both
-                ? [
-                    upright(both.min, 'holds', ink('pass'), 'insideMiddleTop'),
-                    upright(both.max, 'holds', ink('pass'), 'insideMiddleTop'),
-                  ]
-                : []),
+              ...both.flatMap(({ min, max }) =>
+                [min, max].map((height) => upright(height, 'holds', ink('pass'), 'insideMiddleTop')),
+              ),
             ],
           },
         },
@@ -286,6 +288,9 @@ export class HeightsPage {
     };
   });
 }
+
+const spansOf = (spans: readonly { readonly min: number; readonly max: number }[]) =>
+  spans.map(({ min, max }) => `from ${min.toFixed(3)} to ${max.toFixed(3)} mm`).join(' and ');
 
 const mark = (yAxis: number, name: string, color: string, position: 'end' | 'insideStartTop' = 'end') => ({
   yAxis,

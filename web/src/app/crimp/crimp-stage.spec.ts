@@ -15,7 +15,7 @@ describe('Making the crimp', () => {
     expect(bench.headline).toBe('Look at the stripped end and at the slug.');
     expect(bench.text).toContain('Clear cut strands off the bench.');
     await bench.key('Enter');
-    expect(bench.headline).toBe('Seam down in the cradle. Indent on the plain side.');
+    expect(bench.headline).toBe('Seam in the cradle, away from the punch.');
     await bench.key('Enter');
     expect(bench.headline).toBe('One bite, until the tool opens by itself.');
     expect(bench.put.map(({ body }) => (body.kind === 'gate' ? `${body.gate} ${body.answer}` : ''))).toEqual([
@@ -28,9 +28,9 @@ describe('Making the crimp', () => {
     await open();
     const said = [...bench.element.querySelectorAll('tm-end-view svg')].map((svg) => svg.getAttribute('aria-label'));
     expect(said).toEqual([
-      'End-on view: Seam down in the cradle. Indent on the plain side.',
+      'End-on view: Seam in the cradle, away from the punch.',
       'Not like this: Seam under the indent: one edge is pushed down, the other stays up.',
-      'End-on view: Seam down in the cradle. Indent on the plain side.',
+      'End-on view: Seam in the cradle, away from the punch.',
     ]);
   });
 
@@ -43,15 +43,30 @@ describe('Making the crimp', () => {
       kind: 'gate',
       gate: 'strip-looked-at',
       answer: 'no',
+      remedy: 'trim',
       note: 'two strands cut',
     });
-    expect(bench.text).toContain('Answered ‘not like this’: two strands cut Mend it, then confirm the step.');
+    expect(bench.text).toContain(
+      'Answered ‘not like this’: two strands cut. Trim the wire end, then confirm the step.',
+    );
     await bench.key('Enter');
     expect(bench.put.length).toBe(1);
-    await bench.type('gate-note', 'stripped again');
+    // What was to be done stands there already.
     await bench.submit();
-    expect(bench.put[1]?.why).toBe('stripped again');
-    expect(bench.headline).toBe('Seam down in the cradle. Indent on the plain side.');
+    expect(bench.put[1]?.why).toBe('wire end trimmed');
+    expect(bench.headline).toBe('Seam in the cradle, away from the punch.');
+  });
+
+  it('counts the end that a wrong bite costs, and what it takes with it', async () => {
+    const yes = (gate: 'strip-looked-at' | 'orientation') => kept({ kind: 'gate', gate, answer: 'yes', note: '' });
+    await open([TOOL_TAKEN(), yes('strip-looked-at'), yes('orientation')]);
+    await bench.press('Not like this');
+    expect(bench.text).toContain('Cut it off, make the end again');
+    expect(bench.text).not.toContain('Trim the wire end');
+    await bench.type('gate-note', 'bite on the tongue');
+    await bench.submit();
+    expect(bench.put[0]?.body).toEqual(jasmine.objectContaining({ answer: 'no', remedy: 'cut-off' }));
+    expect(bench.text).toContain('It is never pressed again. One end is cut off so far; each costs the wire');
   });
 
   it('keeps no "not like this" without a word', async () => {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Router } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import type { EndState } from '@tug-mark/core';
+import { REMEDY_WORDS, type EndState, type Remedy } from '@tug-mark/core';
 import { Hand } from '../hand/hand';
 import { EndView } from '../parts/end-view';
 import { Mark } from '../parts/mark';
@@ -87,10 +87,22 @@ import { Keys } from '../shell/keys';
                 <label for="gate-note">{{
                   asking() === 'no' ? 'What differs?' : 'What was done about it? The first answer stays on record.'
                 }}</label>
-                <input nz-input id="gate-note" #note maxlength="500" />
-                <button nz-button nzType="primary" class="bench-button" type="submit">
-                  {{ asking() === 'no' ? 'Put it on record' : gate.confirm }}
-                </button>
+                <input nz-input id="gate-note" #note maxlength="500" [value]="asking() === 'no' ? '' : done()" />
+                @if (asking() === 'no') {
+                  @for (remedy of gate.remedies; track remedy; let isFirst = $first) {
+                    <button
+                      nz-button
+                      [nzType]="isFirst ? 'primary' : 'default'"
+                      class="bench-button"
+                      [type]="isFirst ? 'submit' : 'button'"
+                      (click)="isFirst || refuse(remedy, note.value)"
+                    >
+                      {{ words[remedy].toDo }}
+                    </button>
+                  }
+                } @else {
+                  <button nz-button nzType="primary" class="bench-button" type="submit">{{ gate.confirm }}</button>
+                }
                 <button nz-button class="bench-button" type="button" (click)="asking.set(null)">Back</button>
               </form>
             } @else {
@@ -206,10 +218,26 @@ export class CrimpStage {
     const step = this.step();
     if (!step) return 'Every step is confirmed. The samples are looked at first, then pulled: a pull destroys them.';
     const given = this.answers().get(step.gate);
-    return given?.body.answer === 'no'
-      ? `Answered ‘not like this’: ${given.body.note} Mend it, then confirm the step.`
-      : step.why;
+    if (given?.body.answer !== 'no') return step.why;
+    const { note, remedy = 'mend' } = given.body;
+    return `Answered ‘not like this’: ${note.replace(/\.?$/, '.')} ${REMEDY_WORDS[remedy].toDo}, then confirm the step.${remedy === 'cut-off' ? ` ${this.lost()}` : ''}`;
   });
+  /** What the ends cut off so far have cost. */
+  private readonly lost = computed(() => {
+    const setUp = this.setUp();
+    const many = setUp?.cutOff ?? 0;
+    const each = setUp?.lost
+      ? ` ${(setUp.lost.strip + setUp.lost.crimp).toFixed(1)} mm and the fresh cut`
+      : ' its length';
+    return `It is never pressed again. ${many === 1 ? 'One end is' : `${many} ends are`} cut off so far; each costs the wire${each}.`;
+  });
+  /** What was done, as the answer before says it. */
+  protected readonly done = computed(() => {
+    const step = this.step();
+    const remedy = step && this.answers().get(step.gate)?.body.remedy;
+    return remedy ? REMEDY_WORDS[remedy].done : '';
+  });
+  protected readonly words = REMEDY_WORDS;
   protected readonly ends = computed<readonly EndState[]>(() =>
     this.setUp()?.orientation?.wrong ? ['before', 'wrong', 'after'] : ['before', 'after'],
   );
@@ -217,7 +245,8 @@ export class CrimpStage {
     const bites = this.setUp()?.bites ?? [];
     const width = this.setUp()?.tool?.nest.width;
     const where = bites.map((b) => b.centre.toFixed(1)).join(' and ');
-    return `${bites.length === 1 ? 'One bite' : `${bites.length} bites`}, centred ${where} mm from the barrel’s wire end, die ${width} mm wide, square.`;
+    const notes = (this.setUp()?.biteNotes ?? []).map((note) => ` ${note.text}`).join('');
+    return `${bites.length === 1 ? 'One bite' : `${bites.length} bites`}, centred ${where} mm from the barrel’s wire end, die ${width} mm wide, square.${notes}`;
   });
 
   constructor() {
@@ -252,14 +281,27 @@ export class CrimpStage {
     event.preventDefault();
     const step = this.step();
     const given = step && this.answers().get(step.gate);
-    if (this.asking() === 'no') this.answer('no', text, null);
+    const [remedy] = step?.remedies ?? [];
+    if (this.asking() === 'no' && remedy) this.refuse(remedy, text);
     else if (given) this.answer('yes', '', { corrects: given.id, why: text });
   }
 
-  private answer(answer: 'yes' | 'no', note: string, correction: { corrects: string; why: string } | null): void {
+  protected refuse(remedy: Remedy, note: string): void {
+    this.answer('no', note, null, remedy);
+  }
+
+  private answer(
+    answer: 'yes' | 'no',
+    note: string,
+    correction: { corrects: string; why: string } | null,
+    remedy?: Remedy,
+  ): void {
     const step = this.step();
     if (!step) return;
-    const refusal = this.hand.put({ kind: 'gate', gate: step.gate, answer, note }, correction);
+    const refusal = this.hand.put(
+      { kind: 'gate', gate: step.gate, answer, ...(remedy && { remedy }), note },
+      correction,
+    );
     this.refusal.set(refusal?.text ?? '');
     if (!refusal) this.asking.set(null);
   }

@@ -124,10 +124,10 @@ export class LookStage {
       .of('measure')
       .filter((e) => e.body.what === 'height')
       .map((e) => e.body.value);
-    if (!number || !heights.length) return null;
     const step = this.hand.setUp()?.tool?.tool.heightStep ?? null;
     const many = heights.length === 1 ? 'One height' : `Mean of ${heights.length} heights`;
-    return `${many}: ${adjustHeight(heights, number.range, step).text}`;
+    const adjustment = number && adjustHeight(heights, number.range, step);
+    return adjustment && `${many}: ${adjustment.text}`;
   });
 
   constructor() {

@@ -85,7 +85,7 @@ describe('The lot at the bench', () => {
     await bench.type('lot-name', 'L-0412');
     await bench.type('lot-pieces', '400');
     await bench.type('lot-every', '');
-    expect(bench.text).toContain('2 from 400: a lot with 2 % bad pieces spread through it passes 96 times in 100.');
+    expect(bench.text).toContain('2 from 400: a lot with 8 bad pieces in it (2 %) passes 96 times in 100.');
     await bench.type('lot-every', '50');
     expect(bench.text).toContain('9 of 400 pieces are pulled and spent; 391 are left');
     await bench.press('Open lot L-0412');

@@ -194,7 +194,7 @@ export class ReleaseStage {
       },
       {
         title: 'Pulled',
-        said: `${stage.get('tug')?.answer ?? ''} ${practice.pullEvidence === 'grip-open' && view.terminal.insulationRange ? 'Insulation grip left open for the pull.' : ''}`,
+        said: `${stage.get('tug')?.answer ?? ''} ${setUp.pulledWith}`,
         state: of('tug'),
         to: 'tug',
       },

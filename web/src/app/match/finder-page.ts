@@ -8,7 +8,6 @@ import {
   otherScale,
   PLACES,
   readNumber,
-  sizeLabel,
   type Family,
   type Place,
   type Wire,
@@ -367,8 +366,7 @@ export class FinderPage {
   }
   /** Metric and AWG side by side, never as equals. */
   protected scales(wire: Wire): string {
-    const { size, offPercent } = otherScale(wire.conductor.size);
-    return `${metalArea(wire.conductor).toFixed(3)} mm² of metal; nearest ${sizeLabel(size)}, ${Math.abs(offPercent).toFixed(0)} % ${offPercent < 0 ? 'smaller' : 'bigger'}`;
+    return `${metalArea(wire.conductor).toFixed(3)} mm² of metal; ${otherScale(wire.conductor.size).text}`;
   }
   protected mind(line: FinderLine): string {
     return line.reasons.find((r) => r.weight === 'hold')?.text ?? '';

@@ -199,9 +199,7 @@ export class MatchStage {
   protected readonly size = computed(() => {
     const wire = this.wire();
     if (!wire) return '';
-    const { size, offPercent } = otherScale(wire.conductor.size);
-    const off = Math.abs(offPercent).toFixed(0);
-    return `${sizeLabel(wire.conductor.size)}; nearest ${sizeLabel(size)}, ${off} % ${offPercent < 0 ? 'smaller' : 'bigger'}`;
+    return `${sizeLabel(wire.conductor.size)}; ${otherScale(wire.conductor.size).text}`;
   });
   protected readonly area = computed(() => {
     const wire = this.wire();

@@ -37,11 +37,16 @@ import { valueOf } from '../parts/value-of';
             }
           </li>
         } @empty {
-          <li>No reading of ‘{{ typed() }}’ makes sense. Read the sheet or measure the part.</li>
+          <li>
+            {{ stamp().contradiction ?? 'No reading of ‘' + typed() + '’ makes sense.' }} Read the sheet or measure the
+            part.
+          </li>
         }
       </ul>
       @if (readings().length > 1) {
-        <p class="notice">It can be read in {{ readings().length }} ways. The sheet decides, not this list.</p>
+        <p class="notice">
+          It can be read in {{ readings().length }} ways, the likeliest first. The sheet decides, not this list.
+        </p>
       }
     }
   `,
@@ -57,5 +62,6 @@ export class StampReader {
   /** A stud size the person picked from a reading. */
   readonly stud = output<string>();
   protected readonly typed = signal('');
-  protected readonly readings = computed(() => readStamp(this.typed()));
+  protected readonly stamp = computed(() => readStamp(this.typed()));
+  protected readonly readings = computed(() => this.stamp().readings);
 }

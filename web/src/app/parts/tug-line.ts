@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { fromNewtons, showNumber, type ForceUnit } from '@tug-mark/core';
+import { fromNewtons, showLimit, showNumber, type ForceUnit } from '@tug-mark/core';
 import { chooseFlags, placeFlags, tugScale, type TugFlag } from './tug-line.layout';
 
 const WIDTH = 940;
@@ -23,7 +23,7 @@ const LINE = 118;
       @if (limit() !== null) {
         <path class="limit" [attr.d]="'M' + limitX() + ' ' + (line - 32) + 'V' + (line + 8)" />
         <text class="limit-name" [attr.x]="limitX()" [attr.y]="line + 46" text-anchor="middle">
-          limit {{ shown(limit() ?? 0) }}
+          limit {{ shownLimit() }}
         </text>
       }
       <path class="breaks" [attr.d]="'M' + breaksX() + ' ' + (line - 24) + 'V' + line" />
@@ -187,11 +187,13 @@ export class TugLine {
     const { flags, marks } = this.chosen();
     const readings = flags.map((f) => `piece ${f.piece}: ${this.shown(f.force)} ${this.unit()}, ${f.verdict}`);
     if (marks.length) readings.push(`and ${marks.length} more between them`);
-    return `Force scale. ${limit === null ? 'No limit' : `Limit ${this.shown(limit)} ${this.unit()}`}; the wire itself breaks near ${this.round(this.breaks())} ${this.unit()}. ${readings.join('; ') || 'No reading yet'}.`;
+    return `Force scale. ${limit === null ? 'No limit' : `Limit ${this.shownLimit()} ${this.unit()}`}; the wire itself breaks near ${this.round(this.breaks())} ${this.unit()}. ${readings.join('; ') || 'No reading yet'}.`;
   });
 
-  protected shown(newtons: number): string {
-    return showNumber(this.in(newtons), 1);
+  protected readonly shownLimit = computed(() => showLimit(this.in(this.limit() ?? 0), 1));
+  private shown(newtons: number): string {
+    const limit = this.limit();
+    return showNumber(this.in(newtons), 1, limit === null ? undefined : this.in(limit));
   }
   protected round(newtons: number): string {
     return showNumber(this.in(newtons), 0);

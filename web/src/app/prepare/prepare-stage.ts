@@ -37,6 +37,10 @@ import { TubeChooser } from './tube-chooser';
               </dd>
               <dt>window</dt>
               <dd>{{ range(p.strip.window) }}</dd>
+              @if (p.strip.kind === 'positioned') {
+                <dt>insulation edge</dt>
+                <dd>{{ band(p.strip.position) }} <span class="soft">behind the barrel</span></dd>
+              }
               <dt>guard band</dt>
               <dd>
                 {{ range(p.strip.guard) }} <span class="soft">± {{ p.stripper.repeatability }} mm off each side</span>
@@ -78,7 +82,9 @@ import { TubeChooser } from './tube-chooser';
         </details>
         <details>
           <summary>How often it can be cut off and made again</summary>
-          <tm-retermination [strip]="p.strip.setPoint ?? 0" />
+          @if (hand.setUp()?.lost; as lost) {
+            <tm-retermination [lost]="lost" />
+          }
         </details>
         <div class="foot">
           <button nz-button nzType="primary" class="bench-button" type="button" (click)="next()">Go on to Tool</button>
@@ -121,26 +127,34 @@ export class PrepareStage {
   protected readonly preparation = computed(() => this.hand.setUp()?.preparation ?? null);
   protected readonly headline = computed(() => {
     const p = this.preparation();
-    return p?.strip.setPoint === null ? 'No strip length can be set.' : `Strip ${p?.strip.setPoint} mm.`;
+    if (!p || p.strip.setPoint === null) return 'No strip length can be set.';
+    const edge =
+      p.strip.kind === 'positioned' ? `, insulation edge ${this.band(p.strip.position)} behind the barrel` : '';
+    return `Strip ${p.strip.setPoint} mm${edge}.`;
   });
   protected readonly why = computed(() => {
     const p = this.preparation();
     if (!p) return '';
     const bad = [...p.strip.reasons, p.notch.reason].find((r) => r.weight === 'bad');
     if (bad) return bad.text;
-    const mind = p.strip.kind === 'positioned' ? ' only in the position named below' : '';
+    const mind = p.strip.kind === 'positioned' ? ', with the edge in that band and nowhere else' : '';
     return `${this.range(p.strip.window)} is good${mind}. Set ${p.stripper.label} to it, notch ${p.notch.notch?.label}; wire centred in the notch, square cut.`;
   });
   /** What is not said above already. */
   protected readonly notes = computed(() => {
     const p = this.preparation();
-    return p ? [...p.strip.reasons, p.notch.reason].filter((r) => r.code !== 'strip-set-point') : [];
+    const stage = this.hand.judgement()?.stages.find(({ stage: name }) => name === 'prepare');
+    const others = stage?.reasons.filter((r) => r.code === 'other-wire') ?? [];
+    return p ? [...[...p.strip.reasons, p.notch.reason].filter((r) => r.code !== 'strip-set-point'), ...others] : [];
   });
   protected readonly damage = computed(() => {
     const view = this.hand.view();
     if (!view) return '';
     const { nicked, cut } = strandDamage(view.wire.conductor.strands, view.practice);
-    return `at most ${nicked} nicked, ${cut} cut of ${view.wire.conductor.strands}`;
+    const strands = view.wire.conductor.strands;
+    if (!nicked && !cut) return `none of ${strands}, neither nicked nor cut`;
+    const hurt = [nicked ? `${nicked} nicked` : '', cut ? `${cut} cut` : ''].filter(Boolean).join(' and ');
+    return `none; still accepted of ${strands}: ${hurt}`;
   });
 
   constructor() {
@@ -153,6 +167,11 @@ export class PrepareStage {
 
   protected next(): void {
     void this.router.navigate(['/bench', this.hand.view()?.combination.id, 'tool']);
+  }
+
+  /** Where an edge is placed by eye: to a tenth. */
+  protected band({ min, max }: { min: number; max: number }): string {
+    return `${min.toFixed(1)}–${max.toFixed(1)} mm`;
   }
 
   protected range(range: { min: number; max: number } | null): string {

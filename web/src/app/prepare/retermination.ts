@@ -19,8 +19,8 @@ import { LengthFields, readLengths, type TypedLengths } from './length-fields';
   `,
 })
 export class Retermination {
-  /** Strip length, mm; the conductor in the crimp is lost with it. */
-  readonly strip = input.required<number>();
+  /** What each crimp that is cut off takes with it, mm. */
+  readonly lost = input.required<{ readonly strip: number; readonly crimp: number }>();
   protected readonly fields = [
     { key: 'cut', title: 'Wire as cut, mm' },
     { key: 'shortest', title: 'Shortest allowed, mm' },
@@ -30,7 +30,7 @@ export class Retermination {
   protected readonly said = computed(() => {
     const read = readLengths(this.typed(), ['cut', 'shortest', 'trim']);
     return read
-      ? reterminationBudget(read, { strip: this.strip(), crimp: 0, trim: read.trim }).text
+      ? reterminationBudget(read, { ...this.lost(), trim: read.trim }).text
       : 'Type the wire’s length and the shortest the drawing allows.';
   });
 }

@@ -18,7 +18,7 @@ import { LengthFields, readLengths, type TypedLengths } from './length-fields';
             <span
               ><strong class="figures">{{ c.tube.part }}</strong> {{ c.tube.label }}
               @if (c.fits) {
-                <strong>{{ c.tube.length === null ? 'cut ' + c.cut.toFixed(1) + ' mm' : 'take one piece' }}</strong>
+                <strong>{{ c.tube.length === null ? 'cut ' + c.cut?.toFixed(1) + ' mm' : 'take one piece' }}</strong>
               } @else {
                 <span class="soft">{{ why(c) }}</span>
               }

@@ -58,7 +58,9 @@ export function viewOf(changes: Partial<CombinationView> = {}): CombinationView 
       {
         ...limitTable,
         effectiveFrom: '2020-01-01',
-        rows: [{ size: { scale: 'mm2', value: 0.75 }, families: [], material: null, force: 85, percent: null }],
+        rows: [
+          { size: { scale: 'mm2', value: 0.75 }, families: [], material: null, force: 85, percent: null, hold: null },
+        ],
       },
     ],
     looks: [],

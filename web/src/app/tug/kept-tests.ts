@@ -19,8 +19,10 @@ import { valueOf } from '../parts/value-of';
     @if (hold(); as wanted) {
       <details>
         <summary>
-          Hold {{ wanted.force }} N for {{ wanted.seconds }} s <span class="soft">· {{ holds().length }} tried</span>
+          Hold {{ wanted.force.toFixed(1) }} N for {{ wanted.seconds }} s
+          <span class="soft">· {{ holds().length }} tried</span>
         </summary>
+        <p class="soft">{{ holdNote() }}</p>
         @for (h of holds(); track h.piece) {
           <p><tm-mark [state]="h.state" /> Piece {{ h.piece }}: {{ h.text }}</p>
         }
@@ -34,7 +36,7 @@ import { valueOf } from '../parts/value-of';
           <label
             >moved, mm <input nz-input inputmode="decimal" [value]="moved()" (input)="moved.set(value($event))"
           /></label>
-          <button nz-button type="submit">Keep piece {{ holds().length + 1 }}</button>
+          <button nz-button type="submit">Keep piece {{ holdPiece() }}</button>
         </form>
       </details>
     }
@@ -78,7 +80,7 @@ import { valueOf } from '../parts/value-of';
         <p class="soft">
           {{
             wanted.force === null
-              ? 'The limit table names no push to withstand: what is kept here cannot be judged by force.'
+              ? 'The limit table names no push for this contact, and none is borrowed from another: what is kept here cannot be judged by force.'
               : 'Each has to stay at ' + wanted.force + ' N.'
           }}
         </p>
@@ -152,9 +154,18 @@ export class KeptTests {
   protected readonly note = signal('');
   protected readonly message = signal('');
 
-  protected readonly hold = computed(() => this.hand.setUp()?.limit.limit?.table.hold ?? null);
+  private readonly held = computed(() => this.hand.setUp()?.hold ?? null);
+  protected readonly hold = computed(() => this.held()?.hold ?? null);
+  protected readonly holdNote = computed(() => this.held()?.reason.text ?? '');
+  /** The first piece that is neither pulled apart nor held already. */
+  protected readonly holdPiece = computed(() => {
+    const gone = new Set([...this.of('reading'), ...this.of('hold')].map((e) => e.body.piece));
+    let piece = 1;
+    while (gone.has(piece)) piece++;
+    return piece;
+  });
   protected readonly retention = computed(() => this.hand.setUp()?.retention ?? null);
-  private of<K extends 'hold' | 'retention'>(kind: K) {
+  private of<K extends 'hold' | 'retention' | 'reading'>(kind: K) {
     const lot = this.lot();
     return lot === null ? this.hand.of(kind) : this.hand.ofLot(lot, kind);
   }
@@ -164,7 +175,7 @@ export class KeptTests {
       return {
         piece: body.piece,
         text: reason.text,
-        state: verdict === 'holds' ? ('pass' as const) : ('fail' as const),
+        state: ({ holds: 'pass', below: 'fail', 'no-limit': 'hold' } as const)[verdict],
       };
     }),
   );
@@ -195,7 +206,7 @@ export class KeptTests {
     this.put(
       {
         kind: 'hold',
-        piece: this.holds().length + 1,
+        piece: this.holdPiece(),
         force: force ?? 0,
         seconds: seconds ?? 0,
         moved: moved ?? 0,

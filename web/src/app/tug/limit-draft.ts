@@ -34,7 +34,7 @@ import { valueOf } from '../parts/value-of';
       </tm-draft-head>
       <div class="field">
         <label for="draft-rows"
-          >Rows from a CSV file (size, force N or percent of breaking load, families, material)</label
+          >Rows from a CSV file (size, force N or percent of breaking load, families, material, hold N)</label
         >
         <input id="draft-rows" type="file" accept=".csv,text/csv" (change)="readFile($event)" />
       </div>
@@ -74,7 +74,7 @@ import { valueOf } from '../parts/value-of';
             </tr>
             @if (faults().get(r + 2); as text) {
               <tr class="bad">
-                <td colspan="6" class="wrong">Row {{ r + 1 }}: {{ text }}</td>
+                <td colspan="7" class="wrong">Row {{ r + 1 }}: {{ text }}</td>
               </tr>
             }
           }
@@ -103,7 +103,7 @@ export class LimitDraft {
   readonly from = input.required<LimitTable>();
   readonly kept = output<LimitRecord[]>();
   readonly closed = output();
-  protected readonly titles = ['size', 'force N', 'percent of breaking load', 'families', 'material'];
+  protected readonly titles = ['size', 'force N', 'percent of breaking load', 'families', 'material', 'hold N'];
   private readonly today = injectToday();
   protected readonly head = linkedSignal(() => headFrom(this.from(), this.today()));
   protected readonly interpolates = linkedSignal(() => this.from().interpolates);

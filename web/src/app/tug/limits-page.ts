@@ -228,7 +228,8 @@ export class LimitsPage {
   /** What the table says of pulling, in a line. */
   protected about({ speed, interpolates, hold }: LimitTable): string {
     const between = interpolates ? 'interpolation between rows allowed' : 'rows only, nothing between them';
-    const held = hold ? ` · hold test ${hold.force} N for ${hold.seconds} s` : '';
+    const share = hold?.percent == null ? 'by row' : `${hold.percent} % of the least force where the row names none`;
+    const held = hold ? ` · held for ${hold.seconds} s, ${share}` : '';
     return `pulled at ${speed.min}–${speed.max} mm/min · ${between}${held}`;
   }
 

@@ -133,6 +133,16 @@ describe('The pull test at the bench', () => {
     expect(bench.element.querySelector<HTMLInputElement>('#force')?.value).toBe('30 lbf');
   });
 
+  it('types a value anew after Escape: the next digit begins it, from wherever it comes', async () => {
+    await open();
+    await read('1');
+    expect(bench.text).toContain('84.0 N below the limit');
+    await bench.key('Escape');
+    await bench.key('7');
+    await bench.key('0');
+    expect(bench.element.querySelector<HTMLInputElement>('#force')?.value).toBe('70');
+  });
+
   it('takes pounds-force and shows everything in them', async () => {
     await open([TOOL_TAKEN(), pulled(1, 118.4)]);
     const unit = bench.element.querySelector<HTMLSelectElement>('#unit');

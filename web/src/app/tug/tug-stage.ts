@@ -134,14 +134,10 @@ export class TugStage {
     return piece > this.wanted() ? `Piece ${piece}, a replacement${wire}` : `Piece ${piece} of ${this.wanted()}${wire}`;
   });
   protected readonly how = computed(() => {
-    const view = this.hand.view();
     const speed = this.setUp()?.limit.limit?.table.speed;
-    const grip =
-      view?.practice.pullEvidence === 'grip-open' && (view.terminal.barrel.supportLength ?? 0) > 0
-        ? 'Insulation grip open, '
-        : '';
+    const grip = this.setUp()?.pulledWith ?? '';
     const each = this.wires().length > 1 ? 'Each wire by itself, against its own limit. ' : '';
-    return `${each}${grip}${speed ? `${speed.min}–${speed.max} mm/min, ` : ''}straight pull, eyes covered: wire ends whip.`;
+    return `${each}${grip ? `${grip} ` : ''}${speed ? `${speed.min}–${speed.max} mm/min, straight` : 'Straight'} pull, eyes covered: wire ends whip.`;
   });
 
   /** The group's numbers in the shown unit. */

@@ -130,6 +130,8 @@ export class PullEntry {
 
   readonly unit = signal<ForceUnit>(FORCE_UNITS.find((u) => u === localStorage.getItem(UNIT_KEY)) ?? 'N');
   readonly text = signal('');
+  /** What stands in the field was typed before and is to be typed again. */
+  private readonly isOld = signal(false);
   readonly pending = signal<Pending | null>(null);
   readonly question = signal<Question | null>(null);
   readonly mode = signal<FailureMode | null>(null);
@@ -314,7 +316,7 @@ export class PullEntry {
     }
     if (!this.pending()) {
       // The field takes its own keys; a key from elsewhere on the page goes to it.
-      if (isDigit) this.typeOn(this.text(), key);
+      if (isDigit) this.typeOn(this.isOld() ? '' : this.text(), key);
       else if (key.toLowerCase() === 't') this.takeInHand();
       else return false;
       return true;
@@ -346,12 +348,12 @@ export class PullEntry {
     const isOwn = made.gauge === null || (since !== null && made.startedAt >= since);
     if (this.isOpen() && isFree && isOwn) {
       this.taking.set(null);
-      this.text.set(made.pull.peak.toFixed(2));
+      this.text.set(asMeasured(made.pull.peak));
       this.takePull(made);
       return;
     }
     this.waitingPulls.add({
-      text: made.pull.peak.toFixed(2),
+      text: asMeasured(made.pull.peak),
       at: made.key?.end ?? new Date().toISOString(),
       from: made.gauge ? `on ${made.gauge.label}` : 'from a file',
       key: made.key,
@@ -400,6 +402,7 @@ export class PullEntry {
   }
 
   typed(text: string): void {
+    this.isOld.set(false);
     this.text.set(text);
     this.message.set('');
     this.question.set(null);
@@ -456,7 +459,7 @@ export class PullEntry {
     this.pullKey.set(key);
     this.isLate.set(isLate);
     const id = gauge?.id ?? null;
-    const read = readForce(pull.peak.toFixed(2), 'N', host.breaks(), host.lowest());
+    const read = readForce(asMeasured(pull.peak), 'N', host.breaks(), host.lowest());
     if (read.outcome === 'refused') {
       this.message.set(read.text);
       this.text.set('');
@@ -533,8 +536,12 @@ export class PullEntry {
     // What was not heard throughout may have gone higher: the gauge's own curve knows.
     const wasLost = pending.confirmed.includes('gauge-lost') && force >= pending.newtons;
     if (this.mode() === null && (wasLost || curveAgrees(force, pending.newtons))) {
-      const typed = force.toFixed(2);
-      const note = pending.note ?? (typed === pending.typed ? null : `The peak is from its curve: ${typed} N.`);
+      const typed = asMeasured(force);
+      const note =
+        pending.note ??
+        (typed === pending.typed
+          ? null
+          : `The peak is from its curve: ${showNumber(force, 2, this.limit() ?? undefined)} N.`);
       this.pending.set({ ...pending, newtons: Number(typed), typed, unit: 'N', note });
     }
     if (this.mode() === null) this.mode.set(read.suggestion.mode);
@@ -562,11 +569,16 @@ export class PullEntry {
     this.field()?.blur();
   }
 
-  /** Back to typing, with what was typed still there. */
+  /** Back to typing: what was typed is still there and marked, so that the next digit begins it anew. */
   again(): void {
     const typed = this.pending()?.typed ?? this.text();
     this.clear();
     this.text.set(typed);
+    this.isOld.set(typed !== '');
+    setTimeout(() => {
+      this.field()?.focus();
+      this.field()?.select();
+    });
   }
 
   /** Nothing typed, nothing pending. */
@@ -645,6 +657,16 @@ export class PullEntry {
       ? 'Kept without a verdict: no limit applies.'
       : describeMargin(newtons, limit, this.mode(), this.unit());
   }
+}
+
+/** A measured force with every digit it came with, and two at the least: 89.996 N must not be kept as 90.00. */
+function asMeasured(newtons: number): string {
+  for (let places = 2; places < 6; places++) {
+    const text = newtons.toFixed(places);
+    // Curves hold single precision: digits beyond it were never measured.
+    if (Math.fround(Number(text)) === Math.fround(newtons)) return text;
+  }
+  return newtons.toFixed(6);
 }
 
 /** What a gauge of hundredths cannot have said is left off. */
