@@ -222,7 +222,7 @@ describe('Setting up every family of the demo', () => {
     await browser.sees('One terminal can be made.');
     await browser.sees('ferrule, twin');
     await (await browser.field('What is stamped')).sendKeys('10-6');
-    await browser.sees('It can be read in 2 ways.');
+    await browser.sees('It can be read in 2 ways, the likeliest first.');
     await accessible();
     await browser.press('Tools');
     const row = await browser.shown(By.css('#tool-HT-17'));
