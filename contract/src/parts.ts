@@ -53,7 +53,8 @@ import { z } from 'zod';
 /* The nouns' types live in core, which may import nothing of ours; the annotations below make the compiler hold each
    schema against its type (docs/decisions/003-types-of-the-nouns.md). */
 
-const positive = z.number().positive('has to be above 0');
+/** Of whatever is measured here; what lies outside is a slip of the pen and would make the arithmetic overflow. */
+const positive = z.number().min(1e-6, 'has to be above 0').max(1e9, 'is too large to be meant');
 const part = z.string().trim().min(1, 'is empty').max(40, 'is longer than 40 characters');
 const label = z.string().trim().min(1, 'is empty').max(80, 'is longer than 80 characters');
 export const isoDate = z.iso.date();
@@ -64,7 +65,8 @@ const range = z
 
 const conductorSize = z
   .strictObject({ scale: z.enum(SIZE_SCALES), value: z.number().min(-3).max(500) })
-  .refine((s) => s.scale === 'awg' || s.value > 0, 'has to be above 0 mm²');
+  .refine((s) => s.scale === 'awg' || s.value > 1e-4, 'has to be above 0 mm²')
+  .refine((s) => s.scale === 'mm2' || s.value <= 60, 'is no AWG size');
 
 export const wireSchema: z.ZodType<Wire> = z.strictObject({
   part,
