@@ -1,9 +1,11 @@
 import fc from 'fast-check';
 import { adjustHeight, orientation, placeBites, pulledWith } from './crimp';
 import { planRisk } from './lot';
+import { readStrandDamage, strandDamageText } from './practice';
 import { chooseShrinkTube, reterminationBudget, strandDamage, stripWindow, wireInCrimp } from './prepare';
 import { cohenKappa, forecastLimit, heightWindow, normalFrom, random, runSignals, theilSen } from './statistics';
 import { checkEntry } from './journal';
+import { faultsOf } from './look';
 import { judgeFit } from './match';
 import { FAMILIES, readStamp, type Family, type Terminal } from './terminal';
 import { bareRing, dry, insulatedRing, limitTable, practice, stripper, wireOf, wireRound } from './testing/shop';
@@ -195,6 +197,21 @@ describe('Wrong advice, put right:', () => {
       'Insulation home in the funnel of the collar, no bare wire behind it.',
     );
     expect(looks('machined-contact').map((c) => c.code)).not.toContain('twist');
+    const wrong = (family: Family) => {
+      const { look } = steps(family, 'full-cycle');
+      return look
+        ? faultsOf(look)
+            .map((fault) => fault.title)
+            .join('; ')
+        : '';
+    };
+    for (const family of FAMILIES) {
+      const hasTongue = families[family].studHole !== null && family !== 'lug';
+      expect(/tongue/i.test(wrong(family)))
+        .withContext(family)
+        .toBe(hasTongue);
+    }
+    expect(wrong('butt-splice')).toContain('Bite too far towards the stop');
     // The strict rule is the instruction; what is tolerated stands behind it.
     expect(looks('bare-terminal').find((c) => c.code === 'strands')?.accept).toContain('none nicked, cut, stray');
   });
@@ -219,6 +236,38 @@ describe('Wrong advice, put right:', () => {
       told({ ...blue, stud: 'M4', stamp: '1.25-4', conductorRange: bareRing.conductorRange }, wireOfArea(2.5)),
     ).toBeUndefined();
     expect(told({ ...blue, stamp: 'FL 12 X' }, wireOfArea(2))).toBeUndefined();
+  });
+
+  it('12 no nick at all is a rule a shop can choose, and says so wherever strands are looked at', () => {
+    const strict = { ...practice, strandDamage: [] };
+    expect(strandDamageText(strict.strandDamage)).toBe('none');
+    expect(readStrandDamage('None')).toEqual({ ok: true, rows: [] });
+    expect(readStrandDamage('100: 3, 1; up to 30 strands: 1 nicked, 0 cut')).toEqual({
+      ok: true,
+      rows: [
+        { strandsUpTo: 30, nicked: 1, cut: 0 },
+        { strandsUpTo: 100, nicked: 3, cut: 1 },
+      ],
+    });
+    for (const text of ['', 'some', '30: many', '30: 1, 0; 30: 2, 0'])
+      expect(readStrandDamage(text).ok).withContext(text).toBeFalse();
+    const rows = fc.uniqueArray(
+      fc.record({ strandsUpTo: fc.integer({ min: 1, max: 9999 }), nicked: fc.nat(99), cut: fc.nat(99) }),
+      { selector: (row) => row.strandsUpTo },
+    );
+    fc.assert(
+      fc.property(rows, (given) => {
+        const read = readStrandDamage(strandDamageText(given));
+        expect(read.ok && [...read.rows]).toEqual([...given].sort((a, b) => a.strandsUpTo - b.strandsUpTo));
+      }),
+    );
+    const { gates, criteria } = computeSetUp(
+      familyContext('bare-terminal', { practice: strict }),
+      [],
+      '2026-11-25T12:00:00.000Z',
+    );
+    expect(gates.find((g) => g.gate === 'strip-looked-at')?.why).not.toContain('still accept');
+    expect(criteria.find((c) => c.code === 'strands')?.accept).not.toContain('Still accepted');
   });
 
   it('12 an adhesive sleeve on a ring closes the wire side only', () => {

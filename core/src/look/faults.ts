@@ -2,6 +2,7 @@ import type { Range } from '../terminal';
 import type { Finding } from './Finding';
 import type { LookContext } from './LookContext';
 import { criteria, type Criterion } from './criteria';
+import { frontOf } from './frontOf';
 import { startingRows, PLAIN_SHEET } from './LookSheet';
 import type { Piece } from './Piece';
 import { pointOf, type PointCode } from './points';
@@ -319,8 +320,15 @@ export function spoil(
 /** Faults this very combination can have. */
 export function faultsOf(context: LookContext): Fault[] {
   const points = criteria(context, { ...PLAIN_SHEET, rows: startingRows() }).map((c) => c.code);
-  return FAULTS.filter((fault) => points.includes(fault.point) && fault.applies(context));
+  return FAULTS.filter((fault) => points.includes(fault.point) && fault.applies(context)).map((fault) => ({
+    ...fault,
+    title: fault.title.replace(/tongue/i, (word) =>
+      word[0] === 'T' ? capital(frontOf(context.terminal)) : frontOf(context.terminal),
+    ),
+  }));
 }
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** One drawn example of a point. */
 export interface Example {

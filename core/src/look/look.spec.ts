@@ -125,7 +125,7 @@ describe('The points to look at', () => {
       ],
     },
     'signal-contact': { codes: ['bellmouth', 'gap'], says: [['gap', 'Insulation edge 0.3 to 0.8 mm']] },
-    'butt-splice': { codes: ['bite', 'gap'], says: [['bite', 'not on the centre stop']] },
+    'butt-splice': { codes: ['bite', 'gap'], says: [['bite', 'not on the stop']] },
     'window-splice': {
       codes: ['window', 'seal'],
       says: [

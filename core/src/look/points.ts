@@ -1,6 +1,7 @@
 import { strandDamage } from '../prepare';
 import { isSplice, type Range } from '../terminal';
 import { bellmouthRange, biteRoom, type LookContext } from './LookContext';
+import { frontOf } from './frontOf';
 import type { Piece } from './Piece';
 import type { Finding } from './Finding';
 
@@ -146,9 +147,7 @@ export const POINTS: readonly Point[] = [
                 ? 'the sleeve’s end'
                 : terminal.family === 'ferrule'
                   ? 'the collar'
-                  : isSplice(terminal)
-                    ? 'the centre stop'
-                    : 'the tongue'
+                  : `the ${frontOf(terminal)}`
             }.`
           : `${bites.length} bites at ${bites.map((b) => mm(b.centre)).join(' and ')} mm from the barrel’s wire end.`,
     findings: NO_REWORK,

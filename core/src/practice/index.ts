@@ -20,3 +20,4 @@ export {
   type PracticeChoices,
 } from './Practice';
 export { resolvePractice, type PracticeDraft, type PracticeResolved } from './resolvePractice';
+export { readStrandDamage, strandDamageText } from './strandDamageText';

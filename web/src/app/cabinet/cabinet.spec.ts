@@ -194,6 +194,12 @@ describe('The rooms around the bench', () => {
     expect(bench.text).toContain('Set-up pieces: It is a whole number.');
     expect(keepPractice).not.toHaveBeenCalled();
     await typeInto('n-setUpPieces', '8');
+    await typeInto('n-strandDamage', 'a few');
+    await bench.submit();
+    expect(bench.text).toContain("'a few' is not understood. Write 'none', or 'up to 30 strands: 1 nicked, 0 cut'.");
+    await typeInto('n-strandDamage', 'none');
+    await bench.submit();
+    expect(keepPractice.calls.mostRecent().args[1].choices).toEqual({ setUpPieces: 8, strandDamage: [] });
     await typeInto('p-base', '');
     await bench.submit();
     expect(bench.text).toContain('A profile without a base has to make every choice.');

@@ -4,7 +4,9 @@ import {
   CHOICE_KEYS,
   CHOICES,
   readNumber,
+  readStrandDamage,
   resolvePractice,
+  strandDamageText,
   type Practice,
   type PracticeChoices,
   type PracticeDraft,
@@ -97,6 +99,21 @@ const NUMBERS: readonly NumberField[] = [
             }
           </div>
         }
+        <div class="field">
+          <label for="n-strandDamage">Strands that may be hurt: ‘none’, or by strand count</label>
+          <input
+            nz-input
+            id="n-strandDamage"
+            [attr.placeholder]="head().base ? 'as in ' + head().base : 'none'"
+            [value]="typed()['strandDamage'] ?? ''"
+            (input)="type('strandDamage', value($event))"
+          />
+          @if (damage(); as read) {
+            @if (!read.ok) {
+              <span class="wrong">{{ read.text }}</span>
+            }
+          }
+        </div>
         <label class="flag">
           <input type="checkbox" [checked]="made().secondPersonReleases === true" (change)="second($event)" />
           limits are released by a second person
@@ -154,9 +171,10 @@ export class PracticeEditor {
       const { part, label, customer, base } = p;
       this.head.set({ part, label, customer: customer ?? '', class: p.class ?? '', base: base ?? '' });
       this.made.set(Object.fromEntries(p.own.map((key) => [key, p[key]])));
-      this.typed.set(
-        Object.fromEntries(NUMBERS.filter((n) => p.own.includes(n.key)).map((n) => [n.key, String(p[n.key])])),
-      );
+      this.typed.set({
+        ...Object.fromEntries(NUMBERS.filter((n) => p.own.includes(n.key)).map((n) => [n.key, String(p[n.key])])),
+        ...(p.own.includes('strandDamage') && { strandDamage: strandDamageText(p.strandDamage) }),
+      });
       void this.api.revisions('practice', part).then(
         ([newest]) => {
           this.opened = newest?.revision ?? 0;
@@ -168,6 +186,12 @@ export class PracticeEditor {
     });
   }
 
+  /** What is typed of strands that may be hurt; null where nothing is. */
+  protected readonly damage = computed(() => {
+    const text = (this.typed()['strandDamage'] ?? '').trim();
+    return text === '' ? null : readStrandDamage(text);
+  });
+
   /** Choices as they stand in the form, numbers read. */
   private readonly draft = computed<PracticeDraft>(() => {
     const { part, label, customer, class: className, base } = this.head();
@@ -178,18 +202,18 @@ export class PracticeEditor {
       }),
     );
     const others = Object.fromEntries(
-      CHOICE_KEYS.filter((key) => !NUMBERS.some((n) => n.key === key) && this.made()[key] !== undefined).map((key) => [
-        key,
-        this.made()[key],
-      ]),
+      CHOICE_KEYS.filter(
+        (key) => key !== 'strandDamage' && !NUMBERS.some((n) => n.key === key) && this.made()[key] !== undefined,
+      ).map((key) => [key, this.made()[key]]),
     );
+    const damage = this.damage();
     return {
       part: part.trim(),
       label: label.trim(),
       customer: customer.trim() || null,
       class: className.trim() || null,
       base: base || null,
-      choices: { ...others, ...numbers },
+      choices: { ...others, ...numbers, ...(damage?.ok && { strandDamage: damage.rows }) },
     };
   });
 
@@ -220,15 +244,18 @@ export class PracticeEditor {
     event.preventDefault();
     const draft = this.draft();
     const field = NUMBERS.find((n) => this.wrong(n));
+    const damage = this.damage();
     const resolved = resolvePractice(draft, this.others());
     this.said.set(
       draft.part === '' || draft.label === ''
         ? 'Give the profile a short name and a name.'
         : field
           ? `${field.title}: ${this.wrong(field)}`
-          : resolved.ok
-            ? ''
-            : resolved.text,
+          : damage && !damage.ok
+            ? damage.text
+            : resolved.ok
+              ? ''
+              : resolved.text,
     );
     if (this.said()) return;
     try {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may, setUpContext, type CombinationView, type Problem } from '@tug-mark/contract';
-import { CHOICES, compareSetUps, computeSetUp, type Practice } from '@tug-mark/core';
+import { CHOICES, compareSetUps, computeSetUp, strandDamageText, type Practice } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { CabinetParts } from '../cabinet/cabinet';
 import { Api, toProblem } from '../http/api';
@@ -240,6 +240,7 @@ export class PracticePage {
       ['fixed brush', `${p.brushFixed} mm`],
       ['insulation edge between grips', `${p.windowShare.min}–${p.windowShare.max} of the window`],
       ['bare wire behind a lug', `up to ${p.lugBare} mm`],
+      ['strands that may be hurt', strandDamageText(p.strandDamage)],
       ['edge band', `${(p.edgeBand * 100).toFixed(0)} %`],
       ['set-up pieces', `${p.setUpPieces}, ${p.measuredPieces} of them measured`],
       ['group judgement', `${(p.coverage * 100).toFixed(1)} % hold, ${(p.confidence * 100).toFixed(0)} % sure`],
