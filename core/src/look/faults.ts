@@ -322,10 +322,15 @@ export function faultsOf(context: LookContext): Fault[] {
   const points = criteria(context, { ...PLAIN_SHEET, rows: startingRows() }).map((c) => c.code);
   return FAULTS.filter((fault) => points.includes(fault.point) && fault.applies(context)).map((fault) => ({
     ...fault,
-    title: fault.title.replace(/tongue/i, (word) =>
-      word[0] === 'T' ? capital(frontOf(context.terminal)) : frontOf(context.terminal),
-    ),
+    title: nameIn(context, fault.title),
   }));
+}
+
+/** A fault as this part has it: what lies in front of the barrel, and what holds the insulation, are called by its family. */
+function nameIn({ terminal }: LookContext, title: string): string {
+  const front = frontOf(terminal);
+  const named = title.replace('Tongue', capital(front)).replace('tongue', front);
+  return terminal.barrel.betweenGrips === null ? named.replace('Insulation grip', 'Sleeve on the insulation') : named;
 }
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -386,7 +386,10 @@ export function pointOf(code: PointCode): Point {
 
 /** Title of a point for this family: some are called otherwise there. */
 export function pointTitle({ code, title }: Point, { terminal }: LookContext): string {
+  if (code === 'tongue' && terminal.family === 'lug') return 'Pad';
   if (code === 'tongue' && terminal.studHole === null) return 'Mating end';
+  // A sleeve is pressed onto the insulation; a grip of its own has an open barrel alone.
+  if (code === 'insulation-grip' && terminal.barrel.betweenGrips === null) return 'Sleeve on the insulation';
   if (code === 'gap' && terminal.barrel.stripRule === 'window') return 'Insulation edge';
   if (code === 'gap' && terminal.family === 'ferrule') return 'Insulation in the collar';
   if (code === 'seal' && !terminal.sealed) return 'Shrunk sleeve';

@@ -1,5 +1,5 @@
 import type { Cabinet } from '@tug-mark/contract';
-import { NO_DEMAND } from '@tug-mark/core';
+import { CHOICE_KEYS, NO_DEMAND } from '@tug-mark/core';
 import { bareRing, insulatedRing, practice, stripper, tool, wire075 } from '../../../../core/src/testing/shop';
 import { ApiProblem } from '../http/api';
 import { PracticeEditor } from '../practice/practice-editor';
@@ -194,15 +194,27 @@ describe('The rooms around the bench', () => {
     expect(bench.text).toContain('Set-up pieces: It is a whole number.');
     expect(keepPractice).not.toHaveBeenCalled();
     await typeInto('n-setUpPieces', '8');
-    await typeInto('n-strandDamage', 'a few');
-    await bench.submit();
-    expect(bench.text).toContain("'a few' is not understood. Write 'none', or 'up to 30 strands: 1 nicked, 0 cut'.");
-    await typeInto('n-strandDamage', 'none');
-    await bench.submit();
-    expect(keepPractice.calls.mostRecent().args[1].choices).toEqual({ setUpPieces: 8, strandDamage: [] });
     await typeInto('p-base', '');
     await bench.submit();
     expect(bench.text).toContain('A profile without a base has to make every choice.');
+  });
+
+  it('no strand hurt at all is a choice of a practice profile, and what is not understood is not sent', async () => {
+    const keepPractice = jasmine.createSpy('keepPractice').and.resolveTo({});
+    bench = await Bench.open(PracticeEditor, {
+      role: 'engineer',
+      api: { ...api, keepPractice },
+      inputs: { practice: null, others: [{ ...house, own: CHOICE_KEYS }] },
+    });
+    await typeInto('p-part', 'dock');
+    await typeInto('p-label', 'Dock');
+    await typeInto('n-strandDamage', 'a few');
+    await bench.submit();
+    expect(bench.text).toContain("'a few' is not understood. Write 'none', or 'up to 30 strands: 1 nicked, 0 cut'.");
+    expect(keepPractice).not.toHaveBeenCalled();
+    await typeInto('n-strandDamage', 'none');
+    await bench.submit();
+    expect(keepPractice).toHaveBeenCalledWith(0, jasmine.objectContaining({ choices: { strandDamage: [] } }));
   });
 
   it('a draft of limits names its bad rows and keeps the good ones as typed', async () => {
