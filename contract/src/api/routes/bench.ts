@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { combinationLineSchema, combinationViewSchema, wireListKeptSchema } from '../../bench';
-import { after, lotNumber } from '../../fields';
+import { after, afterPlace, lotNumber } from '../../fields';
 import { keptEntrySchema, newEntrySchema } from '../../journal';
 import { BYTES, CSV, csvFile, define, MEBIBYTE } from '../Route';
 
@@ -57,7 +57,7 @@ export const bench = {
     summary: 'What was put on record after a place in the journal',
     who: 'signed-in',
     params: id,
-    query: z.object({ after }),
+    query: z.object({ after: afterPlace }),
     answers: { 200: z.array(keptEntrySchema) },
   }),
   putEntry: define('putEntry', {

@@ -1,4 +1,12 @@
 import {
+  limitTableSchema,
+  practiceSchema,
+  stripperSchema,
+  terminalSchema,
+  toolSchema,
+  wireSchema,
+} from '@tug-mark/contract';
+import {
   asDrawn,
   computeSetUp,
   drawPieceEnd,
@@ -20,7 +28,6 @@ import {
 } from '@tug-mark/core';
 import fc from 'fast-check';
 import { z } from 'zod';
-import { limitTableSchema, practiceSchema, stripperSchema, terminalSchema, toolSchema, wireSchema } from './parts';
 
 /* Whatever the contract lets into a cabinet can be set up: nothing throws, and no number of the answer is none.
    TUG_CASES sets how many; npm run inputs makes 100,000. */
