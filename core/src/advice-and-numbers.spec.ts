@@ -8,7 +8,17 @@ import { checkEntry } from './journal';
 import { faultsOf } from './look';
 import { judgeFit } from './match';
 import { FAMILIES, readStamp, type Family, type Terminal } from './terminal';
-import { bareRing, dry, insulatedRing, limitTable, practice, stripper, wireOf, wireRound } from './testing/shop';
+import {
+  bareRing,
+  dry,
+  insulatedRing,
+  limitRow,
+  limitTable,
+  practice,
+  stripper,
+  wireOf,
+  wireRound,
+} from './testing/shop';
 import { everyTool, families, familyContext, fourIndent } from './testing/families';
 import { chooseTool, openToolBook, type Tool } from './tool';
 import { computeSetUp, judgeCombination } from './combination';
@@ -29,15 +39,7 @@ import { envelopeDiameter, otherScale, readSize, type ConductorSize, type Wire }
 /* What people at the bench and a statistician found wrong, one by one, each with the value it should have. */
 
 const DAY = '2026-11-25';
-const row = (value: number, changes: Partial<LimitRow> = {}): LimitRow => ({
-  size: { scale: 'mm2', value },
-  families: [],
-  material: null,
-  force: 50,
-  percent: null,
-  hold: null,
-  ...changes,
-});
+const row = (value: number, changes: Partial<LimitRow> = {}) => limitRow(value, { force: 50, ...changes });
 /** A wire of so many mm2 of copper, in one strand's worth of metal per mm2. */
 const wireOfArea = (area: number, material: 'copper' | 'tinned-copper' = 'copper') =>
   wireOf({

@@ -128,7 +128,7 @@ describe('A limit table', () => {
     const kept = (await shop.db('limit_tables').where({ document: 'FL-SPEC-09' }).first('body')) as {
       body: LimitTable;
     };
-    // As a shop has it from before: nothing of it is written anew.
+    // As a shop has it from before: nothing of it is written again.
     const before: object = {
       ...Object.fromEntries(Object.entries(kept.body).filter(([key]) => key !== 'pushes')),
       hold: { seconds: 60, force: 50 },

@@ -50,7 +50,7 @@ export function judgeStrips(range: Range | null, entries: readonly Entry[], want
     return reason(
       'strip-out',
       'bad',
-      `Piece ${body.piece}: strip length ${value} mm is ${isShort ? 'below' : 'above'} ${span}: ${isShort ? 'cut it off and strip anew' : trim}.`,
+      `Piece ${body.piece}: strip length ${value} mm is ${isShort ? 'below' : 'above'} ${span}: ${isShort ? 'cut it off and strip it again' : trim}.`,
       { piece: body.piece, value: body.value, lo: range.min, hi: range.max },
     );
   });

@@ -289,7 +289,7 @@ const CYCLES: Readonly<
     confirm: 'The ram made its whole stroke',
   },
   hydraulic: {
-    until: 'until the pressure lets go',
+    until: 'until full pressure is reached',
     why: 'The pump turns idle or clicks when full pressure was reached. A head opened before that has not made the crimp.',
     confirm: 'Full pressure was reached',
   },

@@ -1,4 +1,4 @@
-import { awgArea, sizeLabel, type ConductorSize } from '../wire';
+import { AWG_SIZES, awgArea, METRIC_SIZES, readSize, sizeLabel, type ConductorSize } from '../wire';
 import type { Range } from './Terminal';
 
 /** One way of reading what is stamped on a terminal: its two sizes, which are independent of each other. */
@@ -49,8 +49,7 @@ const INCH_STUDS: Readonly<Record<string, number>> = {
   '3/4': 19.05,
 };
 const METRIC_STUDS = [2, 2.5, 3, 3.5, 4, 5, 6, 8, 10, 12, 14, 16, 20];
-const LUG_SIZES = [1.5, 2.5, 4, 6, 10, 16, 25, 35, 50, 70, 95, 120, 150, 185, 240, 300];
-const AUGHTS = ['1/0', '2/0', '3/0', '4/0'];
+const LUG_SIZES = METRIC_SIZES.filter((size) => size >= 1.5 && size <= 300);
 
 /** A reading with how likely it is; only the order of the numbers counts. */
 interface Rated {
@@ -252,13 +251,10 @@ function readStud(text: string): Stud[] {
 const metricStud = (size: number): Stud => ({ label: `M${size}`, diameter: size, isBare: false });
 const screwStud = (number: number): Stud => ({ label: `#${number}`, diameter: screwDiameter(number), isBare: false });
 
-/** An AWG size that stranded wire is made in: 30 to 8 in even steps, 6, 4, 2, 1, and 1/0 to 4/0, which are 0 to 0000 too. */
+/** An AWG size that stranded wire is made in, down to 30; thinner ones stand on no stamp. */
 function readAwg(text: string): ConductorSize | null {
-  const aughts = AUGHTS.indexOf(text) + 1 || (/^0{1,4}$/.test(text) ? text.length : 0);
-  if (aughts) return { scale: 'awg', value: 1 - aughts };
-  if (!/^\d{1,2}$/.test(text)) return null;
-  const value = Number(text);
-  return (value >= 2 && value <= 30 && value % 2 === 0) || value === 1 ? { scale: 'awg', value } : null;
+  const size = readSize(`AWG ${text}`);
+  return size?.scale === 'awg' && size.value <= 30 && AWG_SIZES.includes(size.value) ? size : null;
 }
 
 const isLugSize = (text: string) => /^\d/.test(text) && LUG_SIZES.includes(Number(text));

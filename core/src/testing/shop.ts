@@ -3,7 +3,7 @@ import type { Practice } from '../practice';
 import type { Stripper } from '../prepare';
 import type { Terminal } from '../terminal';
 import type { Tool } from '../tool';
-import type { LimitTable } from '../tug';
+import type { LimitRow, LimitTable } from '../tug';
 import type { Wire } from '../wire';
 
 /* Parts for the tests: small, round numbers, so that results can be derived by hand in the test's comment. */
@@ -224,6 +224,17 @@ export const tool: Tool = {
     },
   ],
 };
+
+/** A row of a limit table for so many mm2. */
+export const limitRow = (value: number, changes: Partial<LimitRow> = {}): LimitRow => ({
+  size: { scale: 'mm2', value },
+  families: [],
+  material: null,
+  force: 85,
+  percent: null,
+  hold: null,
+  ...changes,
+});
 
 export const limitTable: LimitTable = {
   document: 'FL-SPEC-07',

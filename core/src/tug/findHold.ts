@@ -1,4 +1,5 @@
 import type { Terminal } from '../terminal';
+import { showLimit } from '../units';
 import { reason, type Reason } from '../verdict';
 import type { Limit } from './findLimit';
 import type { LimitTable } from './LimitTable';
@@ -34,8 +35,8 @@ export function findHold(limit: Limit, breaks: number): HoldFound {
   const force = Math.min(named, most);
   const text =
     force < named
-      ? `Hold ${force.toFixed(1)} N for ${seconds} s: the table says ${named.toFixed(1)} N, and more than ${MOST_HELD} of what this wire bears is not held.`
-      : `Hold ${force.toFixed(1)} N for ${seconds} s.`;
+      ? `Hold ${showLimit(force, 1)} N for ${seconds} s: the table says ${showLimit(named, 1)} N, and more than ${MOST_HELD} of what this wire bears is not held.`
+      : `Hold ${showLimit(force, 1)} N for ${seconds} s.`;
   return { hold: { force, seconds }, reason: reason('hold', 'note', text, { force, seconds, named, most }) };
 }
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { bareRing, limitTable, practice, wire075, wireOf } from '../testing/shop';
+import { bareRing, limitRow, limitTable, practice, wire075, wireOf } from '../testing/shop';
 import {
   checkLimitTable,
   compareLimits,
@@ -240,15 +240,7 @@ describe('A group of readings', () => {
 });
 
 describe('The rows of a limit table', () => {
-  const row = (value: number, changes: Partial<LimitRow> = {}): LimitRow => ({
-    size: { scale: 'mm2', value },
-    families: [],
-    material: null,
-    force: 85,
-    percent: null,
-    hold: null,
-    ...changes,
-  });
+  const row = limitRow;
 
   // 24 x 0.2 copper: 0.75398 x 235 = 177.19 N; 40 % of it is 70.87 N
   it('may say a percent of the breaking load, and the most particular row wins', () => {

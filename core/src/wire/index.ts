@@ -8,7 +8,7 @@ export { nominalArea } from './nominalArea';
 export { otherScale } from './otherScale';
 export { readSize } from './readSize';
 export { sizeLabel } from './sizeLabel';
-export { SIZES_MADE } from './sizes';
+export { AWG_SIZES, METRIC_SIZES, SIZES_MADE } from './sizes';
 export { strandingClass } from './strandingClass';
 export {
   CONDUCTOR_KINDS,

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { judgeHold, judgeRetention, type EntryBody } from '@tug-mark/core';
+import { judgeHold, judgeRetention, showLimit, type EntryBody } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -19,7 +19,7 @@ import { valueOf } from '../parts/value-of';
     @if (hold(); as wanted) {
       <details>
         <summary>
-          Hold {{ wanted.force.toFixed(1) }} N for {{ wanted.seconds }} s
+          Hold {{ least(wanted.force) }} N for {{ wanted.seconds }} s
           <span class="soft">· {{ holds().length }} tried</span>
         </summary>
         <p class="soft">{{ holdNote() }}</p>
@@ -142,6 +142,7 @@ export class KeptTests {
   readonly lot = input<number | null>(null);
   private readonly hand = inject(Hand);
   protected readonly value = valueOf;
+  protected readonly least = (force: number) => showLimit(force, 1);
   protected readonly force = signal('');
   protected readonly seconds = signal('');
   protected readonly moved = signal('0');

@@ -133,7 +133,7 @@ describe('The pull test at the bench', () => {
     expect(bench.element.querySelector<HTMLInputElement>('#force')?.value).toBe('30 lbf');
   });
 
-  it('types a value anew after Escape: the next digit begins it, from wherever it comes', async () => {
+  it('replaces the value after Escape with the next digit, from wherever it comes', async () => {
     await open();
     await read('1');
     expect(bench.text).toContain('84.0 N below the limit');

@@ -569,7 +569,7 @@ export class PullEntry {
     this.field()?.blur();
   }
 
-  /** Back to typing: what was typed is still there and marked, so that the next digit begins it anew. */
+  /** Back to typing: what was typed is still there and marked, so that the next digit replaces it. */
   again(): void {
     const typed = this.pending()?.typed ?? this.text();
     this.clear();
