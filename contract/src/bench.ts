@@ -1,15 +1,6 @@
-import { PLACES } from '@tug-mark/core';
+import { PLACES, coveringSchema, stripperSchema, terminalSchema, toolSchema, wireSchema } from '@tug-mark/core';
 import { z } from 'zod';
-import {
-  coveringSchema,
-  limitTableSchema,
-  lookSheetSchema,
-  practiceSchema,
-  stripperSchema,
-  terminalSchema,
-  toolSchema,
-  wireSchema,
-} from './parts';
+import { limitTableSchema, lookSheetSchema, practiceSchema } from './parts';
 import { int } from './fields';
 import { instant, keptEntrySchema, partId, revisionsSchema } from './journal';
 

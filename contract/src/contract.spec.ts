@@ -1,16 +1,5 @@
-import { FAMILIES, type Terminal } from '@tug-mark/core';
-import {
-  entryBodySchema,
-  fromFormerNames,
-  may,
-  newEntrySchema,
-  recordSchema,
-  ROLES,
-  terminalSchema,
-  toolSchema,
-  whoMay,
-  wireSchema,
-} from './index';
+import { FAMILIES, type Terminal, terminalSchema, toolSchema, wireSchema } from '@tug-mark/core';
+import { entryBodySchema, fromFormerNames, may, newEntrySchema, recordSchema, ROLES, whoMay } from './index';
 
 const range = { min: 1, max: 2 };
 /** As files of the first version wrote it: fields that came later take their defaults. */

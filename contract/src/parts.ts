@@ -1,261 +1,49 @@
 import {
-  FINDINGS,
-  MEASURED,
-  POINT_CODES,
-  type LookRow,
-  type LookSheet,
   ACCEPTANCES,
-  LOOK_RECORDS,
+  between,
+  BRAZED_SEAMS,
   BRUSH_RULES,
-  CONDUCTOR_KINDS,
+  CHOICE_KEYS,
   CONDUCTOR_MATERIALS,
-  FAMILIES,
-  GAP_RULES,
+  conductorSizeSchema,
   DOCUMENT_ORIGINS,
   DOCUMENT_STATUSES,
-  NEST_PROFILES,
-  PULL_EVIDENCE,
-  SEAMS,
-  SECOND_BITES,
-  SIZE_SCALES,
-  SLEEVE_COLOURS,
-  STRAND_LAYS,
-  STRIP_RULES,
-  TOOL_KINDS,
-  TOOL_POLICIES,
-  BRAZED_SEAMS,
+  FAMILIES,
+  FINDINGS,
+  GAP_RULES,
+  type LimitRow,
+  type LimitTable,
+  LOOK_RECORDS,
+  type LookRow,
+  type LookSheet,
   LOOSE_IN_NEST,
+  MEASURED,
+  partId,
+  POINT_CODES,
+  positive,
+  type Practice,
+  type PracticeChoices,
+  PULL_EVIDENCE,
   SEALING_HEATS,
+  SECOND_BITES,
   SOLDER_RULES,
   SPLICE_BITES,
   STRAND_LAYS_KEPT,
   THIN_WIRES,
+  TOOL_POLICIES,
   TWO_GRIPS,
-  CHOICE_KEYS,
-  GRIPS,
-  nominalArea,
-  SHAPES,
-  SLIDE_ON_KINDS,
-  SLIDE_ON_PART_KINDS,
-  STRANDING_CLASSES,
-  type LimitRow,
-  type LimitTable,
-  type Practice,
-  type PracticeChoices,
-  type SlideOnPart,
-  type Stripper,
-  type Terminal,
-  type Tool,
-  type Wire,
+  words,
 } from '@tug-mark/core';
 import { z } from 'zod';
 
-/* The nouns' types live in core, which may import nothing of ours; the annotations below make the compiler hold each
-   schema against its type (docs/decisions/003-types-of-the-nouns.md). */
+/* The parts of a cabinet are described in core (docs/decisions/003-types-of-the-nouns.md); the annotations below make the
+   compiler hold each schema against the type core computes with. */
 
-/** Of whatever is measured here; what lies outside is a slip of the pen and would make the arithmetic overflow. */
-const positive = z.number().min(1e-6, 'has to be above 0').max(1e9, 'is too large to be meant');
-const part = z.string().trim().min(1, 'is empty').max(40, 'is longer than 40 characters');
-const label = z.string().trim().min(1, 'is empty').max(80, 'is longer than 80 characters');
+const part = partId;
+const label = words;
 export const isoDate = z.iso.date();
 
-const range = z
-  .strictObject({ min: z.number().nonnegative(), max: positive })
-  .refine((r) => r.min <= r.max, 'is backwards: the smaller end comes first');
-
-const conductorSize = z
-  .strictObject({ scale: z.enum(SIZE_SCALES), value: z.number().min(-3).max(500) })
-  .refine((s) => s.scale === 'awg' || s.value > 1e-4, 'has to be above 0 mm²')
-  .refine((s) => s.scale === 'mm2' || s.value <= 60, 'is no AWG size');
-
-export const wireSchema: z.ZodType<Wire> = z.strictObject({
-  part,
-  label,
-  conductor: z
-    .strictObject({
-      size: conductorSize,
-      kind: z.enum(CONDUCTOR_KINDS),
-      material: z.enum(CONDUCTOR_MATERIALS),
-      strands: z.number().int().positive(),
-      strandDiameter: positive,
-      lay: z.enum(STRAND_LAYS),
-    })
-    .refine((c) => c.kind !== 'solid' || c.strands === 1, 'a solid conductor has one strand'),
-  insulationDiameter: positive,
-  insulation: label,
-  temperature: z.number(),
-});
-
-/* Fields with a default came later than the first files: those are read as if they said so. */
-export const terminalSchema: z.ZodType<Terminal> = z.strictObject({
-  part,
-  label,
-  maker: label,
-  family: z.enum(FAMILIES),
-  shape: z.enum(SHAPES).default('ring'),
-  material: z.enum(['copper', 'brass', 'aluminium']),
-  barrel: z
-    .strictObject({
-      seam: z.enum(SEAMS),
-      stripRule: z.enum(STRIP_RULES),
-      length: positive.nullable(),
-      innerDiameter: positive.nullable(),
-      outerDiameter: positive.nullable(),
-      depth: positive.nullable(),
-      inspection: range.nullable(),
-      betweenGrips: positive.nullable(),
-      supportLength: z.number().nonnegative(),
-      growth: z.number().nonnegative().default(0),
-    })
-    .refine(
-      (b) => b.innerDiameter === null || b.outerDiameter === null || b.innerDiameter < b.outerDiameter,
-      'the inner diameter has to be below the outer one',
-    )
-    .refine((b) => b.stripRule !== 'stop' || b.depth !== null || b.length !== null, 'a stop needs its depth')
-    .refine((b) => b.stripRule !== 'window' || b.betweenGrips !== null, 'two grips need the distance between them'),
-  conductorRange: z
-    .strictObject({ smallest: conductorSize, largest: conductorSize })
-    .refine(
-      (r) => nominalArea(r.smallest) <= nominalArea(r.largest) + 1e-9,
-      'is backwards: the smaller conductor comes first',
-    ),
-  mostWires: z.number().int().positive().max(20).default(1),
-  foldBack: z.boolean().default(false),
-  strandingClasses: z.array(z.enum(STRANDING_CLASSES)).default([]),
-  insulationRange: range.nullable(),
-  sealRange: range.nullable().default(null),
-  stud: label.nullable(),
-  studHole: positive.nullable(),
-  sleeve: z.enum(SLEEVE_COLOURS).nullable(),
-  stamp: label.nullable().default(null),
-  brushMax: z.number().nonnegative(),
-  trimFlush: z.boolean().default(false),
-  acceptsSolid: z.boolean(),
-  sealed: z.boolean(),
-  temperature: z.number(),
-  current: positive.nullable().default(null),
-  voltage: positive.nullable().default(null),
-  bites: z.number().int().positive().max(6).nullable(),
-  dieIndex: part.nullable().default(null),
-  barrelSize: part.nullable().default(null),
-  crimpHeights: z
-    .array(
-      z.strictObject({
-        size: conductorSize,
-        height: positive,
-        tolerance: positive,
-        width: positive.nullable().default(null),
-        widthTolerance: positive.nullable().default(null),
-      }),
-    )
-    .default([]),
-  slideOn: z.array(
-    z.strictObject({
-      part,
-      label,
-      kind: z.enum(SLIDE_ON_KINDS).default('sleeve'),
-      length: positive,
-      wayRound: label.nullable().default(null),
-    }),
-  ),
-  sealingHeat: range.nullable(),
-  cavity: z
-    .strictObject({
-      insertionTool: label.nullable(),
-      removalTool: label.nullable(),
-      release: z.enum(['front', 'rear']),
-      secondaryLock: z.boolean(),
-    })
-    .nullable()
-    .default(null),
-});
-
-export const coveringSchema: z.ZodType<SlideOnPart> = z.strictObject({
-  part,
-  label,
-  kind: z.enum(SLIDE_ON_PART_KINDS),
-  suppliedBore: positive,
-  recoveredBore: positive.nullable(),
-  length: positive.nullable(),
-  longitudinalShrink: z.number().min(0).lt(1),
-  adhesive: z.boolean(),
-  heat: range.nullable(),
-  wireRange: range.nullable(),
-  temperature: z.number(),
-  wayRound: label.nullable(),
-});
-
-export const stripperSchema: z.ZodType<Stripper> = z.strictObject({
-  part,
-  label,
-  repeatability: positive,
-  step: positive,
-  insulations: z.array(label).min(1),
-  notches: z.array(z.strictObject({ label, for: z.enum(['solid', 'stranded']), bore: positive })).min(1),
-});
-
-export const toolSchema: z.ZodType<Tool> = z.strictObject({
-  part,
-  label,
-  kind: z.enum(TOOL_KINDS),
-  station: label.nullable().default(null),
-  checkHours: positive,
-  checkCycles: z.number().int().positive().nullable().default(null),
-  gauge: z
-    .strictObject({ go: positive, noGo: positive, setting: part.nullable() })
-    .refine((g) => g.go < g.noGo, 'the go pin has to be thinner than the no-go pin')
-    .nullable()
-    .default(null),
-  calibrationUntil: isoDate,
-  cycles: z.number().int().nonnegative(),
-  cycleLimit: z.number().int().positive(),
-  dies: z
-    .array(
-      z.strictObject({
-        id: part,
-        label,
-        mounted: z.boolean(),
-        nests: z
-          .array(
-            z.strictObject({
-              id: part,
-              label,
-              profile: z.enum(NEST_PROFILES),
-              area: range,
-              width: positive,
-              mark: label,
-              index: part.nullable().default(null),
-              grips: z.enum(GRIPS).default('both'),
-              terminals: z.array(part),
-            }),
-          )
-          .min(1, 'has no nest'),
-      }),
-    )
-    .min(1, 'has no die'),
-  selector: z.array(z.strictObject({ barrelSize: part, size: conductorSize, setting: part })).default([]),
-  positioners: z
-    .array(
-      z.strictObject({
-        id: part,
-        label,
-        mounted: z.boolean(),
-        adjustable: z.boolean(),
-        depth: positive.nullable(),
-        terminals: z.array(part),
-      }),
-    )
-    .default([]),
-  insulationPositions: z.array(z.strictObject({ label, diameters: range })).default([]),
-  heightStep: positive.nullable().default(null),
-  changeMinutes: z
-    .strictObject({
-      die: z.number().nonnegative(),
-      positioner: z.number().nonnegative(),
-      setting: z.number().nonnegative(),
-    })
-    .default({ die: 6, positioner: 2, setting: 1 }),
-});
+const range = between(z.number().nonnegative(), positive);
 
 const choices = {
   lay: z.enum(STRAND_LAYS_KEPT),
@@ -351,7 +139,7 @@ export const lookSheetSchema: z.ZodType<LookSheet> = z.strictObject({
 });
 
 export const limitRowSchema: z.ZodType<LimitRow> = z.strictObject({
-  size: conductorSize,
+  size: conductorSizeSchema,
   families: z.array(z.enum(FAMILIES)),
   material: z.enum(CONDUCTOR_MATERIALS).nullable().default(null),
   force: positive.nullable(),

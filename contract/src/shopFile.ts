@@ -1,14 +1,6 @@
+import { coveringSchema, stripperSchema, terminalSchema, toolSchema, wireSchema } from '@tug-mark/core';
 import { z } from 'zod';
-import {
-  coveringSchema,
-  limitTableSchema,
-  lookSheetSchema,
-  practiceSchema,
-  stripperSchema,
-  terminalSchema,
-  toolSchema,
-  wireSchema,
-} from './parts';
+import { limitTableSchema, lookSheetSchema, practiceSchema } from './parts';
 
 /**
  * A shop's cabinet and limits in one file. Limit tables come in as drafts whatever the file says: releasing them is

@@ -3,6 +3,7 @@ export * from './time';
 export * from './geometry';
 export * from './wire';
 export * from './terminal';
+export * from './part';
 export * from './practice';
 export * from './verdict';
 export * from './document';

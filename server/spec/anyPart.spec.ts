@@ -1,11 +1,4 @@
-import {
-  limitTableSchema,
-  practiceSchema,
-  stripperSchema,
-  terminalSchema,
-  toolSchema,
-  wireSchema,
-} from '@tug-mark/contract';
+import { limitTableSchema, practiceSchema } from '@tug-mark/contract';
 import {
   asDrawn,
   computeSetUp,
@@ -25,6 +18,10 @@ import {
   type Terminal,
   type Tool,
   type Wire,
+  stripperSchema,
+  terminalSchema,
+  toolSchema,
+  wireSchema,
 } from '@tug-mark/core';
 import fc from 'fast-check';
 import { z } from 'zod';

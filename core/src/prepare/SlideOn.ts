@@ -1,26 +1,39 @@
-import type { Range } from '../terminal';
-
-export const SLIDE_ON_PART_KINDS = ['shrink-tube', 'sealing-sleeve', 'boot', 'seal', 'insulator'] as const;
+import { z } from 'zod';
+import {
+  choiceField,
+  flagField,
+  labelField,
+  lengthField,
+  partField,
+  rangeField,
+  shareField,
+  temperatureField,
+  textField,
+  type Noun,
+} from '../part';
+import { SLIDE_ON_PART_KINDS } from './kinds';
 
 /** A sleeve, tube, boot, seal or insulator of the shop. Lengths and diameters mm. */
-export interface SlideOnPart {
-  readonly part: string;
-  readonly label: string;
-  readonly kind: (typeof SLIDE_ON_PART_KINDS)[number];
+const described = z.strictObject({
+  part: partField(),
+  label: labelField(),
+  kind: choiceField('kind', SLIDE_ON_PART_KINDS),
   /** Bore as supplied: the largest diameter it passes follows from it. */
-  readonly suppliedBore: number;
+  suppliedBore: lengthField('supplied bore'),
   /** Bore after free recovery; null for parts that do not shrink. */
-  readonly recoveredBore: number | null;
+  recoveredBore: lengthField('recovered bore').nullable(),
   /** Length of one piece; null for tube cut from the reel. */
-  readonly length: number | null;
+  length: lengthField('length', { help: 'empty for tube cut from the reel' }).nullable(),
   /** Share by which it grows shorter when it is shrunk, e.g. 0.08; 0 for parts that do not shrink. */
-  readonly longitudinalShrink: number;
-  readonly adhesive: boolean;
+  longitudinalShrink: shareField('longitudinal shrink'),
+  adhesive: flagField('adhesive'),
   /** Temperature of the air it is shrunk with, degC; null for parts that do not shrink. */
-  readonly heat: Range | null;
+  heat: rangeField('heat', '°C').nullable(),
   /** Insulation diameters a seal closes on; null for all others. */
-  readonly wireRange: Range | null;
-  readonly temperature: number;
+  wireRange: rangeField('wire').nullable(),
+  temperature: temperatureField(),
   /** Which way round it goes on; null where both ways are alike. */
-  readonly wayRound: string | null;
-}
+  wayRound: textField('way round').nullable(),
+});
+export type SlideOnPart = Noun<typeof described>;
+export const coveringSchema: z.ZodType<SlideOnPart> = described;

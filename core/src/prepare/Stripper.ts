@@ -1,17 +1,26 @@
+import { z } from 'zod';
+import { choiceField, labelField, lengthField, partField, rowsField, wordsField, type Noun } from '../part';
+import { NOTCHES_FOR } from './kinds';
+
 /** A wire stripper with its notches. */
-export interface Stripper {
-  readonly part: string;
-  readonly label: string;
+const described = z.strictObject({
+  part: partField(),
+  label: labelField(),
   /** Repeatability of the strip length, plus or minus, mm. */
-  readonly repeatability: number;
+  repeatability: lengthField('repeatability', { help: 'plus or minus' }),
   /** Step of its length stop, mm. */
-  readonly step: number;
-  readonly insulations: readonly string[];
-  readonly notches: readonly {
-    readonly label: string;
-    /** Solid and stranded notches are different columns: a stranded conductor is fatter than a solid one. */
-    readonly for: 'solid' | 'stranded';
-    /** Bore of the closed notch, mm. */
-    readonly bore: number;
-  }[];
-}
+  step: lengthField('step', { help: 'of its length stop' }),
+  insulations: wordsField('insulations'),
+  notches: rowsField(
+    'notch',
+    z.strictObject({
+      label: labelField(),
+      /** Solid and stranded notches are different columns: a stranded conductor is fatter than a solid one. */
+      for: choiceField('for', NOTCHES_FOR),
+      /** Bore of the closed notch, mm. */
+      bore: lengthField('bore'),
+    }),
+  ).min(1),
+});
+export type Stripper = Noun<typeof described>;
+export const stripperSchema: z.ZodType<Stripper> = described;

@@ -1,4 +1,4 @@
-import type { Family } from './Terminal';
+import type { Family } from './kinds';
 
 const NAMES: Readonly<Record<Family, string>> = {
   'insulated-terminal': 'insulated terminal',

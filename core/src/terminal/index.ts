@@ -6,18 +6,14 @@ export { rangeLabel } from './rangeLabel';
 export { readStamp, type StampReading } from './readStamp';
 export {
   FAMILIES,
-  materialsPair,
   SEAMS,
   SHAPES,
   SLEEVE_COLOURS,
   SLIDE_ON_KINDS,
   STRANDING_CLASSES,
   STRIP_RULES,
-  type Barrel,
-  type CrimpHeight,
   type Family,
-  type Range,
-  type SlideOnItem,
   type StrandingClass,
-  type Terminal,
-} from './Terminal';
+} from './kinds';
+export { materialsPair } from './materialsPair';
+export { terminalSchema, type Barrel, type CrimpHeight, type Range, type SlideOnItem, type Terminal } from './Terminal';

@@ -170,6 +170,9 @@ const nest = (
   mark: `mark ${id}`,
   index: null,
   grips: 'both',
+  punch: null,
+  presses: [],
+  gauge: null,
   terminals,
   ...changes,
 });

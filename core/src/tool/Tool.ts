@@ -1,96 +1,133 @@
-import type { Range } from '../terminal';
-import type { ConductorSize } from '../wire';
+import { z } from 'zod';
+import {
+  choiceField,
+  countField,
+  countOrNone,
+  dateField,
+  flagField,
+  idField,
+  labelField,
+  lengthField,
+  listField,
+  partField,
+  partId,
+  quantityField,
+  quantityOrNone,
+  rangeField,
+  rowsField,
+  textField,
+  type Noun,
+} from '../part';
+import { sizeField } from '../wire';
+import { COVERS, GRIPS, NEST_PROFILES, PUNCHES, TOOL_KINDS } from './kinds';
 
-export const NEST_PROFILES = [
-  'indent-and-cradle',
-  'symmetric-oval',
-  'two-bite',
-  'rolled',
-  'window-indent',
-  'four-indent',
-  'hex',
-  'contoured',
-  'trapezoid',
-  'square',
-] as const;
-/** Shape a nest presses. */
-export type NestProfile = (typeof NEST_PROFILES)[number];
+/* Fields with a default came later than the first files: those are read as if they said so. */
 
-export const TOOL_KINDS = ['plier', 'full-cycle', 'press', 'hydraulic'] as const;
+const gaugeSchema = z
+  .strictObject({
+    go: lengthField('gauge go'),
+    noGo: lengthField('gauge no-go'),
+    /** The selector setting to take first; null where there is none. */
+    setting: idField('gauge setting').nullable(),
+  })
+  .refine((g) => g.go < g.noGo, 'the go pin has to be thinner than the no-go pin')
+  .nullable()
+  .default(null);
 
-export const GRIPS = ['conductor', 'both'] as const;
-
-export interface Nest {
-  readonly id: string;
-  readonly label: string;
-  readonly profile: NestProfile;
+const nestSchema = z.strictObject({
+  id: idField('id'),
+  label: labelField(),
+  profile: choiceField('profile', NEST_PROFILES),
   /** Conductor areas it makes, mm2. */
-  readonly area: Range;
+  area: rangeField('area', 'mm²'),
   /** Width of the die along the barrel, mm. */
-  readonly width: number;
+  width: lengthField('width'),
   /** Mark it leaves on the piece, in words. */
-  readonly mark: string;
+  mark: textField('mark'),
   /** Index number of a lug die; null for all others. */
-  readonly index: string | null;
+  index: idField('index').nullable().default(null),
   /** Whether one stroke makes the insulation grip too. */
-  readonly grips: (typeof GRIPS)[number];
+  grips: choiceField('grips', GRIPS).default('both'),
+  /** Which half carries the punch; null where the sheet is silent, and then the operator has to look. */
+  punch: choiceField('punch half', PUNCHES).nullable().default(null),
+  /** What it is made to press on; empty where the sheet is silent. */
+  presses: listField('presses on', z.enum(COVERS)).default([]),
+  /** Pins of its own, mm; null where the tool's gauge serves it. */
+  gauge: gaugeSchema,
   /** Terminals the tool's sheet lists for this nest. */
-  readonly terminals: readonly string[];
-}
+  terminals: listField('terminals', partId),
+});
+export type Nest = Noun<typeof nestSchema>;
 
-export interface Die {
-  readonly id: string;
-  readonly label: string;
-  readonly mounted: boolean;
-  readonly nests: readonly Nest[];
-}
+const dieSchema = z.strictObject({
+  id: idField('die', { name: 'die' }),
+  label: labelField({ title: 'die label', name: 'dieLabel' }),
+  mounted: flagField('mounted', { name: 'mounted' }),
+  nests: rowsField('nest', nestSchema).min(1, 'has no nest'),
+});
+export type Die = Noun<typeof dieSchema>;
 
 /** What holds the terminal at the right depth. */
-export interface Positioner {
-  readonly id: string;
-  readonly label: string;
-  readonly mounted: boolean;
+const positionerSchema = z.strictObject({
+  id: idField('id'),
+  label: labelField(),
+  mounted: flagField('mounted'),
   /** Whether its depth is set by a screw. */
-  readonly adjustable: boolean;
+  adjustable: flagField('adjustable'),
   /** Depth to set, mm from the face; null for a fixed one. */
-  readonly depth: number | null;
-  readonly terminals: readonly string[];
-}
-
-/** Setting of a four-indent tool for one barrel size and wire size. */
-export interface SelectorRow {
-  readonly barrelSize: string;
-  readonly size: ConductorSize;
-  readonly setting: string;
-}
+  depth: lengthField('depth').nullable(),
+  terminals: listField('terminals', partId),
+});
+export type Positioner = Noun<typeof positionerSchema>;
 
 /** One tool of the shop with everything that can be mounted in it. */
-export interface Tool {
-  readonly part: string;
-  readonly label: string;
-  readonly kind: (typeof TOOL_KINDS)[number];
+const described = z.strictObject({
+  part: partField(),
+  label: labelField(),
+  kind: choiceField('kind', TOOL_KINDS),
   /** Where it stands; null when it is carried about. */
-  readonly station: string | null;
+  station: textField('station').nullable().default(null),
+  /** Sign that its cycle is complete, in its sheet's words; null: the usual one of its kind. */
+  cycleEnd: textField('end of cycle', { help: 'the sign that it is complete' }).nullable().default(null),
+  /** How a cycle is broken off; null where the sheet names no way. */
+  release: textField('release', { help: 'how a cycle is broken off' }).nullable().default(null),
+  /** Whether a part stroke can hold the terminal without pressing it. */
+  partStroke: flagField('part stroke holds').default(false),
   /** Hours a go/no-go check stays good. */
-  readonly checkHours: number;
+  checkHours: quantityField('check every', 'h'),
   /** Cycles after which a check is due whatever the clock says; null without such a rule. */
-  readonly checkCycles: number | null;
-  /** Gauge for the check: pin diameters, mm, and the selector setting to take first; null where a sample is used. */
-  readonly gauge: { readonly go: number; readonly noGo: number; readonly setting: string | null } | null;
+  checkCycles: countField('check every cycles').nullable().default(null),
+  /** Pins for the check of nests without any of their own, mm; null where a sample is used. */
+  gauge: gaugeSchema,
   /** Last day of the calibration, ISO date. */
-  readonly calibrationUntil: string;
-  readonly cycles: number;
-  readonly cycleLimit: number;
-  readonly dies: readonly Die[];
-  readonly selector: readonly SelectorRow[];
-  readonly positioners: readonly Positioner[];
-  /** Positions of the insulation grip by insulation diameter. */
+  calibrationUntil: dateField('calibration until'),
+  cycles: countOrNone('cycles'),
+  cycleLimit: countField('cycle limit'),
   /** How far one step of the height adjustment moves the ram, mm; null where the tool has none. */
-  readonly heightStep: number | null;
-  readonly insulationPositions: readonly { readonly label: string; readonly diameters: Range }[];
+  heightStep: lengthField('height step').nullable().default(null),
   /** Minutes it takes to change a die, a positioner, a setting. */
-  readonly changeMinutes: { readonly die: number; readonly positioner: number; readonly setting: number };
-}
+  changeMinutes: z
+    .strictObject({
+      die: quantityOrNone('die change', 'min'),
+      positioner: quantityOrNone('positioner change', 'min'),
+      setting: quantityOrNone('setting change', 'min'),
+    })
+    .default({ die: 6, positioner: 2, setting: 1 }),
+  dies: rowsField('die', dieSchema).min(1, 'has no die'),
+  /** Settings of a four-indent tool by barrel size and wire size. */
+  selector: rowsField(
+    'selector',
+    z.strictObject({ barrelSize: idField('barrel size'), size: sizeField('size'), setting: idField('setting') }),
+  ).default([]),
+  positioners: rowsField('positioner', positionerSchema).default([]),
+  /** Positions of the insulation grip by insulation diameter. */
+  insulationPositions: rowsField(
+    'insulation grip',
+    z.strictObject({ label: labelField(), diameters: rangeField('diameter') }),
+  ).default([]),
+});
+export type Tool = Noun<typeof described>;
+export const toolSchema: z.ZodType<Tool> = described;
 
 /** One go/no-go check of a tool. `at` is an ISO instant. */
 export interface ToolCheck {

@@ -5,7 +5,8 @@ import { metalArea, type Wire } from '../wire';
 import type { ToolState } from './judgeTool';
 import type { NestPlace, ToolBook } from './openToolBook';
 import { selectorSetting } from './selectorSetting';
-import type { Die, Nest, NestProfile, Positioner, Tool } from './Tool';
+import type { NestProfile } from './kinds';
+import type { Die, Nest, Positioner, Tool } from './Tool';
 
 /** Something that has to be changed in the tool first, and the minutes it takes. */
 export interface Change {

@@ -3,14 +3,5 @@ export { checkPassed, judgeTool, type ToolState } from './judgeTool';
 export { openToolBook, type ToolBook } from './openToolBook';
 export { selectorHoles, type SelectorHole } from './selectorHoles';
 export { suspectSpan, type SuspectSpan } from './suspectSpan';
-export {
-  GRIPS,
-  NEST_PROFILES,
-  TOOL_KINDS,
-  type Die,
-  type Nest,
-  type NestProfile,
-  type Positioner,
-  type Tool,
-  type ToolCheck,
-} from './Tool';
+export { GRIPS, NEST_PROFILES, TOOL_KINDS, type NestProfile, type ToolKind } from './kinds';
+export { toolSchema, type Die, type Nest, type Positioner, type Tool, type ToolCheck } from './Tool';

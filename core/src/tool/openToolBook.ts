@@ -1,5 +1,6 @@
 import type { ShopTime } from '../time';
-import type { NestProfile, Die, Nest, Tool, ToolCheck } from './Tool';
+import type { NestProfile } from './kinds';
+import type { Die, Nest, Tool, ToolCheck } from './Tool';
 import { judgeTool, type ToolState } from './judgeTool';
 
 /** One nest with the tool and die it belongs to, and the tool's state. */

@@ -1,5 +1,6 @@
 import { metalArea } from './metalArea';
-import type { Conductor, ConductorMaterial } from './Wire';
+import type { ConductorMaterial } from './kinds';
+import type { Conductor } from './Wire';
 
 /**
  * Tensile strength in MPa (N/mm2) used for the breaking load. Annealed copper is typically 220 to 250; the middle

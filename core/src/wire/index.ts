@@ -10,13 +10,5 @@ export { readSize } from './readSize';
 export { sizeLabel } from './sizeLabel';
 export { AWG_SIZES, METRIC_SIZES, SIZES_MADE } from './sizes';
 export { strandingClass } from './strandingClass';
-export {
-  CONDUCTOR_KINDS,
-  CONDUCTOR_MATERIALS,
-  SIZE_SCALES,
-  STRAND_LAYS,
-  type Conductor,
-  type ConductorMaterial,
-  type ConductorSize,
-  type Wire,
-} from './Wire';
+export { CONDUCTOR_KINDS, CONDUCTOR_MATERIALS, SIZE_SCALES, STRAND_LAYS, type ConductorMaterial } from './kinds';
+export { conductorSizeSchema, sizeField, wireSchema, type Conductor, type ConductorSize, type Wire } from './Wire';

@@ -1,3 +1,4 @@
+import { stripperSchema, terminalSchema, toolSchema, wireSchema } from '@tug-mark/core';
 import {
   API,
   PROBLEMS,
@@ -22,13 +23,9 @@ import {
   problemSchema,
   recordSchema,
   shopFileSchema,
-  stripperSchema,
   studyLineSchema,
-  terminalSchema,
   toolCheckSchema,
-  toolSchema,
   whoMay,
-  wireSchema,
   type FileKind,
   type ProblemCode,
   type Route,

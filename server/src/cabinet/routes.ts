@@ -1,5 +1,16 @@
-import { API, coveringSchema, stripperSchema, terminalSchema, toolSchema, wireSchema } from '@tug-mark/contract';
-import { CATALOGUES, readPartTable, writePartTable, type CatalogueKind, type CatalogueParts } from '@tug-mark/core';
+import { API } from '@tug-mark/contract';
+import {
+  CATALOGUES,
+  readPartTable,
+  writePartTable,
+  type CatalogueKind,
+  type CatalogueParts,
+  coveringSchema,
+  stripperSchema,
+  terminalSchema,
+  toolSchema,
+  wireSchema,
+} from '@tug-mark/core';
 import { stringify } from 'csv-stringify/sync';
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';

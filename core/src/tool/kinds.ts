@@ -1,0 +1,25 @@
+export const NEST_PROFILES = [
+  'indent-and-cradle',
+  'symmetric-oval',
+  'two-bite',
+  'rolled',
+  'window-indent',
+  'four-indent',
+  'hex',
+  'contoured',
+  'trapezoid',
+  'square',
+] as const;
+/** Shape a nest presses. */
+export type NestProfile = (typeof NEST_PROFILES)[number];
+
+export const TOOL_KINDS = ['plier', 'full-cycle', 'press', 'hydraulic'] as const;
+export type ToolKind = (typeof TOOL_KINDS)[number];
+
+export const GRIPS = ['conductor', 'both'] as const;
+
+/** The half of a nest that presses the indent: the one that moves, the one that stands, or both alike. */
+export const PUNCHES = ['moving', 'fixed', 'both'] as const;
+
+/** What a nest presses on: bare metal, a plain sleeve, or a sleeve with adhesive inside. */
+export const COVERS = ['bare', 'sleeved', 'adhesive'] as const;
