@@ -37,6 +37,7 @@ export function demoLooks(shop: ShopFile, practice: Practice): LookContext[] {
           strippers: shop.strippers,
           tools: shop.tools,
           checks: [],
+          returns: [],
           limits: shop.limits,
           looks: [],
           cabinet: [],
@@ -62,7 +63,7 @@ export function diagnosisTrial(contexts: readonly LookContext[]): DiagnosisTrial
   const counts = { lots: 0, first: 0, amongThree: 0 };
   for (const [i, context] of contexts.entries()) {
     // What a table of the demo asks, as a share of what the wire bears.
-    const limit = 0.6 * breakingLoad(context.wire.conductor);
+    const limit = 0.6 * breakingLoad(context.wire.conductor, context.practice);
     if (!criteria(context, sheet).length) continue;
     for (const { code } of CAUSES) {
       for (let seed = 1; seed <= 10; seed++) {

@@ -67,6 +67,8 @@ export function benchFinder(shop: ShopFile, practice: Practice) {
   const now = '2026-11-25T12:00:00.000Z';
   const checks = tools.map((tool) => ({
     tool: tool.part,
+    die: null,
+    nest: null,
     at: '2026-11-25T08:00:00.000Z',
     goPassed: true,
     noGoStopped: true,
@@ -75,7 +77,7 @@ export function benchFinder(shop: ShopFile, practice: Practice) {
     cycles: null,
   }));
   const wires = shop.wires.filter((w) => w.conductor.kind === 'stranded');
-  const book = openToolBook(tools, checks, now, { zone: 'UTC' });
+  const book = openToolBook(tools, { checks, returns: [] }, now, { zone: 'UTC' });
   const ours: number[] = [];
   const plain: number[] = [];
   let sink = 0;
@@ -135,7 +137,7 @@ export function benchLoom(shop: ShopFile, practice: Practice, wires: number) {
   const baseline = performance.now() - before;
   before = performance.now();
   const combinations = combine(rows);
-  const book = openToolBook(shop.tools, [], now, { zone: 'UTC' });
+  const book = openToolBook(shop.tools, { checks: [], returns: [] }, now, { zone: 'UTC' });
   for (const { wire, terminal } of pairs(combinations)) {
     const context: SetUpContext = {
       zone: 'UTC',
@@ -148,6 +150,7 @@ export function benchLoom(shop: ShopFile, practice: Practice, wires: number) {
       strippers: shop.strippers,
       tools: shop.tools,
       checks: [],
+      returns: [],
       limits: shop.limits,
       looks: [],
       cabinet: [],

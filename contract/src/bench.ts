@@ -1,4 +1,12 @@
-import { PLACES, coveringSchema, stripperSchema, terminalSchema, toolSchema, wireSchema } from '@tug-mark/core';
+import {
+  DONE_TO_TOOLS,
+  PLACES,
+  coveringSchema,
+  stripperSchema,
+  terminalSchema,
+  toolSchema,
+  wireSchema,
+} from '@tug-mark/core';
 import { z } from 'zod';
 import { limitTableSchema, lookSheetSchema, practiceSchema } from './parts';
 import { int } from './fields';
@@ -30,6 +38,8 @@ export type Combination = z.infer<typeof combinationSchema>;
 export const toolCheckSchema = z.object({
   id: z.uuid(),
   tool: z.string(),
+  die: z.string().nullable().default(null),
+  nest: z.string().nullable().default(null),
   at: instant,
   goPassed: z.boolean(),
   noGoStopped: z.boolean(),
@@ -41,12 +51,35 @@ export const toolCheckSchema = z.object({
 export const newToolCheckSchema = z.strictObject({
   id: z.uuid(),
   tool: partId,
+  /** The die that is mounted; may be left out where the tool has one alone. */
+  die: partId.optional(),
+  /** The nest, where it has pins of its own. */
+  nest: partId.nullable().default(null),
   goPassed: z.boolean(),
   noGoStopped: z.boolean(),
   setting: partId.nullable().default(null),
   cycles: int.nonnegative().nullable().default(null),
 });
 export type NewToolCheck = z.infer<typeof newToolCheckSchema>;
+
+/** Quality puts a tool that failed its check back into use. */
+export const toolReturnSchema = z.object({
+  id: z.uuid(),
+  tool: z.string(),
+  at: instant,
+  done: z.enum(DONE_TO_TOOLS),
+  note: z.string(),
+  by: z.string(),
+});
+
+export const newToolReturnSchema = z.strictObject({
+  id: z.uuid(),
+  tool: partId,
+  done: z.enum(DONE_TO_TOOLS),
+  /** What was done, and by whom. */
+  note: z.string().trim().min(3, 'says nothing yet: what was done, and by whom').max(500),
+});
+export type NewToolReturn = z.infer<typeof newToolReturnSchema>;
 
 /** What a combination is set up from and what is on record for it: the set-up is computed from this, everywhere alike. */
 export const setUpFields = {
@@ -61,6 +94,7 @@ export const setUpFields = {
   strippers: z.array(stripperSchema),
   tools: z.array(toolSchema),
   checks: z.array(toolCheckSchema),
+  returns: z.array(toolReturnSchema).default([]),
   limits: z.array(limitTableSchema),
   /** Sheets that say what pieces are looked at for. */
   looks: z.array(lookSheetSchema).default([]),
@@ -123,6 +157,7 @@ export const cabinetSchema = z.object({
   strippers: z.array(stripperSchema),
   tools: z.array(toolSchema),
   checks: z.array(toolCheckSchema),
+  returns: z.array(toolReturnSchema),
   practices: z.array(practiceSchema),
   coverings: z.array(coveringSchema),
 });

@@ -1,5 +1,6 @@
 import {
   ACCEPTANCES,
+  ADHESIVE_RULES,
   between,
   BRAZED_SEAMS,
   BRUSH_RULES,
@@ -32,6 +33,7 @@ import {
   THIN_WIRES,
   TOOL_POLICIES,
   TWO_GRIPS,
+  TYPICAL_STRENGTHS,
   words,
 } from '@tug-mark/core';
 import { z } from 'zod';
@@ -60,6 +62,7 @@ const choices = {
   brazedSeam: z.enum(BRAZED_SEAMS),
   looseInNest: z.enum(LOOSE_IN_NEST),
   sealingHeat: z.enum(SEALING_HEATS),
+  adhesive: z.enum(ADHESIVE_RULES),
   solder: z.enum(SOLDER_RULES),
   toolPolicy: z.enum(TOOL_POLICIES),
   pullEvidence: z.enum(PULL_EVIDENCE),
@@ -70,6 +73,9 @@ const choices = {
   coverage: z.number().gt(0.5).lt(1),
   confidence: z.number().gt(0.5).lt(1),
   secondPersonReleases: z.boolean(),
+  tensileCopper: positive,
+  tensileHighStrength: positive,
+  tensileAluminium: positive,
   strandDamage: z.array(
     z.strictObject({
       strandsUpTo: z.number().int().positive(),
@@ -99,10 +105,14 @@ export const practiceSchema: z.ZodType<Practice> = z.strictObject({
   brazedSeam: choices.brazedSeam.default('opposite-the-seam'),
   looseInNest: choices.looseInNest.default('stop'),
   sealingHeat: choices.sealingHeat.default('hot-air'),
+  adhesive: choices.adhesive.default('by-place'),
   solder: choices.solder.default('forbidden'),
   lookRecord: choices.lookRecord.default('each-point'),
   measuredPieces: choices.measuredPieces.default(0),
   secondPersonReleases: choices.secondPersonReleases.default(false),
+  tensileCopper: choices.tensileCopper.default(TYPICAL_STRENGTHS.tensileCopper),
+  tensileHighStrength: choices.tensileHighStrength.default(TYPICAL_STRENGTHS.tensileHighStrength),
+  tensileAluminium: choices.tensileAluminium.default(TYPICAL_STRENGTHS.tensileAluminium),
 });
 
 /** A profile as entered: the choices it makes itself; the others come from the profile it is based on. */

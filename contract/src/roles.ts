@@ -11,6 +11,8 @@ const MAY = {
   /** Letting pieces go that no check has cleared. */
   'let-pieces-go': ['quality'],
   'check-tool': ['technician', 'quality', 'engineer'],
+  /** Putting a tool that failed its check back into use. */
+  'return-tool': ['quality'],
   'import-wire-list': ['technician', 'engineer'],
   'import-shop-file': ['engineer'],
   'edit-cabinet': ['engineer'],
@@ -33,6 +35,7 @@ const QUALIFIED: readonly Action[] = [
   'release-set-up',
   'let-pieces-go',
   'check-tool',
+  'return-tool',
   'import-wire-list',
 ];
 

@@ -155,6 +155,7 @@ describe('Whatever the contract lets into a cabinet', () => {
             strippers,
             tools: listed,
             checks: [],
+            returns: [],
             limits: [{ ...limit, status: 'released', effectiveFrom: '2020-01-01', effectiveUntil: null }],
             looks: [],
             cabinet: [terminal],

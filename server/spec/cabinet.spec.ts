@@ -1,5 +1,5 @@
 import type { Cabinet, PartRevision, Suspect } from '@tug-mark/contract';
-import type { Terminal } from '@tug-mark/core';
+import { draftOf, type Terminal } from '@tug-mark/core';
 import { randomUUID } from 'node:crypto';
 import { down as firstDown, up as first } from '../src/db/migrations/001-first';
 import { up as second } from '../src/db/migrations/002-set-up-in-full';
@@ -84,7 +84,15 @@ describe('The cabinet', () => {
     const odile = await shop.signIn('Odile');
     const { id } = await odile.combination(...FRESH);
     await odile.kept(id, TAKE_TOOL);
-    const check = { id: randomUUID(), tool: 'HT-11', goPassed: true, noGoStopped: false, setting: null, cycles: 8500 };
+    const check = {
+      id: randomUUID(),
+      tool: 'HT-11',
+      die: 'A',
+      goPassed: true,
+      noGoStopped: false,
+      setting: null,
+      cycles: 8500,
+    };
     expect((await odile.call('POST', '/api/tool-checks', check)).statusCode).toBe(201);
     const suspect = await odile.get<Suspect>('/api/tools/HT-11/suspect');
     // The lot of flags that is being made with the same tool is suspect too, from its first piece since the last good check.
@@ -124,7 +132,7 @@ describe('Practice profiles', () => {
     const { practices } = await marek.get<Cabinet>('/api/cabinet');
     const house = practices.find((p) => p.part === 'house');
     if (!house) throw new Error('no house practice');
-    const choices = Object.fromEntries(house.own.map((key) => [key, house[key]]));
+    const { choices } = draftOf(house);
     const changed = { ...draft('house', null, { ...choices, brush: 'fixed' }), opened: 1 };
     expect((await marek.call('PUT', '/api/practices', changed)).statusCode).toBe(200);
     const [newest] = await marek.get<PartRevision[]>('/api/cabinet/practice/dock-a/revisions');

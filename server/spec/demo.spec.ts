@@ -8,6 +8,7 @@ import {
   judgeFit,
   NO_DEMAND,
   readWireList,
+  draftOf,
   resolvePractice,
   selectorHoles,
   type SetUpContext,
@@ -72,9 +73,8 @@ describe('The made-up shop', () => {
       const bad = checkLimitTable(table, shop.wires, '2020-01-01').filter((p) => p.weight === 'bad');
       expect(bad).withContext(`${table.document} ${table.revision} ${table.class}`).toEqual([]);
     }
-    for (const { own, ...practice } of shop.practices) {
-      const choices = Object.fromEntries(own.map((key) => [key, practice[key]]));
-      expect(resolvePractice({ ...practice, choices }, shop.practices).ok)
+    for (const practice of shop.practices) {
+      expect(resolvePractice(draftOf(practice), shop.practices).ok)
         .withContext(practice.part)
         .toBeTrue();
     }
@@ -108,6 +108,7 @@ describe('The made-up shop', () => {
           class: '2',
           practice: house,
           checks: [],
+          returns: [],
           cabinet: [],
           revisions: once,
           newest: once,

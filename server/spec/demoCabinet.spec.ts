@@ -44,6 +44,7 @@ describe('What is said of a combination of the demo cabinet', () => {
           class: '2',
           practice,
           checks: [],
+          returns: [],
           looks: [],
           cabinet: [],
           revisions,

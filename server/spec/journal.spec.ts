@@ -1,6 +1,7 @@
 import type { KeptEntry } from '@tug-mark/contract';
 import { randomUUID } from 'node:crypto';
 import { findBreak } from '../src/chain/ChainCheck';
+import { verifyShop } from '../src/verify/verifyShop';
 import { problemOf, reading, Shop, sprayerLoom, TAKE_TOOL, type Visitor, LOOK, openBench } from './harness';
 
 describe('The journal', () => {
@@ -142,6 +143,7 @@ describe('A tool', () => {
   it('that is overdue is refused until its go/no-go check is on record; a failed check keeps it out', async () => {
     const shop = await Shop.open();
     const odile = await shop.signIn('Odile');
+    const ines = await shop.signIn('Ines');
     await odile.importCsv('Spray', await sprayerLoom());
     const { id } = await odile.combination('FL-WS-10', 'FL-W-0075');
     const take = { kind: 'tool', tool: 'HT-14', die: 'W', nest: '10', look: LOOK } as const;
@@ -154,6 +156,18 @@ describe('A tool', () => {
       odile.call('POST', '/api/tool-checks', { id: randomUUID(), tool: 'HT-14', goPassed, noGoStopped });
     await check(true, false);
     expect(problemOf(await odile.put(id, take)).title).toContain('failed its last check');
+    // Passing is not enough: quality says what was done to it, once, and then it is checked.
+    await check(true, true);
+    expect(problemOf(await odile.put(id, take)).title).toContain('failed its last check');
+    const back = { id: randomUUID(), tool: 'HT-14', done: 'adjusted', note: 'Stop screw turned in, by Marek.' };
+    expect(problemOf(await odile.call('POST', '/api/tool-returns', back)).code).toBe('role-may-not');
+    expect(problemOf(await ines.call('POST', '/api/tool-returns', { ...back, note: ' ' })).code).toBe('shape-wrong');
+    const returned = await ines.call('POST', '/api/tool-returns', back);
+    expect(returned.json()).toEqual(jasmine.objectContaining({ ...back, by: 'Ines' }));
+    expect((await ines.call('POST', '/api/tool-returns', back)).json()).toEqual(returned.json());
+    const again = { ...back, id: randomUUID() };
+    expect(problemOf(await ines.call('POST', '/api/tool-returns', again)).code).toBe('nothing-to-return');
+    expect(problemOf(await odile.put(id, take)).title).toContain('is back in use: adjusted');
     const passed = { id: randomUUID(), tool: 'HT-14', goPassed: true, noGoStopped: true };
     const first = await odile.call('POST', '/api/tool-checks', passed);
     // Sent twice it is kept once, with the time it was first kept; the same id never stands for another check.
@@ -170,6 +184,40 @@ describe('A tool', () => {
         })
       ).statusCode,
     ).toBe(404);
+    expect(await verifyShop(shop.db)).toEqual(jasmine.objectContaining({ faults: [] }));
+    await shop.close();
+  });
+
+  it('is checked with the die that is mounted, and the check names it', async () => {
+    const shop = await Shop.open();
+    const odile = await shop.signIn('Odile');
+    await odile.importCsv('Spray', await sprayerLoom());
+    const { id } = await odile.combination('FL-RB-0515', 'FL-W-0150');
+    const take = { kind: 'tool', tool: 'HT-11', die: 'B', nest: '3', look: LOOK } as const;
+    const passed = (die?: string, nest?: string) =>
+      odile.call('POST', '/api/tool-checks', {
+        id: randomUUID(),
+        tool: 'HT-11',
+        goPassed: true,
+        noGoStopped: true,
+        ...(die !== undefined && { die }),
+        ...(nest !== undefined && { nest }),
+      });
+    expect(problemOf(await passed()).code).toBe('die-unknown');
+    expect(problemOf(await passed('B', 'none')).code).toBe('die-unknown');
+    expect((await passed('A')).json()).toEqual(jasmine.objectContaining({ die: 'A', nest: null }));
+    expect(problemOf(await odile.put(id, take)).title).toContain('die B is not mounted');
+    await passed('B');
+    expect((await odile.put(id, take)).statusCode).toBe(201);
+    await shop.close();
+  });
+
+  it('is checked by nobody whose qualification lapsed', async () => {
+    const shop = await Shop.open();
+    const tove = await shop.signIn('Tove');
+    const check = { id: randomUUID(), tool: 'HT-12', die: 'C', goPassed: true, noGoStopped: true };
+    expect(problemOf(await tove.call('POST', '/api/tool-checks', check)).code).toBe('qualification-lapsed');
+    expect(await shop.db('tool_checks').where({ id: check.id })).toEqual([]);
     await shop.close();
   });
 });

@@ -251,6 +251,7 @@ describe('A lot', () => {
       odile.call('POST', '/api/tool-checks', {
         id: randomUUID(),
         tool: 'HT-11',
+        die: 'A',
         goPassed,
         noGoStopped: true,
         setting: null,

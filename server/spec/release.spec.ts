@@ -1,5 +1,5 @@
 import type { LimitRecord, Touched } from '@tug-mark/contract';
-import type { LimitTable } from '@tug-mark/core';
+import { draftOf, type LimitTable, type Practice } from '@tug-mark/core';
 import { FRESH, problemOf, proveSetUp, releaseSetUp, Shop, TAKE_TOOL, type Visitor } from './harness';
 
 describe('A released set-up', () => {
@@ -173,12 +173,10 @@ describe('A limit table', () => {
 
   it('is released by a second person where the practice says so', async () => {
     const marek = await shop.signIn('Marek');
-    const [house] = await marek.get<{ revision: number; body: { own: string[] } & Record<string, unknown> }[]>(
-      '/api/cabinet/practice/house/revisions',
-    );
+    const [house] = await marek.get<{ revision: number; body: Practice }[]>('/api/cabinet/practice/house/revisions');
     if (!house) throw new Error('no house practice');
     const choices = {
-      ...Object.fromEntries(house.body.own.map((key) => [key, house.body[key]])),
+      ...draftOf(house.body).choices,
       secondPersonReleases: true,
     };
     await marek.call('PUT', '/api/practices', {

@@ -20,6 +20,7 @@ export const ADDRESSES = {
   keepPractice: 'PUT /practices',
   importShopFile: 'POST /shop-file',
   checkTool: 'POST /tool-checks',
+  returnTool: 'POST /tool-returns',
   readSuspect: 'GET /tools/:part/suspect',
 
   listLimits: 'GET /limits',

@@ -41,6 +41,8 @@ export interface Catalogue {
   /** Name of the kind in sentences, one and many. */
   readonly one: string;
   readonly many: string;
+  /** What a part of this kind may say, field by field. */
+  readonly schema: z.ZodType;
   readonly columns: readonly Column[];
   readonly tables: readonly PartTable[];
 }
@@ -101,6 +103,7 @@ const catalogue = (kind: CatalogueKind, one: string, many: string, schema: z.Zod
   kind,
   one,
   many,
+  schema,
   ...describe(schema, '', false, { columns: [], tables: [] }),
 });
 

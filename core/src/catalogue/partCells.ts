@@ -66,7 +66,37 @@ export function readPart<K extends CatalogueKind>(kind: K, from: PartCells, unit
   const folded = kind === 'tool' ? foldDies(body) : body;
   const part = folded as unknown as CatalogueParts[K];
   const more = checkPart(kind, part);
-  return more.length ? { ok: false, problems: more } : { ok: true, part };
+  if (more.length) return { ok: false, problems: more };
+  const described = CATALOGUES[kind].schema.safeParse(part);
+  if (described.success) return { ok: true, part: described.data as CatalogueParts[K] };
+  return { ok: false, problems: described.error.issues.map((issue) => placeOf(kind, part, issue)) };
+}
+
+/** Where a rule of the schema is broken, as form and file name it. */
+function placeOf(
+  kind: CatalogueKind,
+  part: unknown,
+  { path, message }: { readonly path: readonly PropertyKey[]; readonly message: string },
+): PartProblem {
+  const at = path.map(String);
+  const columnAt = (columns: readonly Column[], from: readonly string[]) =>
+    columns.find((column) => column.path === from.join('.')) ??
+    columns.find((column) => column.path.startsWith(`${from.join('.')}.`));
+  const { columns, tables } = CATALOGUES[kind];
+  const [list = '', row = ''] = at;
+  // A nest stands in its die, and in a list of its own in form and file.
+  const isInDie = list === 'dies' && at[2] === 'nests';
+  const before = isInDie
+    ? (part as Tool).dies.slice(0, Number(row)).reduce((sum, die) => sum + die.nests.length, 0)
+    : 0;
+  const table = tables.find(({ path: own }) => own === (list === 'dies' ? 'nests' : list));
+  const column = table ? columnAt(table.columns, at.slice(isInDie ? 4 : 2)) : columnAt(columns, at);
+  return {
+    path: column?.path ?? at.join('.'),
+    table: table?.path ?? null,
+    row: table ? before + Number(isInDie ? at[3] : row) : null,
+    text: `${capital(column?.title ?? at.join('.'))} ${message}.`,
+  };
 }
 
 /** A part as cells; the reverse of {@link readPart}. */

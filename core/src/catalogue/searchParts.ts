@@ -1,4 +1,4 @@
-import { familyName, rangeLabel, type Terminal } from '../terminal';
+import { familyName, takesLabel, type Terminal } from '../terminal';
 import { sizeLabel, type Wire } from '../wire';
 import type { CatalogueKind, CatalogueParts } from './columns';
 
@@ -23,7 +23,7 @@ function wordsOf(kind: CatalogueKind, part: CatalogueParts[CatalogueKind]): stri
       familyName(t.family),
       t.shape,
       t.material,
-      rangeLabel(t.conductorRange),
+      takesLabel(t),
       t.stud ?? '',
       t.stamp ?? '',
       t.sleeve ?? '',

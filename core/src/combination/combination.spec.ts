@@ -37,6 +37,7 @@ const context: SetUpContext = {
   strippers: [{ ...stripper, repeatability: 0.1, step: 0.1 }],
   tools: [tool],
   checks: [checkAt('2026-11-25T06:00:00.000Z')],
+  returns: [],
   limits: [
     {
       ...limitTable,

@@ -14,7 +14,15 @@ import { judgeFit, nearestFits, type FitVerdict, type NearFit, type Use } from '
 import type { Practice } from '../practice';
 import { choosePreparation, wireInCrimp, type Preparation, type Stripper } from '../prepare';
 import type { Range, Terminal } from '../terminal';
-import { chooseTool, openToolBook, type Tool, type ToolCandidate, type ToolCheck, type ToolChoice } from '../tool';
+import {
+  chooseTool,
+  openToolBook,
+  type Tool,
+  type ToolCandidate,
+  type ToolCheck,
+  type ToolChoice,
+  type ToolReturn,
+} from '../tool';
 import { findHold, findLimit, findPush, type HoldFound, type LimitFound, type LimitTable } from '../tug';
 import { today } from '../time';
 import { breakingLoad, type Wire } from '../wire';
@@ -33,6 +41,7 @@ export interface SetUpContext {
   readonly strippers: readonly Stripper[];
   readonly tools: readonly Tool[];
   readonly checks: readonly ToolCheck[];
+  readonly returns: readonly ToolReturn[];
   readonly limits: readonly LimitTable[];
   /** Sheets that say what pieces are looked at for. */
   readonly looks: readonly LookSheet[];
@@ -115,7 +124,7 @@ export function computeSetUp(
   context: SetUpContext,
   journal: readonly Entry[],
   now: string,
-  book = openToolBook(context.tools, context.checks, now, context),
+  book = openToolBook(context.tools, context, now, context),
 ): SetUp {
   const { terminal, wire, together, use, practice } = context;
   const entries = ofCurrentRun(journal);
@@ -124,7 +133,7 @@ export function computeSetUp(
   const judgedBy = entriesOf(entries, 'reading').at(-1)?.limit ?? null;
   const day = today(context, now);
   const find = (each: Wire, pinned: DocumentKey | null = null) =>
-    findLimit(context.limits, each, terminal, context.class, day, pinned);
+    findLimit(context.limits, each, terminal, context.class, day, practice, pinned);
   const limit = find(wire);
   const fit = judgeFit(terminal, wires, use, practice);
   const nearest = fit.verdict === 'no' ? nearestFits(terminal, wires, use, practice, context.cabinet) : [];
@@ -135,7 +144,7 @@ export function computeSetUp(
         (c) => c.tool.part === taken.tool && c.die.id === taken.die && c.nest.id === taken.nest,
       ) ?? null)
     : toolChoice.chosen;
-  const lies = tool ? orientation(terminal, tool.nest.profile, practice) : null;
+  const lies = tool ? orientation(terminal, tool.nest, practice) : null;
   const { bites: where, reasons: biteNotes } = tool
     ? placeBites(terminal, tool.nest, practice)
     : { bites: [], reasons: [] };
@@ -187,8 +196,8 @@ export function computeSetUp(
     measures,
     limit,
     standing: judgedBy ? find(wire, judgedBy) : limit,
-    breaks: breakingLoad(wire.conductor),
-    hold: limit.limit && findHold(limit.limit, breakingLoad(wire.conductor)),
+    breaks: breakingLoad(wire.conductor, practice),
+    hold: limit.limit && findHold(limit.limit, breakingLoad(wire.conductor, practice)),
     retention: terminal.cavity && {
       force: limit.limit && findPush(limit.limit.table, terminal),
       secondaryLock: terminal.cavity.secondaryLock,
@@ -201,7 +210,7 @@ export function computeSetUp(
           each === wire ? preparation : choosePreparation(terminal, each, practice, context.strippers, fit.folded),
         limit: own,
         standing: judgedBy ? find(each, judgedBy) : own,
-        breaks: breakingLoad(each.conductor),
+        breaks: breakingLoad(each.conductor, practice),
       };
     }),
     lots: new Map(

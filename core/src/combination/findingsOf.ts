@@ -44,6 +44,7 @@ export function findingsOf(
   const taken = entriesOf(run, 'tool').at(-1);
   const check = checks
     .filter((c) => taken && c.tool === taken.body.tool && c.at > taken.at)
+    .filter((c) => c.die === null || c.die === taken?.body.die || !checkPassed(c))
     .sort((a, b) => a.at.localeCompare(b.at))
     .at(-1);
   return { looked, numbers, pulls, limit, toolFailed: check ? !checkPassed(check) : null };

@@ -1,5 +1,5 @@
 import { judgeLook, type LookVerdict } from '../look';
-import { checkPassed, judgeTool } from '../tool';
+import { asOf, checkPassed, judgeTool, recordsOf } from '../tool';
 import type { Practice } from '../practice';
 import { showBeside } from '../units';
 import { findHold, isValidMode, judgeGroup, judgeHold, judgeReading, judgeRetention, type GroupVerdict } from '../tug';
@@ -48,7 +48,7 @@ export interface Judgement {
 export function judgeCombination(
   setUp: SetUp,
   journal: readonly Entry[],
-  context: Pick<SetUpContext, 'practice' | 'tools' | 'checks' | 'revisions' | 'newest' | 'zone'>,
+  context: Pick<SetUpContext, 'practice' | 'tools' | 'checks' | 'returns' | 'revisions' | 'newest' | 'zone'>,
   now: string,
 ): Judgement {
   const { practice } = context;
@@ -164,10 +164,10 @@ function preparedOther({ wire, preparation }: WireSetUp, number: number): Reason
 function judgeToolStage(
   setUp: SetUp,
   entries: readonly Entry[],
-  shop: Pick<SetUpContext, 'tools' | 'checks' | 'zone'>,
+  shop: Pick<SetUpContext, 'tools' | 'checks' | 'returns' | 'zone'>,
   now: string,
 ): StageVerdict {
-  const { tools, checks } = shop;
+  const { tools } = shop;
   const taken = entriesOf(entries, 'tool').at(-1);
   if (!taken) {
     const { chosen } = setUp.toolChoice;
@@ -187,8 +187,11 @@ function judgeToolStage(
     return { stage: 'tool', state: 'missing', answer: due.text, reasons: [due, ...chosen.reasons] };
   }
   const { body, at } = taken;
-  const own = checks.filter((c) => c.tool === body.tool);
-  const nextCheck = own.filter((c) => c.at > at).sort((a, b) => a.at.localeCompare(b.at))[0];
+  const own = recordsOf({ part: body.tool }, shop);
+  // A check of another die says nothing of this one, unless the tool failed it.
+  const nextCheck = own.checks
+    .filter((c) => c.at > at && (c.die === null || c.die === body.die || !checkPassed(c)))
+    .sort((a, b) => a.at.localeCompare(b.at))[0];
   const tool = tools.find((t) => t.part === body.tool);
   const name = tool?.label ?? body.tool;
   if (nextCheck && !checkPassed(nextCheck)) {
@@ -208,16 +211,9 @@ function judgeToolStage(
     return { stage: 'tool', state: 'fail', answer: gone.text, reasons: [gone] };
   }
   // Fit for use when it was taken; the state of today matters only until the next check has answered for then.
-  const then = tool
-    ? judgeTool(
-        tool,
-        own.filter((c) => c.at <= at),
-        at,
-        shop,
-      )
-    : null;
+  const then = tool ? judgeTool(tool, asOf(own, at), at, shop, setUp.tool) : null;
   const state = then && then.state !== 'ready' ? 'fail' : 'pass';
-  const today = judgeTool(setUp.tool.tool, own, now, shop);
+  const today = judgeTool(setUp.tool.tool, own, now, shop, setUp.tool);
   return {
     stage: 'tool',
     state,

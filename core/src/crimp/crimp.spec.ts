@@ -12,7 +12,7 @@ const seam = (s: Terminal['barrel']['seam'], base = bareRing): Terminal => ({
 
 describe('Orientation', () => {
   it('puts a butted seam down in the cradle, and calls it critical', () => {
-    const lies = orientation(bareRing, 'indent-and-cradle', practice);
+    const lies = orientation(bareRing, { profile: 'indent-and-cradle', punch: null }, practice);
     expect(lies?.headline).toBe('Seam in the cradle, away from the punch.');
     expect(lies?.critical).toBeTrue();
     expect(lies?.angle).toBe(180);
@@ -24,7 +24,7 @@ describe('Orientation', () => {
         fc.constantFrom(...FAMILIES),
         fc.constantFrom<NestProfile>('indent-and-cradle', 'window-indent'),
         (family, profile) => {
-          const lies = orientation({ ...seam('butted'), family }, profile, practice);
+          const lies = orientation({ ...seam('butted'), family }, { profile, punch: null }, practice);
           expect(lies?.angle).not.toBeNull();
         },
       ),
@@ -32,29 +32,32 @@ describe('Orientation', () => {
   });
 
   it('lets a seamless barrel lie any way round', () => {
-    expect(orientation(seam('seamless'), 'indent-and-cradle', practice)?.angle).toBeNull();
+    expect(orientation(seam('seamless'), { profile: 'indent-and-cradle', punch: null }, practice)?.angle).toBeNull();
   });
 
   it('keeps the punch opposite a brazed seam, though it is not critical', () => {
-    const lies = orientation(seam('brazed'), 'indent-and-cradle', practice);
+    const lies = orientation(seam('brazed'), { profile: 'indent-and-cradle', punch: null }, practice);
     expect([lies?.angle, lies?.critical]).toEqual([180, false]);
   });
 
   it('turns the sleeve of an insulated ring by the nest: any way in an oval, seam to the wide half in two bites', () => {
-    expect(orientation(insulatedRing, 'symmetric-oval', practice)?.angle).toBeNull();
-    expect(orientation(insulatedRing, 'two-bite', practice)?.headline).toContain('wide half');
+    expect(orientation(insulatedRing, { profile: 'symmetric-oval', punch: null }, practice)?.angle).toBeNull();
+    expect(orientation(insulatedRing, { profile: 'two-bite', punch: null }, practice)?.headline).toContain('wide half');
   });
 
   it('puts wings up and the splice window up, with the second bite by practice', () => {
-    expect(orientation(openContact, 'rolled', practice)?.headline).toContain('Wings up');
-    expect(orientation(windowSplice, 'window-indent', practice)?.why).toContain('same plane');
-    expect(orientation(windowSplice, 'window-indent', { ...practice, secondBite: 'turned-90' })?.why).toContain('90°');
+    expect(orientation(openContact, { profile: 'rolled', punch: null }, practice)?.headline).toContain('Wings up');
+    expect(orientation(windowSplice, { profile: 'window-indent', punch: null }, practice)?.why).toContain('same plane');
+    expect(
+      orientation(windowSplice, { profile: 'window-indent', punch: null }, { ...practice, secondBite: 'turned-90' })
+        ?.why,
+    ).toContain('90°');
   });
 
   it('is none at all for a closed barrel in a rolling nest or open wings in any other', () => {
-    expect(orientation(bareRing, 'rolled', practice)).toBeNull();
+    expect(orientation(bareRing, { profile: 'rolled', punch: null }, practice)).toBeNull();
     for (const profile of NEST_PROFILES.filter((p) => p !== 'rolled'))
-      expect(orientation(openContact, profile, practice)).toBeNull();
+      expect(orientation(openContact, { profile, punch: null }, practice)).toBeNull();
   });
 });
 
@@ -131,7 +134,7 @@ describe('Bites', () => {
 describe('The steps of the crimp', () => {
   const steps = (terminal: Terminal, profile: NestProfile) => {
     const nest = tool.dies[0]?.nests[0];
-    const lies = orientation(terminal, profile, practice);
+    const lies = orientation(terminal, { profile, punch: null }, practice);
     if (!nest || !lies) throw new Error('no nest');
     const strip = stripWindow(terminal, wire075, practice, stripper);
     const chosen = { tool, nest, setting: null, positioner: null, insulationPosition: null, stepDown: null };
@@ -163,6 +166,8 @@ describe('The steps of the crimp', () => {
 
   it('know every seam the catalogue knows', () => {
     for (const s of SEAMS)
-      expect(orientation(seam(s), s === 'open' ? 'rolled' : 'indent-and-cradle', practice)).not.toBeNull();
+      expect(
+        orientation(seam(s), { profile: s === 'open' ? 'rolled' : 'indent-and-cradle', punch: null }, practice),
+      ).not.toBeNull();
   });
 });

@@ -154,7 +154,7 @@ export function gates(context: GateContext): GateStep[] {
   steps.push({
     gate: 'orientation',
     headline: lies.headline,
-    why: `${lies.why} ${loose}`,
+    why: `${lies.why} ${tool.tool.partStroke ? 'A part stroke holds it without pressing. ' : ''}${loose}`,
     confirm: lies.confirm,
     caution: 'Nothing is crimped on a live circuit.',
   });
@@ -177,7 +177,7 @@ export function gates(context: GateContext): GateStep[] {
       caution: null,
     });
   }
-  const cycle = CYCLES[tool.tool.kind];
+  const cycle = cycleOf(tool.tool);
   const isPowered = tool.tool.kind === 'press' || tool.tool.kind === 'hydraulic';
   const isOpenAtFirst = canLeaveOpen(terminal, nest);
   const twoStrokes =
@@ -252,12 +252,16 @@ export function gates(context: GateContext): GateStep[] {
   if (terminal.sealingHeat) {
     const heat = `${terminal.sealingHeat.min}–${terminal.sealingHeat.max} °C`;
     const isFlame = practice.sealingHeat === 'flame';
+    const heater =
+      terminal.heaterSetting === null || isFlame
+        ? 'that is not what the heater is set to, which its own sheet says.'
+        : `for that the heater is set to ${terminal.heaterSetting} °C.`;
     steps.push({
       gate: 'sealed-both-ends',
       headline: terminal.sealed
         ? 'Shrink from the middle outwards until adhesive shows at both ends.'
         : 'Shrink from the middle outwards until the sleeve lies close at both ends.',
-      why: `${isFlame ? 'Flame at a distance' : 'Hot air with a deflector'}, kept moving. The sleeve itself has to reach ${heat}; that is not what the heater is set to, which its own sheet says. Slight discolouring is tolerated, charring is not.`,
+      why: `${isFlame ? 'Flame at a distance' : 'Hot air with a deflector'}, kept moving. The sleeve itself has to reach ${heat}; ${heater} Slight discolouring is tolerated, charring is not.`,
       confirm: terminal.sealed ? 'Adhesive shows at both ends' : 'Sleeve lies close at both ends',
       caution: `${
         isFlame
@@ -267,6 +271,19 @@ export function gates(context: GateContext): GateStep[] {
     });
   }
   return steps.map((step) => ({ ...step, remedies: AFTER_NO[step.gate] }));
+}
+
+/** The end of a cycle as the tool's own sheet tells it, else as its kind does; and how it is broken off. */
+function cycleOf({ kind, cycleEnd, release }: Pick<Tool, 'kind' | 'cycleEnd' | 'release'>) {
+  const usual = CYCLES[kind];
+  const out = release === null ? '' : ` Placed wrong? Break it off before it presses: ${release}.`;
+  return cycleEnd === null
+    ? { ...usual, why: `${usual.why}${out}` }
+    : {
+        until: `until ${cycleEnd}`,
+        why: `Short of that sign the crimp is not made.${out}`,
+        confirm: capital(cycleEnd),
+      };
 }
 
 /** How each kind of tool says that it has closed as far as it has to. */

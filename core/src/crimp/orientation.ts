@@ -1,6 +1,6 @@
 import type { Practice } from '../practice';
 import { isSplice, type Terminal } from '../terminal';
-import type { NestProfile } from '../tool';
+import type { Nest } from '../tool';
 
 export interface Orientation {
   /** The instruction itself. */
@@ -15,6 +15,14 @@ export interface Orientation {
   /** The way it must not lie, drawn beside the right one; null where nothing is wrong but carelessness. */
   readonly wrong: { readonly angle: number; readonly text: string } | null;
 }
+
+/** Which way away from the punch is, as the tool is held. */
+const WHERE_PUNCH = {
+  moving: 'The moving half carries the punch: seam away from it, towards the half that stands still.',
+  fixed: 'The half that stands still carries the punch: seam away from it, towards the moving half.',
+  both: 'Both halves carry a punch: the tool’s sheet says how the seam lies.',
+  unknown: 'Look first which half of the tool carries the punch.',
+} as const;
 
 const free = (headline: string, why: string, confirm: string): Orientation => ({
   headline,
@@ -34,7 +42,11 @@ const free = (headline: string, why: string, confirm: string): Orientation => ({
  *
  * @returns null where this pair of seam and profile is not a termination at all (e.g. a closed barrel in a rolled nest)
  */
-export function orientation(terminal: Terminal, profile: NestProfile, practice: Practice): Orientation | null {
+export function orientation(
+  terminal: Terminal,
+  { profile, punch }: Pick<Nest, 'profile' | 'punch'>,
+  practice: Practice,
+): Orientation | null {
   const { seam } = terminal.barrel;
   if ((seam === 'open') !== (profile === 'rolled')) return null;
   const turn =
@@ -146,7 +158,7 @@ export function orientation(terminal: Terminal, profile: NestProfile, practice: 
         )
       : {
           headline: 'Seam in the cradle, away from the punch.',
-          why: 'A brazed seam is closed, but the punch is set opposite all the same: brazing can be missed.',
+          why: `A brazed seam is closed, but the punch is set opposite all the same: brazing can be missed. ${WHERE_PUNCH[punch ?? 'unknown']}`,
           critical: false,
           angle: 180,
           confirm: 'Seam lies in the cradle',
@@ -156,7 +168,7 @@ export function orientation(terminal: Terminal, profile: NestProfile, practice: 
   if (seam === 'hidden') {
     return {
       headline: 'Seam in the cradle, away from the punch.',
-      why: `The sleeve hides the seam: look into the wire end, find it, turn it away from the punch and mark the sleeve on that side. An indent on the seam opens it, and nobody sees that afterwards.${isSplice(terminal) ? ` ${turn}` : ''}`,
+      why: `The sleeve hides the seam: look into the wire end, find it, turn it away from the punch and mark the sleeve on that side. ${WHERE_PUNCH[punch ?? 'unknown']} An indent on the seam opens it, and nobody sees that afterwards.${isSplice(terminal) ? ` ${turn}` : ''}`,
       critical: true,
       angle: 180,
       confirm: 'Seam found in the wire end, marked side lies in the cradle',
@@ -165,7 +177,7 @@ export function orientation(terminal: Terminal, profile: NestProfile, practice: 
   }
   return {
     headline: 'Seam in the cradle, away from the punch.',
-    why: 'Look first which half of the tool carries the punch. An indent on the seam folds one side and leaves the other standing. It may still hold a pull; it is a reject all the same.',
+    why: `${WHERE_PUNCH[punch ?? 'unknown']} An indent on the seam folds one side and leaves the other standing. It may still hold a pull; it is a reject all the same.`,
     critical: true,
     angle: 180,
     confirm: 'Seam lies in the cradle',

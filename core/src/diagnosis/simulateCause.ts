@@ -172,7 +172,7 @@ export function simulateCause(
   const chance = (p: number) => next() < p;
   const right = asDrawn(context);
   const list = criteria(context, sheet);
-  const breaks = breakingLoad(context.wire.conductor);
+  const breaks = breakingLoad(context.wire.conductor, context.practice);
   const looked: Findings['looked'][number][] = [];
   const numbers: Findings['numbers'][number][] = [];
   const pulls: { force: number; mode: FailureMode }[] = [];

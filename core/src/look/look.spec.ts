@@ -62,7 +62,7 @@ function lookOf(family: Family): LookContext {
 /** The points of a terminal on 24 x 0.2, where the shop has no sheet of its own. */
 function plainOf(terminal: Terminal, profile: NestProfile): Criterion[] {
   const nest = tool.dies[0]?.nests[0];
-  const lies = orientation(terminal, profile, practice);
+  const lies = orientation(terminal, { profile, punch: null }, practice);
   if (!nest || !lies) throw new Error('no nest');
   return criteria({
     terminal,

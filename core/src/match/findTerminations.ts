@@ -1,5 +1,5 @@
 import type { Practice } from '../practice';
-import type { Family, Terminal } from '../terminal';
+import { rangeOf, type Family, type Terminal } from '../terminal';
 import { chooseTool, type ToolBook, type ToolCandidate } from '../tool';
 import { metalArea, nominalArea, type Wire } from '../wire';
 import { compareKeys } from './compareKeys';
@@ -52,7 +52,7 @@ export function findTerminations(
   const near: { found: Found; key: readonly number[] }[] = [];
   for (const terminal of cabinet) {
     if (wanted.size && !wanted.has(terminal.family)) continue;
-    const { smallest, largest } = terminal.conductorRange;
+    const { smallest, largest } = rangeOf(terminal, wires[0]?.conductor.size);
     const [min, max] = [nominalArea(smallest), nominalArea(largest)];
     // A conductor half or twice the range is no near miss; folded back it may still be twice itself.
     if (area * (terminal.foldBack ? 4 : 2) < min || area > 2 * max) continue;

@@ -7,7 +7,12 @@ import { findTerminations, judgeFit } from './index';
 
 const cabinet = Object.values(families);
 const at = '2026-11-25T06:00:00.000Z';
-const book = openToolBook([everyTool, fourIndent], [checkAt(at), { ...checkAt(at), tool: 'FI' }], NOW, { zone: 'UTC' });
+const book = openToolBook(
+  [everyTool, fourIndent],
+  { checks: [checkAt(at), { ...checkAt(at), tool: 'FI' }], returns: [] },
+  NOW,
+  { zone: 'UTC' },
+);
 const find = (changes: Partial<Parameters<typeof findTerminations>[0]> = {}, p = practice) =>
   findTerminations({ wires: [wireRound], use: dry, families: [], ...changes }, cabinet, book, p);
 
@@ -99,6 +104,7 @@ describe('A thin wire in a big barrel', () => {
       strippers: [stripper],
       tools: [everyTool],
       checks: [checkAt(at)],
+      returns: [],
       limits: [limitTable],
       looks: [],
       cabinet: [],

@@ -1,5 +1,5 @@
 import type { Practice } from '../practice';
-import { isInRange, materialsPair, rangeLabel, readStamp, type Terminal } from '../terminal';
+import { isInRange, materialsPair, rangeLabel, rangeOf, readStamp, takesLabel, type Terminal } from '../terminal';
 import { reason, type Reason } from '../verdict';
 import { metalArea, nominalArea, sizeLabel, strandingClass, type Wire } from '../wire';
 
@@ -75,6 +75,7 @@ export function judgeFit(terminal: Terminal, wires: readonly Wire[], use: Use, p
     rating('current', 'A', terminal.current, use.current),
     rating('voltage', 'V', terminal.voltage, use.voltage),
     wetPlace(terminal, use.place),
+    adhesiveAlways(terminal, use.place, practice),
     sleeveColour(terminal),
   ].filter((found) => found !== null);
   const verdict = reasons.some((r) => r.weight === 'bad')
@@ -102,15 +103,16 @@ function stud(terminal: Terminal, use: Use): Reason | null {
 }
 
 function conductorSize(terminal: Terminal, wires: readonly Wire[], practice: Practice): Reason {
-  const { smallest, largest } = terminal.conductorRange;
   const [wire] = wires;
   if (!wire) return reason('no-wire', 'bad', 'There is no wire to compare.');
+  const printed = rangeOf(terminal, wire.conductor.size);
+  const { smallest, largest } = printed;
   const { size } = wire.conductor;
   const area = wires.reduce((sum, w) => sum + metalArea(w.conductor), 0);
   const min = nominalArea(smallest);
   const max = nominalArea(largest);
   const band = practice.edgeBand;
-  const range = rangeLabel(terminal.conductorRange);
+  const range = rangeLabel(printed);
   const numbers = { area, min, max, band };
   const sameScale = smallest.scale === size.scale && largest.scale === size.scale;
   const measured = `${area.toFixed(2)} mm² of metal`;
@@ -171,14 +173,15 @@ function stampAgainstSheet(terminal: Terminal, wires: readonly Wire[], size: Rea
   // Where one reading names the stud this terminal goes onto, that is what the stamp means.
   const own = all.filter(({ stud: named }) => named !== null && named === terminal.stud);
   const readings = own.length ? own : all;
-  const range = rangeLabel(terminal.conductorRange);
+  const printed = rangeOf(terminal, wires[0]?.conductor.size);
+  const range = rangeLabel(printed);
   const find = 'The sheet or the part is another one: find out which before anything is crimped.';
   if (contradiction !== null) return reason('stamp-contradicts', 'hold', `${contradiction} ${find}`);
   // What no reading makes sense of says nothing of size: a part number, a maker's sign.
   if (!readings.length) return null;
   const said = `The part is stamped ${terminal.stamp} (${readings.map((r) => r.wire).join(' or ')})`;
-  const min = nominalArea(terminal.conductorRange.smallest);
-  const max = nominalArea(terminal.conductorRange.largest);
+  const min = nominalArea(printed.smallest);
+  const max = nominalArea(printed.largest);
   const meets = readings.some(({ area }) => area.max >= min * (1 - LABEL_PLAY) && area.min <= max * (1 + LABEL_PLAY));
   if (!meets)
     return reason(
@@ -381,6 +384,25 @@ function wetPlace(terminal: Terminal, place: Place): Reason | null {
     : reason('wet-place', 'bad', 'The place of use is wet and this terminal has no seal.');
 }
 
+/** Families whose barrel lies under a sleeve, with adhesive in it or without. */
+const SLEEVED: readonly Terminal['family'][] = [
+  'insulated-terminal',
+  'butt-splice',
+  'window-splice',
+  'open-barrel-splice',
+];
+
+/** A strict school takes adhesive everywhere; a wet place refuses what is not sealed by itself. */
+function adhesiveAlways(terminal: Terminal, place: Place, practice: Practice): Reason | null {
+  if (practice.adhesive !== 'always' || place === 'wet' || terminal.sealed || !SLEEVED.includes(terminal.family))
+    return null;
+  return reason(
+    'adhesive-always',
+    'bad',
+    `The house rules (${practice.label}) take sleeves with adhesive everywhere, and this one has none. The place of use is dry and would not ask for it.`,
+  );
+}
+
 function sleeveColour(terminal: Terminal): Reason | null {
   if (!terminal.sleeve) return null;
   const hint = COLOUR_HINT[terminal.sleeve];
@@ -390,7 +412,7 @@ function sleeveColour(terminal: Terminal): Reason | null {
   return reason(
     'sleeve-colour',
     'note',
-    `The ${terminal.sleeve} sleeve usually means ${hint.min}–${hint.max} mm², but the sheet says ${rangeLabel(terminal.conductorRange)}. The sheet decides; check the part.`,
+    `The ${terminal.sleeve} sleeve usually means ${hint.min}–${hint.max} mm², but the sheet says ${takesLabel(terminal)}. The sheet decides; check the part.`,
     { min, max, hintMin: hint.min, hintMax: hint.max },
   );
 }

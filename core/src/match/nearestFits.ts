@@ -1,5 +1,5 @@
 import type { Practice } from '../practice';
-import type { Terminal } from '../terminal';
+import { rangeOf, type Terminal } from '../terminal';
 import { metalArea, nominalArea, type Wire } from '../wire';
 import { compareKeys } from './compareKeys';
 import { judgeFit, type FitVerdict, type Use } from './judgeFit';
@@ -27,8 +27,10 @@ export function nearestFits(
   most = 3,
 ): NearFit[] {
   const area = wires.reduce((sum, wire) => sum + metalArea(wire.conductor), 0);
-  const offCentre = ({ conductorRange: { smallest, largest } }: Terminal) =>
-    Math.abs(Math.log(area / Math.sqrt(nominalArea(smallest) * nominalArea(largest))));
+  const offCentre = (terminal: Terminal) => {
+    const { smallest, largest } = rangeOf(terminal, wires[0]?.conductor.size);
+    return Math.abs(Math.log(area / Math.sqrt(nominalArea(smallest) * nominalArea(largest))));
+  };
   const rank = ({ terminal, fit }: NearFit) => [
     terminal.family === wanted.family ? 0 : 1,
     terminal.shape === wanted.shape ? 0 : 1,

@@ -1,3 +1,4 @@
+export { completer } from './completer';
 export {
   between,
   choiceField,

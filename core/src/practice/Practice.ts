@@ -1,4 +1,5 @@
 import type { Range } from '../terminal';
+import type { TensileStrengths } from '../wire';
 
 export const STRAND_LAYS_KEPT = ['factory-lay', 'slight-twist'] as const;
 export const BRUSH_RULES = ['conductor-diameter', 'fixed', 'just-visible'] as const;
@@ -10,6 +11,8 @@ export const SPLICE_BITES = ['one-each-side', 'centre-out-two'] as const;
 export const BRAZED_SEAMS = ['opposite-the-seam', 'any-side'] as const;
 export const LOOSE_IN_NEST = ['stop', 'step-down'] as const;
 export const SEALING_HEATS = ['hot-air', 'flame'] as const;
+/** Where sleeves with adhesive are used: where the place of use asks for a seal, or everywhere. */
+export const ADHESIVE_RULES = ['by-place', 'always'] as const;
 export const SOLDER_RULES = ['forbidden', 'trace-at-tip'] as const;
 export const TOOL_POLICIES = ['listed-only', 'suitable-by-geometry'] as const;
 export const PULL_EVIDENCE = ['grip-open', 'as-made'] as const;
@@ -17,7 +20,7 @@ export const LOOK_RECORDS = ['each-point', 'whole-piece'] as const;
 export const ACCEPTANCES = ['each-and-group', 'minimum-only', 'group-only'] as const;
 
 /** Every choice where practitioners disagree, and the numbers that go with it. */
-export interface PracticeChoices {
+export interface PracticeChoices extends TensileStrengths {
   /** Whether the factory lay is left or restored, or the strands are gathered by a slight twist. */
   readonly lay: (typeof STRAND_LAYS_KEPT)[number];
   /** How far the wire stands past the barrel: one conductor diameter, a fixed length, or just visible. */
@@ -38,6 +41,7 @@ export interface PracticeChoices {
   readonly brazedSeam: (typeof BRAZED_SEAMS)[number];
   readonly looseInNest: (typeof LOOSE_IN_NEST)[number];
   readonly sealingHeat: (typeof SEALING_HEATS)[number];
+  readonly adhesive: (typeof ADHESIVE_RULES)[number];
   readonly solder: (typeof SOLDER_RULES)[number];
   readonly toolPolicy: (typeof TOOL_POLICIES)[number];
   readonly pullEvidence: (typeof PULL_EVIDENCE)[number];

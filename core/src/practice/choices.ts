@@ -149,6 +149,15 @@ export const CHOICES: readonly Choice[] = [
     ],
   },
   {
+    key: 'adhesive',
+    title: 'Sleeves with adhesive',
+    why: 'Adhesive keeps water out and stiffens the wire’s end; a dry place does not ask for it.',
+    schools: [
+      school(P.ADHESIVE_RULES[0], 'where the place is wet', 'A dry place takes plain sleeves.'),
+      school(P.ADHESIVE_RULES[1], 'always', 'Sleeved terminals and splices without adhesive are refused everywhere.'),
+    ],
+  },
+  {
     key: 'solder',
     title: 'Solder after the crimp',
     why: 'Solder stiffens the wire and creeps; before the crimp it is never allowed.',
@@ -221,4 +230,7 @@ export const CHOICE_KEYS: readonly (keyof PracticeChoices)[] = [
   'confidence',
   'secondPersonReleases',
   'strandDamage',
+  'tensileCopper',
+  'tensileHighStrength',
+  'tensileAluminium',
 ];

@@ -2,6 +2,7 @@ export { CHOICE_KEYS, CHOICES, type Choice, type School } from './choices';
 export { choosePractice, type PracticeChosen } from './choosePractice';
 export {
   ACCEPTANCES,
+  ADHESIVE_RULES,
   LOOK_RECORDS,
   BRAZED_SEAMS,
   BRUSH_RULES,
@@ -19,5 +20,5 @@ export {
   type Practice,
   type PracticeChoices,
 } from './Practice';
-export { resolvePractice, type PracticeDraft, type PracticeResolved } from './resolvePractice';
+export { draftOf, ownChoices, resolvePractice, type PracticeDraft, type PracticeResolved } from './resolvePractice';
 export { readStrandDamage, strandDamageText } from './strandDamageText';

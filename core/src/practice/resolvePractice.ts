@@ -36,7 +36,7 @@ export function resolvePractice(draft: PracticeDraft, others: readonly Practice[
       return { ok: false, code: 'base-missing', text: `There is no practice profile '${base}' to base this one on.` };
     }
     way.push(base);
-    choices = { ...pick(found, found.own), ...choices };
+    choices = { ...draftOf(found).choices, ...choices };
     base = found.base;
   }
   const missing = CHOICE_KEYS.find((key) => choices[key] === undefined);
@@ -55,6 +55,14 @@ export function resolvePractice(draft: PracticeDraft, others: readonly Practice[
   };
 }
 
-function pick(practice: Practice, keys: readonly (keyof PracticeChoices)[]): Partial<PracticeChoices> {
-  return Object.fromEntries(keys.map((key) => [key, practice[key]]));
+/** Choices a profile makes itself: one that stands on its own makes every one, also those that came after it was kept. */
+export function ownChoices({ base, own }: Practice): readonly (keyof PracticeChoices)[] {
+  return base === null ? CHOICE_KEYS : own;
+}
+
+/** A profile as it would be entered. */
+export function draftOf(practice: Practice): PracticeDraft {
+  const { part, label, customer, class: className, base } = practice;
+  const choices = Object.fromEntries(ownChoices(practice).map((key) => [key, practice[key]]));
+  return { part, label, customer, class: className, base, choices };
 }

@@ -1,6 +1,6 @@
 import { cautions } from '../crimp';
 import type { Judgement, SetUp, SetUpContext } from '../combination';
-import { familyName, rangeLabel } from '../terminal';
+import { familyName, takesLabel } from '../terminal';
 import { sizeLabel } from '../wire';
 import { drawEnd } from './drawEnd';
 import { drawSide } from './drawSide';
@@ -60,7 +60,7 @@ function head(writer: PageWriter, { about, context, judgement, setUp, link }: Sh
   writer.put(text(MARGIN, MARGIN + 5, `${about.terminal} on ${about.wire}`, { size: 6.4, bold: true }));
   let y = MARGIN + 10;
   for (const words of [
-    `${terminal.label}; ${familyName(terminal.family)}, range ${rangeLabel(terminal.conductorRange)}. Wire ${wires}.`,
+    `${terminal.label}; ${familyName(terminal.family)}, range ${takesLabel(terminal)}. Wire ${wires}.`,
     `${about.list}: ${about.pieces} pieces, class ${context.class}, ${use.place} place.`,
   ]) {
     for (const part of wrapText(words, 3.1, room)) {

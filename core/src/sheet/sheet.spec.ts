@@ -106,7 +106,7 @@ describe('A drawing', () => {
 
   it('names the dies of every nest, crosses out the wrong way, and has nothing of a die left after the bite', () => {
     const { terminal, wire: conductor } = context('sealed-contact');
-    const lies = orientation(terminal, 'rolled', practice);
+    const lies = orientation(terminal, { profile: 'rolled', punch: null }, practice);
     if (!lies) throw new Error('no orientation');
     const before = drawEnd(terminal, conductor, 'rolled', lies);
     expect(texts(before?.shapes ?? [])).toEqual(['rolling half', 'anvil', 'wings']);
@@ -120,7 +120,7 @@ describe('A drawing', () => {
   it('is none where the sheet leaves out a diameter or the length, and nothing is made up for it', () => {
     const { terminal, wire: conductor } = context('bare-terminal');
     const without = { ...terminal, barrel: { ...terminal.barrel, outerDiameter: null } };
-    const lies = orientation(terminal, 'indent-and-cradle', practice);
+    const lies = orientation(terminal, { profile: 'indent-and-cradle', punch: null }, practice);
     if (!lies) throw new Error('no orientation');
     expect(drawEnd(without, conductor, 'indent-and-cradle', lies)).toBeNull();
     expect(sideView(without, conductor, strip, [], 3)).toBeNull();

@@ -88,69 +88,85 @@ const crimpHeightSchema = z.strictObject({
 });
 export type CrimpHeight = Noun<typeof crimpHeightSchema>;
 
-const described = z.strictObject({
-  part: partField(),
-  label: labelField(),
-  maker: textField('maker'),
-  family: choiceField('family', FAMILIES),
-  shape: choiceField('shape', SHAPES).default('ring'),
-  material: choiceField('material', TERMINAL_MATERIALS),
-  /** Stud hole or mating size as text, e.g. 'M4'; null for splices. */
-  stud: textField('stud or mating size').nullable(),
-  /** Diameter of the stud hole, mm; null without one. */
-  studHole: lengthField('stud hole').nullable(),
-  /** What is stamped on the terminal; null when nothing is. */
-  stamp: textField('stamp', { help: 'what is stamped on it' }).nullable().default(null),
-  sleeve: choiceField('sleeve colour', SLEEVE_COLOURS).nullable(),
-  /** Conductor range as printed on the terminal or its sheet: smallest and largest conductor. */
-  conductorRange: z
-    .strictObject({ smallest: sizeField('smallest conductor'), largest: sizeField('largest conductor') })
+const sizeRange = (smallest: string, largest: string) =>
+  z
+    .strictObject({ smallest: sizeField(smallest), largest: sizeField(largest) })
     .refine(
       (r) => nominalArea(r.smallest) <= nominalArea(r.largest) + 1e-9,
       'is backwards: the smaller conductor comes first',
-    ),
-  /** Most wires that may share the barrel. */
-  mostWires: countField('most wires', 20).default(1),
-  /** Whether the sheet allows a thin conductor to be folded back to double its area. */
-  foldBack: flagField('fold back allowed').default(false),
-  /** Stranding classes the sheet names; empty: any. */
-  strandingClasses: listField('stranding classes', z.enum(STRANDING_CLASSES)).default([]),
-  /** Insulation diameters the support or sleeve takes, mm; null where it does not touch the insulation. */
-  insulationRange: rangeField('insulation').nullable(),
-  /** Insulation diameters the wire seal takes, mm; null without one. */
-  sealRange: rangeField('seal').nullable().default(null),
-  barrel: barrelSchema,
-  /** Longest brush the stud or mating area leaves room for, mm. */
-  brushMax: lengthOrNone('longest brush'),
-  /** Whether the clamp it goes into needs the wire end cut flush after the crimp. */
-  trimFlush: flagField('trim flush').default(false),
-  acceptsSolid: flagField('accepts solid'),
-  sealed: flagField('sealed'),
-  /** Highest temperature of the terminal with its sleeve, degC. */
-  temperature: temperatureField(),
-  /** Most current the contact family carries, A, and its voltage, V; null where the sheet is silent. */
-  current: quantityField('current', 'A').nullable().default(null),
-  voltage: quantityField('voltage', 'V').nullable().default(null),
-  /** Bites the sheet asks for, on each barrel; null where the sheet is silent. */
-  bites: countField('bites', 6).nullable(),
-  /** Index number of the die the lug is made with; null for all others. */
-  dieIndex: idField('die index').nullable().default(null),
-  /** Row of a selector table a machined contact belongs to; null for all others. */
-  barrelSize: idField('barrel size').nullable().default(null),
-  /** Temperature range for shrinking the sealing sleeve, degC; null without one. */
-  sealingHeat: rangeField('sealing heat', '°C').nullable(),
-  /** How a contact goes into its cavity and out again; null for all that have none. */
-  cavity: z
-    .strictObject({
-      release: choiceField('cavity release', RELEASES),
-      insertionTool: textField('insertion tool').nullable(),
-      removalTool: textField('removal tool').nullable(),
-      secondaryLock: flagField('secondary lock'),
-    })
-    .nullable()
-    .default(null),
-  slideOn: rowsField('slide on', slideOnSchema),
-  crimpHeights: rowsField('crimp height', crimpHeightSchema).default([]),
-});
+    );
+
+const described = z
+  .strictObject({
+    part: partField(),
+    label: labelField(),
+    maker: textField('maker'),
+    family: choiceField('family', FAMILIES),
+    shape: choiceField('shape', SHAPES).default('ring'),
+    material: choiceField('material', TERMINAL_MATERIALS),
+    /** Stud hole or mating size as text, e.g. 'M4'; null for splices. */
+    stud: textField('stud or mating size').nullable(),
+    /** Diameter of the stud hole, mm; null without one. */
+    studHole: lengthField('stud hole').nullable(),
+    /** What is stamped on the terminal; null when nothing is. */
+    stamp: textField('stamp', { help: 'what is stamped on it' }).nullable().default(null),
+    sleeve: choiceField('sleeve colour', SLEEVE_COLOURS).nullable(),
+    /** Conductor range as printed on the terminal or its sheet: smallest and largest conductor. */
+    conductorRange: sizeRange('smallest conductor', 'largest conductor'),
+    /** The range printed on the other scale beside it; null where the sheet has one alone. A wire is compared on its own scale. */
+    otherRange: sizeRange('smallest, other scale', 'largest, other scale')
+      .refine((r) => r.smallest.scale === r.largest.scale, 'names two scales')
+      .nullable()
+      .default(null),
+    /** Most wires that may share the barrel. */
+    mostWires: countField('most wires', 20).default(1),
+    /** Whether the sheet allows a thin conductor to be folded back to double its area. */
+    foldBack: flagField('fold back allowed').default(false),
+    /** Stranding classes the sheet names; empty: any. */
+    strandingClasses: listField('stranding classes', z.enum(STRANDING_CLASSES)).default([]),
+    /** Insulation diameters the support or sleeve takes, mm; null where it does not touch the insulation. */
+    insulationRange: rangeField('insulation').nullable(),
+    /** Insulation diameters the wire seal takes, mm; null without one. */
+    sealRange: rangeField('seal').nullable().default(null),
+    barrel: barrelSchema,
+    /** Longest brush the stud or mating area leaves room for, mm. */
+    brushMax: lengthOrNone('longest brush'),
+    /** Whether the clamp it goes into needs the wire end cut flush after the crimp. */
+    trimFlush: flagField('trim flush').default(false),
+    acceptsSolid: flagField('accepts solid'),
+    sealed: flagField('sealed'),
+    /** Highest temperature of the terminal with its sleeve, degC. */
+    temperature: temperatureField(),
+    /** Most current the contact family carries, A, and its voltage, V; null where the sheet is silent. */
+    current: quantityField('current', 'A').nullable().default(null),
+    voltage: quantityField('voltage', 'V').nullable().default(null),
+    /** Bites the sheet asks for, on each barrel; null where the sheet is silent. */
+    bites: countField('bites', 6).nullable(),
+    /** Index number of the die the lug is made with; null for all others. */
+    dieIndex: idField('die index').nullable().default(null),
+    /** Row of a selector table a machined contact belongs to; null for all others. */
+    barrelSize: idField('barrel size').nullable().default(null),
+    /** Temperature range for shrinking the sealing sleeve, degC; null without one. */
+    sealingHeat: rangeField('sealing heat', '°C').nullable(),
+    /** What the heater is set to so that the sleeve reaches it, degC; null where no sheet says. */
+    heaterSetting: quantityField('heater setting', '°C').nullable().default(null),
+    /** How a contact goes into its cavity and out again; null for all that have none. */
+    cavity: z
+      .strictObject({
+        release: choiceField('cavity release', RELEASES),
+        insertionTool: textField('insertion tool').nullable(),
+        removalTool: textField('removal tool').nullable(),
+        secondaryLock: flagField('secondary lock'),
+      })
+      .nullable()
+      .default(null),
+    slideOn: rowsField('slide on', slideOnSchema),
+    crimpHeights: rowsField('crimp height', crimpHeightSchema).default([]),
+  })
+  .refine(
+    ({ conductorRange, otherRange }) =>
+      otherRange === null || otherRange.smallest.scale !== conductorRange.smallest.scale,
+    { error: 'is on the same scale as the first range', path: ['otherRange'] },
+  );
 export type Terminal = Noun<typeof described>;
 export const terminalSchema: z.ZodType<Terminal> = described;

@@ -3,6 +3,7 @@ export { isInRange } from './isInRange';
 export { isSplice } from './isSplice';
 export { missingResults, type MissingResult } from './missingResults';
 export { rangeLabel } from './rangeLabel';
+export { rangeOf, takesLabel } from './rangeOf';
 export { readStamp, type StampReading } from './readStamp';
 export {
   FAMILIES,

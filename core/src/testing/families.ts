@@ -218,6 +218,7 @@ export const familyContext = (family: Family, changes: Partial<SetUpContext> = {
   strippers: [stripper],
   tools: [everyTool, fourIndent],
   checks: [checkAt('2026-11-25T06:00:00.000Z'), { ...checkAt('2026-11-25T06:00:00.000Z'), tool: 'FI' }],
+  returns: [],
   limits: [
     {
       ...limitTable,

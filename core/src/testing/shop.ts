@@ -63,6 +63,8 @@ export const bareRing: Terminal = {
     growth: 0,
   },
   conductorRange: { smallest: { scale: 'mm2', value: 0.5 }, largest: { scale: 'mm2', value: 1 } },
+  otherRange: null,
+  heaterSetting: null,
   mostWires: 1,
   foldBack: false,
   strandingClasses: [],
@@ -147,6 +149,7 @@ export const practice: Practice = {
   brazedSeam: 'opposite-the-seam',
   looseInNest: 'stop',
   sealingHeat: 'hot-air',
+  adhesive: 'by-place',
   solder: 'forbidden',
   pullEvidence: 'grip-open',
   lookRecord: 'each-point',
@@ -156,6 +159,9 @@ export const practice: Practice = {
   coverage: 0.99,
   confidence: 0.95,
   secondPersonReleases: false,
+  tensileCopper: 235,
+  tensileHighStrength: 400,
+  tensileAluminium: 110,
   strandDamage: [
     { strandsUpTo: 6, nicked: 0, cut: 0 },
     { strandsUpTo: 40, nicked: 3, cut: 0 },
@@ -269,6 +275,8 @@ export const limitTable: LimitTable = {
 export const NOW = '2026-11-25T12:00:00.000Z';
 export const checkAt = (at: string, goPassed = true, noGoStopped = true) => ({
   tool: 'HT',
+  die: null,
+  nest: null,
   at,
   goPassed,
   noGoStopped,

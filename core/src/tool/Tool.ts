@@ -19,7 +19,7 @@ import {
   type Noun,
 } from '../part';
 import { sizeField } from '../wire';
-import { COVERS, GRIPS, NEST_PROFILES, PUNCHES, TOOL_KINDS } from './kinds';
+import { COVERS, type DONE_TO_TOOLS, GRIPS, NEST_PROFILES, PUNCHES, TOOL_KINDS } from './kinds';
 
 /* Fields with a default came later than the first files: those are read as if they said so. */
 
@@ -132,6 +132,10 @@ export const toolSchema: z.ZodType<Tool> = described;
 /** One go/no-go check of a tool. `at` is an ISO instant. */
 export interface ToolCheck {
   readonly tool: string;
+  /** The die that was mounted; null for a check from before checks named it, which speaks for the tool as it stood. */
+  readonly die: string | null;
+  /** The nest, where it has pins of its own; null for all nests of the die that have none. */
+  readonly nest: string | null;
   readonly at: string;
   readonly goPassed: boolean;
   readonly noGoStopped: boolean;
@@ -140,4 +144,14 @@ export interface ToolCheck {
   readonly setting: string | null;
   /** Cycles on the counter at the check; null when not read. */
   readonly cycles: number | null;
+}
+
+/** Quality puts a tool that failed its check back into use, once somebody has said what was done to it. */
+export interface ToolReturn {
+  readonly tool: string;
+  readonly at: string;
+  readonly done: (typeof DONE_TO_TOOLS)[number];
+  /** What was done in words, and by whom. */
+  readonly note: string;
+  readonly by: string;
 }

@@ -5,7 +5,7 @@ import { metalArea, type Wire } from '../wire';
 import type { ToolState } from './judgeTool';
 import type { NestPlace, ToolBook } from './openToolBook';
 import { selectorSetting } from './selectorSetting';
-import type { NestProfile } from './kinds';
+import type { COVERS, NestProfile } from './kinds';
 import type { Die, Nest, Positioner, Tool } from './Tool';
 
 /** Something that has to be changed in the tool first, and the minutes it takes. */
@@ -68,6 +68,16 @@ function byGeometry(terminal: Terminal): readonly NestProfile[] {
   return hasAdhesive(terminal) ? profiles.filter((profile) => profile !== 'indent-and-cradle') : profiles;
 }
 
+/** What covers the barrel where a nest presses. */
+function coverOf(terminal: Terminal): (typeof COVERS)[number] {
+  if (hasAdhesive(terminal)) return 'adhesive';
+  return terminal.sleeve !== null || terminal.family === 'insulated-terminal' ? 'sleeved' : 'bare';
+}
+
+/** Whether a nest's sheet says that it is made for something else. */
+const isForOther = (terminal: Terminal, { presses }: Nest) =>
+  presses.length > 0 && !presses.includes(coverOf(terminal));
+
 /** Whether a punch presses through a sleeve that hides what it does. */
 const pressesThroughSleeve = ({ barrel, family }: Terminal, nest: Nest) =>
   nest.profile === 'indent-and-cradle' && (barrel.seam === 'hidden' || family === 'insulated-terminal');
@@ -94,7 +104,14 @@ export function chooseTool(
   const places =
     practice.toolPolicy === 'listed-only'
       ? listed
-      : [...new Set([...listed, ...byGeometry(terminal).flatMap((profile) => book.byProfile.get(profile) ?? [])])];
+      : [
+          ...new Set([
+            ...listed,
+            ...byGeometry(terminal)
+              .flatMap((profile) => book.byProfile.get(profile) ?? [])
+              .filter(({ nest }) => !isForOther(terminal, nest)),
+          ]),
+        ];
   const candidates = places
     .filter(({ nest }) => area >= nest.area.min && area <= nest.area.max)
     .map((place) => candidate(place, terminal, wires, practice, listed.includes(place)))
@@ -134,7 +151,7 @@ export function chooseTool(
 const minutesOf = (c: ToolCandidate) => c.changes.reduce((sum, change) => sum + change.minutes, 0);
 
 function candidate(
-  { tool, die, nest, state }: NestPlace,
+  { tool, die, nest, mounted, state }: NestPlace,
   terminal: Terminal,
   wires: readonly Wire[],
   practice: Practice,
@@ -156,7 +173,7 @@ function candidate(
       : []),
   ];
   const changes: Change[] = [];
-  if (!die.mounted) changes.push({ what: `mount ${die.label}`, minutes: tool.changeMinutes.die });
+  if (!mounted) changes.push({ what: `mount ${die.label}`, minutes: tool.changeMinutes.die });
 
   const selected = wire ? selectorSetting(tool, terminal, wire) : { setting: null, reason: null };
   if (selected.reason) reasons.push(selected.reason);

@@ -1,7 +1,18 @@
 export { chooseTool, type Change, type ToolCandidate, type ToolChoice } from './chooseTool';
-export { checkPassed, judgeTool, type ToolState } from './judgeTool';
+export {
+  asOf,
+  checkPassed,
+  gaugeOf,
+  judgeTool,
+  mountedDie,
+  recordsOf,
+  RETURN_WORDS,
+  standingFailure,
+  type ToolRecords,
+  type ToolState,
+} from './judgeTool';
 export { openToolBook, type ToolBook } from './openToolBook';
 export { selectorHoles, type SelectorHole } from './selectorHoles';
 export { suspectSpan, type SuspectSpan } from './suspectSpan';
-export { GRIPS, NEST_PROFILES, TOOL_KINDS, type NestProfile, type ToolKind } from './kinds';
-export { toolSchema, type Die, type Nest, type Positioner, type Tool, type ToolCheck } from './Tool';
+export { DONE_TO_TOOLS, GRIPS, NEST_PROFILES, TOOL_KINDS, type NestProfile, type ToolKind } from './kinds';
+export { toolSchema, type Die, type Nest, type Positioner, type Tool, type ToolCheck, type ToolReturn } from './Tool';

@@ -23,3 +23,5 @@ export const PUNCHES = ['moving', 'fixed', 'both'] as const;
 
 /** What a nest presses on: bare metal, a plain sleeve, or a sleeve with adhesive inside. */
 export const COVERS = ['bare', 'sleeved', 'adhesive'] as const;
+
+export const DONE_TO_TOOLS = ['adjusted', 'repaired', 'part-replaced', 'gauge-at-fault'] as const;

@@ -1,13 +1,15 @@
 import type { ShopTime } from '../time';
 import type { NestProfile } from './kinds';
-import type { Die, Nest, Tool, ToolCheck } from './Tool';
-import { judgeTool, type ToolState } from './judgeTool';
+import type { Die, Nest, Tool } from './Tool';
+import { isMounted, judgeTool, type ToolRecords, type ToolState } from './judgeTool';
 
 /** One nest with the tool and die it belongs to, and the tool's state. */
 export interface NestPlace {
   readonly tool: Tool;
   readonly die: Die;
   readonly nest: Nest;
+  /** Whether its die is mounted now. */
+  readonly mounted: boolean;
   readonly state: ToolState;
 }
 
@@ -20,16 +22,11 @@ export interface ToolBook {
 }
 
 /**
- * Opens the register: each tool is judged once, each nest is filed under the terminals it is listed for and under its
+ * Opens the register: each nest is judged once, and is filed under the terminals it is listed for and under its
  * profile.
  * @param now ISO instant
  */
-export function openToolBook(
-  tools: readonly Tool[],
-  checks: readonly ToolCheck[],
-  now: string,
-  shop: ShopTime,
-): ToolBook {
+export function openToolBook(tools: readonly Tool[], records: ToolRecords, now: string, shop: ShopTime): ToolBook {
   const places: NestPlace[] = [];
   const listed = new Map<string, NestPlace[]>();
   const byProfile = new Map<NestProfile, NestPlace[]>();
@@ -38,11 +35,14 @@ export function openToolBook(
     if (found) found.push(place);
     else under.set(key, [place]);
   };
+  const checks = byTool(records.checks);
+  const returns = byTool(records.returns);
   for (const tool of tools) {
-    const state = judgeTool(tool, checks, now, shop);
+    const own = { checks: checks.get(tool.part) ?? [], returns: returns.get(tool.part) ?? [] };
     for (const die of tool.dies) {
+      const mounted = isMounted(tool, die, own);
       for (const nest of die.nests) {
-        const place = { tool, die, nest, state };
+        const place = { tool, die, nest, mounted, state: judgeTool(tool, own, now, shop, { die, nest }) };
         places.push(place);
         file(byProfile, nest.profile, place);
         for (const part of new Set(nest.terminals)) file(listed, part, place);
@@ -50,4 +50,14 @@ export function openToolBook(
     }
   }
   return { places, listed, byProfile };
+}
+
+function byTool<T extends { readonly tool: string }>(all: readonly T[]): ReadonlyMap<string, readonly T[]> {
+  const found = new Map<string, T[]>();
+  for (const one of all) {
+    const own = found.get(one.tool);
+    if (own) own.push(one);
+    else found.set(one.tool, [one]);
+  }
+  return found;
 }

@@ -1,3 +1,4 @@
+import { checkPassed, standingFailure, type ToolRecords } from './judgeTool';
 import type { ToolCheck } from './Tool';
 
 /** What a failed check makes suspect: everything the tool made after `after` (null: ever) up to `upTo`. ISO instants. */
@@ -7,16 +8,22 @@ export interface SuspectSpan {
   readonly upTo: string;
 }
 
+/** Whether a check says anything of what another one found. */
+const isOfSame = (one: ToolCheck, other: ToolCheck) =>
+  (one.die === null || other.die === null || one.die === other.die) &&
+  (one.nest === null || other.nest === null || one.nest === other.nest);
+
 /**
- * The span between a tool's last good check and the first failed one after it, for its latest failure.
- * @returns null when its last check did not fail
+ * The span between the last good check of a die and the first failed one after it, for the failure a tool is out of use for.
+ * @param records what is on record of any tools
+ * @returns null when no failure stands
  */
-export function suspectSpan(tool: string, checks: readonly ToolCheck[]): SuspectSpan | null {
+export function suspectSpan(tool: string, { checks, returns }: ToolRecords): SuspectSpan | null {
   const own = checks.filter((c) => c.tool === tool).sort((a, b) => a.at.localeCompare(b.at));
-  const isGood = (c: ToolCheck) => c.goPassed && c.noGoStopped;
-  const last = own.at(-1);
-  if (!last || isGood(last)) return null;
-  const lastGood = own.findLastIndex(isGood);
-  const firstFailed = own[lastGood + 1] ?? last;
-  return { tool, after: own[lastGood]?.at ?? null, upTo: firstFailed.at };
+  const failure = standingFailure({ checks: own, returns: returns.filter((one) => one.tool === tool) });
+  if (!failure) return null;
+  const same = own.filter((c) => isOfSame(c, failure) && c.at <= failure.at);
+  const lastGood = same.findLastIndex(checkPassed);
+  const firstFailed = same[lastGood + 1] ?? failure;
+  return { tool, after: same[lastGood]?.at ?? null, upTo: firstFailed.at };
 }

@@ -2,7 +2,8 @@ import { everyTool, families, fourIndent, wireRound } from '../testing/families'
 import { bareRing, checkAt, insulatedRing, NOW, practice, tool, wire075, wireOf } from '../testing/shop';
 import { chooseTool, judgeTool, openToolBook, selectorHoles, suspectSpan, type Nest, type Tool } from './index';
 
-const code = (t: Tool, checks = [checkAt('2026-11-25T06:00:00.000Z')]) => judgeTool(t, checks, NOW, { zone: 'UTC' });
+const code = (t: Tool, checks = [checkAt('2026-11-25T06:00:00.000Z')]) =>
+  judgeTool(t, { checks, returns: [] }, NOW, { zone: 'UTC' });
 
 describe('A tool', () => {
   it('is ready after a passed check within its hours', () => {
@@ -45,7 +46,7 @@ describe('The choice of tool', () => {
     dies: tool.dies.map((d) => ({ ...d, mounted: false })),
   };
   const choose = (tools: Tool[], terminal = bareRing, p = practice, wire = wire075) =>
-    chooseTool(terminal, [wire], openToolBook(tools, checks, NOW, { zone: 'UTC' }), p);
+    chooseTool(terminal, [wire], openToolBook(tools, { checks, returns: [] }, NOW, { zone: 'UTC' }), p);
 
   it('is the nest listed for the terminal whose range holds the wire', () => {
     expect(choose([tool]).chosen?.nest.id).toBe('1');
@@ -84,20 +85,24 @@ describe('A check that fails', () => {
       checkAt('2026-11-24T18:00:00.000Z', true, false),
       checkAt('2026-11-25T06:00:00.000Z', false, true),
     ];
-    expect(suspectSpan('HT', checks)).toEqual({
+    expect(suspectSpan('HT', { checks, returns: [] })).toEqual({
       tool: 'HT',
       after: '2026-11-24T06:00:00.000Z',
       upTo: '2026-11-24T18:00:00.000Z',
     });
-    expect(suspectSpan('HT', checks.slice(2))?.after).toBeNull();
-    expect(suspectSpan('HT', checks.slice(0, 2))).toBeNull();
+    expect(suspectSpan('HT', { checks: checks.slice(2), returns: [] })?.after).toBeNull();
+    expect(suspectSpan('HT', { checks: checks.slice(0, 2), returns: [] })).toBeNull();
   });
 
   it('comes due by cycles as well as by hours', () => {
     const counted: Tool = { ...tool, checkCycles: 500, cycles: 900 };
     const check = { ...checkAt('2026-11-25T11:00:00.000Z'), cycles: 400 };
-    expect(judgeTool(counted, [check], NOW, { zone: 'UTC' }).reasons[0]?.code).toBe('check-due-cycles');
-    expect(judgeTool({ ...counted, cycles: 899 }, [check], NOW, { zone: 'UTC' }).state).toBe('ready');
+    expect(judgeTool(counted, { checks: [check], returns: [] }, NOW, { zone: 'UTC' }).reasons[0]?.code).toBe(
+      'check-due-cycles',
+    );
+    expect(judgeTool({ ...counted, cycles: 899 }, { checks: [check], returns: [] }, NOW, { zone: 'UTC' }).state).toBe(
+      'ready',
+    );
   });
 });
 
@@ -105,7 +110,7 @@ describe('A four-indent tool', () => {
   const checks = [{ ...checkAt('2026-11-25T06:00:00.000Z'), tool: 'FI' }];
   const contact = families['machined-contact'];
   const choose = (one: Tool, wire = wireRound) =>
-    chooseTool(contact, [wire], openToolBook([one], checks, NOW, { zone: 'UTC' }), practice);
+    chooseTool(contact, [wire], openToolBook([one], { checks, returns: [] }, NOW, { zone: 'UTC' }), practice);
 
   it('names its setting, its positioner with the depth, and what it takes to change over', () => {
     const chosen = choose(fourIndent).chosen;
@@ -149,7 +154,7 @@ describe('A lug', () => {
     const choice = chooseTool(
       families.lug,
       [wireRound],
-      openToolBook([other], [checkAt('2026-11-25T06:00:00.000Z')], NOW, { zone: 'UTC' }),
+      openToolBook([other], { checks: [checkAt('2026-11-25T06:00:00.000Z')], returns: [] }, NOW, { zone: 'UTC' }),
       practice,
     );
     expect(choice.chosen).toBeNull();
@@ -172,8 +177,12 @@ describe('A terminal that lies loose', () => {
     })),
   };
   const stepDown = (one: Tool, p = practice) =>
-    chooseTool(bareRing, [wire075], openToolBook([one], [checkAt('2026-11-25T06:00:00.000Z')], NOW, { zone: 'UTC' }), p)
-      .chosen?.stepDown?.label;
+    chooseTool(
+      bareRing,
+      [wire075],
+      openToolBook([one], { checks: [checkAt('2026-11-25T06:00:00.000Z')], returns: [] }, NOW, { zone: 'UTC' }),
+      p,
+    ).chosen?.stepDown?.label;
 
   it('may step down one nest in a plier-type tool where the practice says so, never in a full-cycle one', () => {
     const lenient = { ...practice, looseInNest: 'step-down' as const };

@@ -1,4 +1,4 @@
-import { breakingLoad, sizeLabel, type Wire } from '../wire';
+import { TYPICAL_STRENGTHS, breakingLoad, sizeLabel, type Wire } from '../wire';
 import { limitRowName } from './compareLimits';
 import type { LimitTable } from './LimitTable';
 
@@ -80,12 +80,12 @@ export function checkLimitTable(table: LimitTable, wires: readonly Wire[], today
         wire.conductor.size.scale === row.size.scale &&
         wire.conductor.size.value === row.size.value &&
         (row.material === null || row.material === wire.conductor.material) &&
-        force > breakingLoad(wire.conductor),
+        force > breakingLoad(wire.conductor, TYPICAL_STRENGTHS),
     );
     if (weak) {
       bad(
         'force',
-        `${force} N for ${sizeLabel(row.size)}: wire ${weak.part} itself breaks near ${breakingLoad(weak.conductor).toFixed(1)} N. No crimp can meet that; check value and unit.`,
+        `${force} N for ${sizeLabel(row.size)}: wire ${weak.part} itself breaks near ${breakingLoad(weak.conductor, TYPICAL_STRENGTHS).toFixed(1)} N. No crimp can meet that; check value and unit.`,
       );
     }
   });

@@ -2,7 +2,7 @@ import { documentName, inEffect, type DocumentKey } from '../document';
 import type { Terminal } from '../terminal';
 import { reason, type Reason } from '../verdict';
 import { showLimit } from '../units';
-import { breakingLoad, nominalArea, sizeLabel, type Wire } from '../wire';
+import { breakingLoad, nominalArea, sizeLabel, type Wire, type TensileStrengths } from '../wire';
 import type { LimitRow, LimitTable } from './LimitTable';
 
 export interface Limit {
@@ -28,6 +28,7 @@ export type LimitFound =
  * the row's size: this wire's, in proportion to the areas.
  *
  * @param day ISO date
+ * @param strengths for rows in percent of the breaking load
  * @param pinned a table that has judged readings already: it alone is used then, whatever became of it since
  */
 export function findLimit(
@@ -36,6 +37,7 @@ export function findLimit(
   terminal: Terminal,
   className: string,
   day: string,
+  strengths: TensileStrengths,
   pinned: DocumentKey | null = null,
 ): LimitFound {
   const found = inEffect(tables, className, day, pinned);
@@ -50,7 +52,7 @@ export function findLimit(
     );
   }
   const { size, material } = wire.conductor;
-  const breaks = breakingLoad(wire.conductor);
+  const breaks = breakingLoad(wire.conductor, strengths);
   // A row for this family or material is more particular than one for all, and wins at its size.
   const particular = (r: LimitRow) => (r.families.length ? 2 : 0) + (r.material === null ? 0 : 1);
   const applies = table.rows.filter(

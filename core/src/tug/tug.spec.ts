@@ -17,7 +17,7 @@ import {
 
 const DAY = '2026-11-25';
 const find = (tables: LimitTable[], wire = wire075, pinned = null as LimitTable | null) =>
-  findLimit(tables, wire, bareRing, '2', DAY, pinned);
+  findLimit(tables, wire, bareRing, '2', DAY, practice, pinned);
 
 describe('The limit of a pull', () => {
   const size = (value: number) => wireOf({ size: { scale: 'mm2', value }, strands: 100 });
@@ -245,7 +245,7 @@ describe('The rows of a limit table', () => {
   // 24 x 0.2 copper: 0.75398 x 235 = 177.19 N; 40 % of it is 70.87 N
   it('may say a percent of the breaking load, and the most particular row wins', () => {
     const of = (rows: LimitRow[]) =>
-      findLimit([{ ...limitTable, rows }], wire075, bareRing, '2', '2026-11-25').limit?.force;
+      findLimit([{ ...limitTable, rows }], wire075, bareRing, '2', '2026-11-25', practice).limit?.force;
     expect(of([row(0.75, { force: null, percent: 40 })])).toBeCloseTo(70.87, 2);
     const rows = [
       row(0.75),

@@ -1,7 +1,7 @@
 export { areaToAwg } from './areaToAwg';
 export { awgArea } from './awgArea';
 export { awgDiameter } from './awgDiameter';
-export { breakingLoad } from './breakingLoad';
+export { breakingLoad, TYPICAL_STRENGTHS, type TensileStrengths } from './breakingLoad';
 export { envelopeDiameter } from './envelopeDiameter';
 export { metalArea } from './metalArea';
 export { nominalArea } from './nominalArea';

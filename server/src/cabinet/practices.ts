@@ -1,5 +1,5 @@
 import type { PartRevision } from '@tug-mark/contract';
-import { resolvePractice, type Practice, type PracticeDraft } from '@tug-mark/core';
+import { draftOf, resolvePractice, type Practice, type PracticeDraft } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import type { Doer } from '../chain/ledger';
 import { refusals } from '../http/problems';
@@ -16,15 +16,6 @@ export function checkPractices(practices: readonly Practice[], others: readonly 
     if (!resolved.ok) throw refusals.practiceUnresolved(resolved.code, `${practice.part}: ${resolved.text}`);
   }
 }
-
-const draftOf = (practice: Practice): PracticeDraft => ({
-  part: practice.part,
-  label: practice.label,
-  customer: practice.customer,
-  class: practice.class,
-  base: practice.base,
-  choices: Object.fromEntries(practice.own.map((key) => [key, practice[key]])),
-});
 
 /**
  * Keeps a practice profile with its choices worked out, as a new revision; profiles based on it get a new revision

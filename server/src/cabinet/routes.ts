@@ -1,20 +1,8 @@
 import { API } from '@tug-mark/contract';
-import {
-  CATALOGUES,
-  readPartTable,
-  writePartTable,
-  type CatalogueKind,
-  type CatalogueParts,
-  coveringSchema,
-  stripperSchema,
-  terminalSchema,
-  toolSchema,
-  wireSchema,
-} from '@tug-mark/core';
+import { CATALOGUES, readPartTable, writePartTable, type CatalogueKind, type CatalogueParts } from '@tug-mark/core';
 import { stringify } from 'csv-stringify/sync';
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
-import type { z } from 'zod';
 import type { Doer } from '../chain/ledger';
 import { bumpVersion } from '../db/bumpVersion';
 import { guardTable } from '../files/guardCell';
@@ -22,15 +10,8 @@ import { readCsv } from '../files/readCsv';
 import { refusals } from '../http/problems';
 import { serve } from '../api/serve';
 import { keepPractice } from './practices';
-import { addCheck, keepPart, keepParts, listParts, listRevisions, readCabinet, readSuspect } from './store';
-
-const SCHEMAS = {
-  wire: wireSchema,
-  terminal: terminalSchema,
-  tool: toolSchema,
-  stripper: stripperSchema,
-  covering: coveringSchema,
-} satisfies { [K in CatalogueKind]: z.ZodType<CatalogueParts[K]> };
+import { addCheck, addReturn, placeOfCheck } from './toolRecords';
+import { keepPart, keepParts, listParts, listRevisions, readCabinet, readSuspect } from './store';
 
 /** What the shop has: wires, terminals, strippers, tools, sleeves and practices, and the tools' checks. */
 export function cabinetRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<void> {
@@ -40,6 +21,12 @@ export function cabinetRoutes(app: FastifyInstance, { db }: { db: Knex }): Promi
       await bumpVersion(trx);
       return { parts: parts.length, changed };
     });
+
+  const toolOf = async (part: string) => {
+    const tool = (await listParts(db, 'tool')).find((each) => each.part === part);
+    if (!tool) throw refusals.notFound(`Tool ${part}`);
+    return tool;
+  };
 
   serve(app, API.readCabinet, () => readCabinet(db));
   serve(app, API.listRevisions, async ({ params: { kind, part } }) => {
@@ -88,27 +75,29 @@ export function cabinetRoutes(app: FastifyInstance, { db }: { db: Knex }): Promi
     if (errors.length) throw refusals.partProblems('this file', errors.slice(0, 200), errors.length);
     return keepAll(
       kind,
-      body.parts.map((part) => SCHEMAS[kind].parse(part)),
+      body.parts.map((part) => CATALOGUES[kind].schema.parse(part) as CatalogueParts[CatalogueKind]),
       doer,
     );
   });
   serve(app, API.keepPractice, ({ body, doer }) => keepPractice(db, body.draft, body.opened, doer));
   serve(app, API.checkTool, async ({ body, person }) => {
-    const tools = await listParts(db, 'tool');
-    if (!tools.some((tool) => tool.part === body.tool)) throw refusals.notFound(`Tool ${body.tool}`);
-    return addCheck(db, { ...body, at: new Date().toISOString(), by: person.name }, person.role);
+    const place = placeOfCheck(await toolOf(body.tool), body);
+    return addCheck(db, { ...body, ...place, at: new Date().toISOString(), by: person.name }, person.role);
   });
+  serve(app, API.returnTool, async ({ body, doer }) =>
+    addReturn(db, await toolOf(body.tool), body, new Date().toISOString(), doer),
+  );
   serve(app, API.readSuspect, ({ params }) => readSuspect(db, params.part));
   return Promise.resolve();
 }
 
 function issuesOf(kind: CatalogueKind, body: unknown): { where: string; text: string }[] {
-  const read = SCHEMAS[kind].safeParse(body);
+  const read = CATALOGUES[kind].schema.safeParse(body);
   return read.success ? [] : read.error.issues.map((issue) => ({ where: issue.path.join('.'), text: issue.message }));
 }
 
 function checked<K extends CatalogueKind>(kind: K, body: unknown): CatalogueParts[K] {
   const errors = issuesOf(kind, body);
   if (errors.length) throw refusals.partProblems(`this ${CATALOGUES[kind].one}`, errors);
-  return SCHEMAS[kind].parse(body) as CatalogueParts[K];
+  return CATALOGUES[kind].schema.parse(body) as CatalogueParts[K];
 }

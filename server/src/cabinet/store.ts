@@ -1,12 +1,27 @@
-import type { Cabinet, PartRevision, Suspect } from '@tug-mark/contract';
-import type { Practice, SlideOnPart, Stripper, Terminal, Tool, ToolCheck, Wire } from '@tug-mark/core';
-import { suspectSpan } from '@tug-mark/core';
+import { practiceSchema, type Cabinet, type PartRevision, type Suspect } from '@tug-mark/contract';
+import {
+  completer,
+  coveringSchema,
+  stripperSchema,
+  suspectSpan,
+  terminalSchema,
+  toolSchema,
+  wireSchema,
+  type Practice,
+  type SlideOnPart,
+  type Stripper,
+  type Terminal,
+  type Tool,
+  type Wire,
+} from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
+import type { z } from 'zod';
 import { noteDeeds } from '../chain/deeds';
 import type { Doer } from '../chain/ledger';
 import { bumpVersion } from '../db/bumpVersion';
 import { refusals } from '../http/problems';
+import { readChecks, readRecordsOf, readReturns } from './toolRecords';
 
 /** What each kind of part is made of. */
 interface PartOf {
@@ -19,6 +34,21 @@ interface PartOf {
 }
 export type PartKind = keyof PartOf;
 
+const SCHEMAS = {
+  wire: wireSchema,
+  terminal: terminalSchema,
+  stripper: stripperSchema,
+  tool: toolSchema,
+  practice: practiceSchema,
+  covering: coveringSchema,
+} satisfies { [K in PartKind]: z.ZodType<PartOf[K]> };
+/** What was kept before a field existed is read with the field's default; the rows themselves never change. */
+const COMPLETE = Object.fromEntries(
+  Object.entries(SCHEMAS).map(([kind, schema]) => [kind, completer(schema as z.ZodType)]),
+) as {
+  [K in PartKind]: (body: PartOf[K]) => PartOf[K];
+};
+
 /** Newest revision of every part of one kind, by part number. */
 export async function listParts<K extends PartKind>(db: Knex, kind: K): Promise<PartOf[K][]> {
   const rows = (await db('parts')
@@ -26,7 +56,7 @@ export async function listParts<K extends PartKind>(db: Knex, kind: K): Promise<
     .where({ kind })
     .orderBy([{ column: 'part' }, { column: 'revision', order: 'desc' }])
     .select('body')) as { body: PartOf[K] }[];
-  return rows.map((row) => row.body);
+  return rows.map((row) => COMPLETE[kind](row.body));
 }
 
 /** What one revision of a part is looked up by in {@link readRevisions}. */
@@ -49,7 +79,7 @@ export async function readRevisions<K extends PartKind>(
     revision: number;
     body: PartOf[K];
   }[];
-  return new Map(rows.map((row) => [revisionKey(row.part, row.revision), row.body]));
+  return new Map(rows.map((row) => [revisionKey(row.part, row.revision), COMPLETE[kind](row.body)]));
 }
 
 /** Newest revision number of each part of one kind. */
@@ -93,70 +123,9 @@ export async function keepParts<K extends PartKind>(
   return changed.length;
 }
 
-interface CheckRow {
-  id: string;
-  tool: string;
-  at: Date;
-  go_passed: boolean;
-  no_go_stopped: boolean;
-  by_name: string;
-  setting: string | null;
-  cycles: number | null;
-}
-type KeptCheck = ToolCheck & { id: string };
-
-const toCheck = (row: CheckRow): KeptCheck => ({
-  id: row.id,
-  tool: row.tool,
-  at: row.at.toISOString(),
-  goPassed: row.go_passed,
-  noGoStopped: row.no_go_stopped,
-  by: row.by_name,
-  setting: row.setting,
-  cycles: row.cycles,
-});
-const CHECK_COLUMNS = ['id', 'tool', 'at', 'go_passed', 'no_go_stopped', 'by_name', 'setting', 'cycles'];
-
-/** Every check of one tool, oldest first. */
-export async function listChecks(db: Knex, tool: string): Promise<KeptCheck[]> {
-  return ((await db('tool_checks').where({ tool }).orderBy('at').select(CHECK_COLUMNS)) as CheckRow[]).map(toCheck);
-}
-
-/**
- * The checks that set-ups are judged by: the latest of every tool, and for a tool in use everything from the check
- * before it was taken on. Years of older ones stay in the database.
- * @param since the earliest instant each tool in use was taken
- */
-export async function readChecks(db: Knex, since: ReadonlyMap<string, string> = new Map()): Promise<KeptCheck[]> {
-  const latest = (await db('tool_checks')
-    .distinctOn('tool')
-    .orderBy([{ column: 'tool' }, { column: 'at', order: 'desc' }])
-    .select(CHECK_COLUMNS)) as CheckRow[];
-  const inUse = since.size
-    ? ((await db('tool_checks as c')
-        .whereIn('c.tool', [...since.keys()])
-        .where((where) => {
-          for (const [tool, at] of since) {
-            void where.orWhere((own) => {
-              void own
-                .where('c.tool', tool)
-                .whereRaw('c.at >= coalesce((SELECT max(at) FROM tool_checks WHERE tool = ? AND at <= ?), ?)', [
-                  tool,
-                  at,
-                  at,
-                ]);
-            });
-          }
-        })
-        .select(CHECK_COLUMNS.map((column) => `c.${column}`))) as CheckRow[])
-    : [];
-  const byId = new Map([...latest, ...inUse].map((row) => [row.id, row]));
-  return [...byId.values()].map(toCheck).sort((a, b) => a.at.localeCompare(b.at));
-}
-
 /** Lots that a tool made pieces of between its last good check and the one that failed: all of them are suspect. */
 export async function readSuspect(db: Knex, tool: string): Promise<Suspect | null> {
-  const span = suspectSpan(tool, await listChecks(db, tool));
+  const span = suspectSpan(tool, await readRecordsOf(db, tool));
   if (!span) return null;
   const lots = (await db('combinations as c')
     .join('journal as j', 'j.combination', 'c.id')
@@ -183,21 +152,21 @@ export async function readSuspect(db: Knex, tool: string): Promise<Suspect | nul
 }
 
 /** Every revision of one part, newest first. */
-export async function listRevisions(db: Knex, kind: PartKind, part: string): Promise<PartRevision[]> {
+export async function listRevisions<K extends PartKind>(db: Knex, kind: K, part: string): Promise<PartRevision[]> {
   const rows = (await db('parts')
     .where({ kind, part })
     .orderBy('revision', 'desc')
     .select('part', 'revision', 'body', 'created_at', 'by_name')) as {
     part: string;
     revision: number;
-    body: unknown;
+    body: PartOf[K];
     created_at: Date;
     by_name: string;
   }[];
   return rows.map((row) => ({
     part: row.part,
     revision: row.revision,
-    body: row.body,
+    body: COMPLETE[kind](row.body),
     at: row.created_at.toISOString(),
     by: row.by_name,
   }));
@@ -230,48 +199,8 @@ export async function keepPart<K extends PartKind>(
   });
 }
 
-/**
- * Adds one go/no-go check; the same again under its id changes nothing. Runs in the caller's transaction when given one.
- * @returns the check as it stands
- * @throws Refusal when the id stands for another check
- */
-export async function addCheck(
-  db: Knex,
-  check: ToolCheck & { id: string },
-  role: string,
-): Promise<ToolCheck & { id: string }> {
-  return db.transaction(async (trx) => {
-    const added = await trx('tool_checks')
-      .insert({
-        id: check.id,
-        tool: check.tool,
-        at: check.at,
-        go_passed: check.goPassed,
-        no_go_stopped: check.noGoStopped,
-        by_name: check.by,
-        setting: check.setting,
-        cycles: check.cycles,
-      })
-      .onConflict('id')
-      .ignore()
-      .returning('id');
-    if (added.length) {
-      await noteDeeds(trx, 'tool-checks', 'checked', [check.id], { by: check.by, role });
-      await bumpVersion(trx);
-      return check;
-    }
-    const standing = (await listChecks(trx, check.tool)).find(({ id }) => id === check.id);
-    const same =
-      standing?.tool === check.tool &&
-      standing.goPassed === check.goPassed &&
-      standing.noGoStopped === check.noGoStopped;
-    if (!same) throw refusals.idTaken();
-    return standing;
-  });
-}
-
 export async function readCabinet(db: Knex): Promise<Cabinet> {
-  const [wires, terminals, strippers, tools, practices, coverings, checks] = await Promise.all([
+  const [wires, terminals, strippers, tools, practices, coverings, checks, returns] = await Promise.all([
     listParts(db, 'wire'),
     listParts(db, 'terminal'),
     listParts(db, 'stripper'),
@@ -279,6 +208,7 @@ export async function readCabinet(db: Knex): Promise<Cabinet> {
     listParts(db, 'practice'),
     listParts(db, 'covering'),
     readChecks(db),
+    readReturns(db),
   ]);
-  return { wires, terminals, strippers, tools, practices, coverings, checks };
+  return { wires, terminals, strippers, tools, practices, coverings, checks, returns };
 }

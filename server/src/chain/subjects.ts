@@ -50,9 +50,13 @@ export const SUBJECTS: Readonly<Record<LedgerName, ReadSubjects>> = {
   parts: fromTable(`SELECT kind || '/' || part || '/' || revision AS subject, body AS state FROM parts`),
   limits: documents('limit_tables'),
   looks: documents('look_sheets'),
-  'tool-checks': fromTable(`SELECT id::text AS subject, json_build_object('tool', tool, 'at', ${at('at')},
-    'goPassed', go_passed, 'noGoStopped', no_go_stopped, 'by', by_name, 'setting', setting, 'cycles', cycles) AS state
-    FROM tool_checks`),
+  // A check from before checks named their die says what it said then.
+  'tool-checks': fromTable(`SELECT id::text AS subject, (jsonb_build_object('tool', tool, 'at', ${at('at')},
+      'goPassed', go_passed, 'noGoStopped', no_go_stopped, 'by', by_name, 'setting', setting, 'cycles', cycles)
+      || CASE WHEN die IS NULL THEN '{}'::jsonb ELSE jsonb_build_object('die', die, 'nest', nest) END)::json AS state
+    FROM tool_checks
+    UNION ALL SELECT 'return/' || id, json_build_object('tool', tool, 'at', ${at('at')}, 'done', done, 'note', note,
+      'by', by_name) FROM tool_returns`),
   people: fromTable(`SELECT id::text AS subject, json_build_object('name', name, 'role', role, 'active', active,
     'qualifiedUntil', qualified_until) AS state FROM people`),
   lists:

@@ -250,8 +250,8 @@ export async function readAbout(
 
 async function limitOf(db: Knex, id: string, day: string): Promise<number | null> {
   const shared = await readShared(db);
-  const { wire, terminal, class: className } = await contextOf(db, await readRow(db, id), shared);
-  return findLimit(shared.limits, wire, terminal, className, day).limit?.force ?? null;
+  const { wire, terminal, practice, class: className } = await contextOf(db, await readRow(db, id), shared);
+  return findLimit(shared.limits, wire, terminal, className, day, practice).limit?.force ?? null;
 }
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

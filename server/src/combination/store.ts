@@ -1,7 +1,8 @@
 import type { Combination, CombinationView } from '@tug-mark/contract';
 import { judgeFit, type SetUpContext } from '@tug-mark/core';
 import type { Knex } from 'knex';
-import { listParts, readChecks, readRevisions, revisionKey } from '../cabinet/store';
+import { listParts, readRevisions, revisionKey } from '../cabinet/store';
+import { readChecks, readReturns } from '../cabinet/toolRecords';
 import { listLimits } from '../documents/limits';
 import { listLooks } from '../documents/looks';
 import { newestLots, readJournalOfLot, takenSince, toolsTaken } from '../entry/rows';
@@ -72,15 +73,16 @@ export async function* batches(
 
 /** What every set-up of the shop shares. Other terminals are read only where one is refused. */
 export async function readShared(db: Knex, since?: ReadonlyMap<string, string>) {
-  const [strippers, tools, checks, limits, looks, zone] = await Promise.all([
+  const [strippers, tools, checks, returns, limits, looks, zone] = await Promise.all([
     listParts(db, 'stripper'),
     listParts(db, 'tool'),
     readChecks(db, since),
+    readReturns(db),
     listLimits(db),
     listLooks(db),
     readZone(db),
   ]);
-  return { strippers, tools, checks, limits, looks, zone, cabinet: [] };
+  return { strippers, tools, checks, returns, limits, looks, zone, cabinet: [] };
 }
 
 async function newestOf(
@@ -220,6 +222,7 @@ async function headOf(
     strippers: shared.strippers,
     tools: shared.tools,
     checks: shared.checks,
+    returns: shared.returns,
     limits: shared.limits,
     looks: shared.looks,
     zone: shared.zone,

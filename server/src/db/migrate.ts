@@ -10,6 +10,7 @@ import * as standings from './migrations/007-standings';
 import * as readingBlocks from './migrations/008-reading-blocks';
 import * as sites from './migrations/009-sites';
 import * as onePlan from './migrations/010-one-plan';
+import * as checksOfDies from './migrations/011-checks-of-dies';
 
 const MIGRATIONS = [
   { name: '001-first', up: first.up, down: first.down },
@@ -22,6 +23,7 @@ const MIGRATIONS = [
   { name: '008-reading-blocks', up: readingBlocks.up, down: readingBlocks.down },
   { name: '009-sites', up: sites.up, down: sites.down },
   { name: '010-one-plan', up: onePlan.up, down: onePlan.down },
+  { name: '011-checks-of-dies', up: checksOfDies.up, down: checksOfDies.down },
 ];
 
 /** Brings the database to the newest schema and begins its ledgers; of several processes at once, each waits its turn. */

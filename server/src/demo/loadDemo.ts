@@ -1,10 +1,11 @@
 import { gaugeSchema, shopFileSchema } from '@tug-mark/contract';
+import { gaugeOf, type Tool } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { z } from 'zod';
 import { keepShopFile } from '../records/keepShopFile';
-import { addCheck } from '../cabinet/store';
+import { addCheck } from '../cabinet/toolRecords';
 import { noteDeeds } from '../chain/deeds';
 import { seal } from '../chain/seal';
 import { bumpVersion } from '../db/bumpVersion';
@@ -24,6 +25,9 @@ const historySchema = z.strictObject({
   checks: z.array(
     z.strictObject({
       tool: z.string(),
+      /** The one that was mounted; the register's where it is not named. */
+      die: z.string().optional(),
+      nest: z.string().nullable().default(null),
       hoursAgo: z.number(),
       goPassed: z.boolean(),
       noGoStopped: z.boolean(),
@@ -32,6 +36,30 @@ const historySchema = z.strictObject({
   ),
   work: z.array(workSchema),
 });
+
+type PastCheck = z.infer<typeof historySchema>['checks'][number];
+
+async function check(db: Knex, past: PastCheck, tool: Tool | undefined, at: Date): Promise<void> {
+  const die = tool?.dies.find(({ id, mounted }) => (past.die === undefined ? mounted : id === past.die));
+  const nest = die?.nests.find(({ id }) => id === past.nest);
+  if (!tool || !die) throw new Error(`demo/history.json: no die of ${past.tool}`);
+  await addCheck(
+    db,
+    {
+      id: randomUUID(),
+      tool: tool.part,
+      die: die.id,
+      nest: nest?.id ?? null,
+      goPassed: past.goPassed,
+      noGoStopped: past.noGoStopped,
+      by: past.by,
+      at: at.toISOString(),
+      setting: gaugeOf(tool, nest)?.setting ?? null,
+      cycles: tool.cycles,
+    },
+    'technician',
+  );
+}
 
 /**
  * Loads the made-up shop once, through the same doors its people use: shop file, wire list, tool checks, journal.
@@ -68,24 +96,6 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
     }
     await bumpVersion(trx);
   });
-  const tools = new Map(shop.tools.map((tool) => [tool.part, tool]));
-  for (const check of history.checks) {
-    const { tool, goPassed, noGoStopped, by } = check;
-    await addCheck(
-      db,
-      {
-        id: randomUUID(),
-        tool,
-        goPassed,
-        noGoStopped,
-        by,
-        at: hoursAgo(check.hoursAgo).toISOString(),
-        setting: tools.get(tool)?.gauge?.setting ?? null,
-        cycles: tools.get(tool)?.cycles ?? null,
-      },
-      'technician',
-    );
-  }
   for (const [name, file] of [
     ['Chassis loom', 'chassis-loom.csv'],
     ['Mast loom', 'mast-loom.csv'],
@@ -95,7 +105,20 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
     const list = { id: randomUUID(), name, class: '2', customer: null, bytes, table: readCsv(bytes) };
     await importWireList(db, list, { by: 'Odile', role: 'technician' });
   }
-  await replay(db, history.work, hoursAgo);
+  // In the order it happened: a tool is taken by what was checked until then.
+  const dies = new Map(shop.tools.map((tool) => [tool.part, tool]));
+  const later = history.checks.toSorted((a, b) => b.hoursAgo - a.hoursAgo);
+  const checkUntil = async (hours: number) => {
+    for (let next = later[0]; next && next.hoursAgo >= hours; next = later[0]) {
+      later.shift();
+      await check(db, next, dies.get(next.tool), hoursAgo(next.hoursAgo));
+    }
+  };
+  for (const job of history.work.toSorted((a, b) => b.hoursAgo - a.hoursAgo)) {
+    await checkUntil(job.hoursAgo);
+    await replay(db, [job], hoursAgo);
+  }
+  await checkUntil(0);
   await replayLook(db, lookPastSchema.parse(JSON.parse((await read('look.json')).toString('utf8'))), hoursAgo);
   for (const gauge of z.array(gaugeSchema).parse(JSON.parse((await read('gauges.json')).toString('utf8')))) {
     await keepGauge(db, gauge, MAREK);

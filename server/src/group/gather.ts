@@ -14,6 +14,7 @@ const GATHERED: Readonly<Record<string, string>> = {
   limit_tables: 'site, document, revision, class',
   look_sheets: 'site, document, revision, class',
   tool_checks: 'id',
+  tool_returns: 'id',
   wire_lists: 'id',
   wire_list_rows: 'list, row',
   combinations: 'id',
@@ -37,9 +38,23 @@ const OF_PEOPLE = '(id, name, role, active, qualified_until, created_at, site)';
 /** Lets a group read this site. The database has to run with wal_level = logical for the group to follow. */
 export async function publish(site: Knex): Promise<void> {
   const known: unknown = await site('pg_publication').where({ pubname: PUBLICATION }).first('oid');
-  if (known !== undefined) return;
-  const tables = Object.keys(GATHERED).map((table) => (table === 'people' ? `people ${OF_PEOPLE}` : table));
-  await site.raw(`CREATE PUBLICATION ${PUBLICATION} FOR TABLE ${tables.join(', ')}`);
+  const given = new Set(
+    (
+      (await site('pg_publication_tables').where({ pubname: PUBLICATION }).select('tablename')) as {
+        tablename: string;
+      }[]
+    ).map(({ tablename }) => tablename),
+  );
+  // Tables that came with a later version are given too, once the group knows them.
+  const tables = Object.keys(GATHERED)
+    .filter((table) => !given.has(table))
+    .map((table) => (table === 'people' ? `people ${OF_PEOPLE}` : table));
+  if (!tables.length) return;
+  await site.raw(
+    known === undefined
+      ? `CREATE PUBLICATION ${PUBLICATION} FOR TABLE ${tables.join(', ')}`
+      : `ALTER PUBLICATION ${PUBLICATION} ADD TABLE ${tables.join(', ')}`,
+  );
 }
 
 /**

@@ -83,6 +83,21 @@ export const refusals = {
     ),
   idTaken: () =>
     new Refusal(409, 'id-taken', 'This id is used for something else already.', 'Send it again under a new id.'),
+  dieUnknown: (tool: string, dies: readonly string[]) =>
+    new Refusal(
+      422,
+      'die-unknown',
+      `Say which die or nest of ${tool} was checked.`,
+      `A check belongs to the die that is mounted, and to the nest where that has pins of its own. It has ${dies.join(', ')}.`,
+      { errors: [{ where: 'die', text: 'is none of this tool' }] },
+    ),
+  nothingToReturn: (tool: string) =>
+    new Refusal(
+      409,
+      'nothing-to-return',
+      `${tool} is not out of use for a failed check.`,
+      'Look at its state again: somebody may have put it back already.',
+    ),
   nameTaken: (what: string, name: string) =>
     new Refusal(409, 'name-taken', `${what} '${name}' exists already.`, 'Choose another name.'),
   slotTaken: (text: string, standing: unknown) =>

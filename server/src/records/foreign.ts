@@ -190,7 +190,8 @@ export function differencesOf(record: CombinationRecord): ForeignRecord['differe
     if (body.kind !== 'reading') continue;
     // By the table the entry says it was judged by, as the file has it: whatever run or lot it belongs to.
     const wire = setUp.wires[(body.wire ?? 1) - 1]?.wire;
-    const found = wire && own && findLimit(context.limits, wire, context.terminal, context.class, '', own);
+    const found =
+      wire && own && findLimit(context.limits, wire, context.terminal, context.class, '', context.practice, own);
     const limit = found?.limit?.force ?? null;
     const computed = judgeReading(body.force, limit, body.mode);
     compare(

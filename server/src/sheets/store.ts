@@ -17,7 +17,7 @@ export async function* readSheets(db: Knex, which: { id: string } | { list: stri
     );
     const shared = await readShared(db, takenSince(journals.values()));
     const contexts = await contextsOf(db, rows, shared);
-    const book = openToolBook(shared.tools, shared.checks, now, shared);
+    const book = openToolBook(shared.tools, shared, now, shared);
     for (const row of rows) {
       const context = contexts.get(row.id);
       if (!context) continue;

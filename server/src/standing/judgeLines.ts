@@ -37,7 +37,7 @@ export async function judgeLines(
   const long = await longLots(db, ids);
   const shared = await readShared(db, takenSince(journals.values()));
   const contexts = await contextsOf(db, rows, shared);
-  const book = openToolBook(shared.tools, shared.checks, now, shared);
+  const book = openToolBook(shared.tools, shared, now, shared);
   const judged = new Map<string, JudgedLine>();
   for (const row of rows) {
     const context = contexts.get(row.id);

@@ -19,9 +19,9 @@ export async function touchedBy(db: Knex, key: DocumentKey, day: string): Promis
     for (const row of rows) {
       const context = contexts.get(row.id);
       if (!context) continue;
-      const { wire, terminal } = context;
-      const before = findLimit(tables, wire, terminal, key.class, day).limit?.force ?? null;
-      const after = findLimit([table], wire, terminal, key.class, day, table).limit?.force ?? null;
+      const { wire, terminal, practice } = context;
+      const before = findLimit(tables, wire, terminal, key.class, day, practice).limit?.force ?? null;
+      const after = findLimit([table], wire, terminal, key.class, day, practice, table).limit?.force ?? null;
       if (before === after) continue;
       const { id, list, pieces } = row;
       touched.push({ id, list, terminal: row.terminal, wire: row.wire, pieces, before, after });

@@ -1,10 +1,9 @@
-import type { FinderQuery, Practice, Reason, Terminal, Tool, ToolCheck } from '@tug-mark/core';
+import type { FinderQuery, Practice, Reason, Terminal, Tool, ToolRecords } from '@tug-mark/core';
 
 /** What the worker is told, once per cabinet. */
-export interface FinderShop {
+export interface FinderShop extends ToolRecords {
   readonly terminals: readonly Terminal[];
   readonly tools: readonly Tool[];
-  readonly checks: readonly ToolCheck[];
   readonly practice: Practice;
   /** ISO instant */
   readonly now: string;

@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-import { familyName, findTerminations, openToolBook, rangeLabel, type Found, type ToolBook } from '@tug-mark/core';
+import { familyName, findTerminations, openToolBook, takesLabel, type Found, type ToolBook } from '@tug-mark/core';
 import type { FinderAnswer, FinderLine, FinderRequest, FinderShop } from './finder.messages';
 
 /* Searches the whole cabinet away from the page, so that no key press ever waits for it. */
@@ -12,7 +12,7 @@ function toLine({ terminal, fit, tool, stops }: Found): FinderLine {
     part: terminal.part,
     label: terminal.label,
     family: familyName(terminal.family),
-    range: rangeLabel(terminal.conductorRange),
+    range: takesLabel(terminal),
     stud: terminal.stud,
     verdict: fit.verdict,
     folded: fit.folded,
@@ -27,7 +27,7 @@ function toLine({ terminal, fit, tool, stops }: Found): FinderLine {
 addEventListener('message', ({ data }: MessageEvent<FinderRequest>) => {
   if (data.kind === 'shop') {
     shop = data.shop;
-    book = openToolBook(shop.tools, shop.checks, shop.now, shop);
+    book = openToolBook(shop.tools, shop, shop.now, shop);
     return;
   }
   if (!shop || !book) return;

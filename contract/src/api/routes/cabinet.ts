@@ -1,6 +1,14 @@
 import { CATALOGUE_KINDS } from '@tug-mark/core';
 import { z } from 'zod';
-import { cabinetSchema, newToolCheckSchema, partRevisionSchema, suspectSchema, toolCheckSchema } from '../../bench';
+import {
+  cabinetSchema,
+  newToolCheckSchema,
+  newToolReturnSchema,
+  partRevisionSchema,
+  suspectSchema,
+  toolCheckSchema,
+  toolReturnSchema,
+} from '../../bench';
 import { int } from '../../fields';
 import { practiceDraftSchema } from '../../parts';
 import { shopFileSchema } from '../../shopFile';
@@ -97,9 +105,25 @@ export const cabinet = {
     who: 'check-tool',
     body: newToolCheckSchema,
     answers: { 201: toolCheckSchema },
-    problems: ['not-found', 'id-taken'],
+    problems: ['not-found', 'id-taken', 'die-unknown'],
     example: {
-      body: { id: '0192f3a4-0000-7000-8000-000000000002', tool: 'HT-11', goPassed: true, noGoStopped: true },
+      body: { id: '0192f3a4-0000-7000-8000-000000000002', tool: 'HT-11', die: 'A', goPassed: true, noGoStopped: true },
+    },
+  }),
+  returnTool: define('returnTool', {
+    tag,
+    summary: 'Puts a tool that failed its check back into use, with what was done to it',
+    who: 'return-tool',
+    body: newToolReturnSchema,
+    answers: { 201: toolReturnSchema },
+    problems: ['not-found', 'id-taken', 'nothing-to-return'],
+    example: {
+      body: {
+        id: '0192f3a4-0000-7000-8000-000000000003',
+        tool: 'HT-12',
+        done: 'adjusted',
+        note: 'Stop screw turned in by a quarter, by Marek.',
+      },
     },
   }),
   readSuspect: define('readSuspect', {

@@ -25,6 +25,7 @@ const cabinet: Cabinet = {
   practices: [house],
   coverings: [],
   checks: [],
+  returns: [],
 };
 const revisions = () =>
   Promise.resolve([{ part: 'RB', revision: 3, at: new Date().toISOString(), by: 'Marek', body: bareRing }]);

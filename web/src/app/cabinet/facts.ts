@@ -1,7 +1,7 @@
 import {
   familyName,
   metalArea,
-  rangeLabel,
+  takesLabel,
   sizeLabel,
   type CatalogueKind,
   type CatalogueParts,
@@ -28,7 +28,7 @@ export function factsOf(kind: CatalogueKind, part: CatalogueParts[CatalogueKind]
       const t = part as Terminal;
       return [
         familyName(t.family),
-        rangeLabel(t.conductorRange),
+        takesLabel(t),
         t.insulationRange ? `${t.insulationRange.min}–${t.insulationRange.max} mm` : 'not gripped',
         t.stud ?? 'none',
       ];

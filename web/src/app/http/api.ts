@@ -9,6 +9,7 @@ import {
   type NewPerson,
   type NewStudy,
   type NewToolCheck,
+  NewToolReturn,
   type Person,
   type SignIn,
 } from '@tug-mark/contract';
@@ -75,6 +76,7 @@ export class Api {
   gaugeCurve = async (id: string) => bytesOf(await this.client.file('readGaugeCurve', { params: { id } }));
 
   checkTool = (body: NewToolCheck) => this.client.call('checkTool', { body });
+  returnTool = (body: NewToolReturn) => this.client.call('returnTool', { body });
   cabinet = () => this.client.call('readCabinet', {});
   importShopFile = (file: unknown) => this.client.call('importShopFile', { body: file as never });
   suspect = (part: string) => this.client.call('readSuspect', { params: { part } });

@@ -309,10 +309,10 @@ export class FinderPage {
       const cabinet = this.store.cabinet();
       const { practice } = this.practice();
       if (!cabinet || !practice) return;
-      const { terminals, tools, checks } = cabinet;
+      const { terminals, tools, checks, returns } = cabinet;
       this.tell({
         kind: 'shop',
-        shop: { terminals, tools, checks, practice, now: new Date().toISOString(), ...this.shopTime() },
+        shop: { terminals, tools, checks, returns, practice, now: new Date().toISOString(), ...this.shopTime() },
       });
       this.find();
     });

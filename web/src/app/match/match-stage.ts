@@ -7,7 +7,8 @@ import {
   metalArea,
   nominalArea,
   otherScale,
-  rangeLabel,
+  rangeOf,
+  takesLabel,
   sizeLabel,
   type Terminal,
 } from '@tug-mark/core';
@@ -194,7 +195,7 @@ export class MatchStage {
   protected readonly family = computed(() => familyName(this.terminal()?.family ?? 'bare-terminal'));
   protected readonly range = computed(() => {
     const terminal = this.terminal();
-    return terminal ? rangeLabel(terminal.conductorRange) : '';
+    return terminal ? takesLabel(terminal) : '';
   });
   protected readonly size = computed(() => {
     const wire = this.wire();
@@ -211,11 +212,13 @@ export class MatchStage {
   });
   protected readonly breaks = computed(() => {
     const wire = this.wire();
-    return wire ? breakingLoad(wire.conductor).toFixed(0) : '';
+    const practice = this.hand.view()?.practice;
+    return wire && practice ? breakingLoad(wire.conductor, practice).toFixed(0) : '';
   });
   protected readonly conductor = computed(() => {
     const view = this.hand.view();
-    const range = this.terminal()?.conductorRange;
+    const terminal = this.terminal();
+    const range = terminal && rangeOf(terminal, view?.wire.conductor.size);
     const value = [view?.wire, ...(view?.together ?? [])].reduce((sum, w) => sum + (w ? metalArea(w.conductor) : 0), 0);
     const folded = this.setUp()?.fit.folded ? 2 : 1;
     return (
@@ -227,7 +230,7 @@ export class MatchStage {
   );
 
   protected takes(terminal: Terminal): string {
-    return rangeLabel(terminal.conductorRange);
+    return takesLabel(terminal);
   }
 
   constructor() {

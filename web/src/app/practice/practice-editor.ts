@@ -3,6 +3,8 @@ import type { Problem } from '@tug-mark/contract';
 import {
   CHOICE_KEYS,
   CHOICES,
+  draftOf,
+  ownChoices,
   readNumber,
   readStrandDamage,
   resolvePractice,
@@ -10,6 +12,7 @@ import {
   type Practice,
   type PracticeChoices,
   type PracticeDraft,
+  type TensileStrengths,
 } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -18,7 +21,15 @@ import { ProblemNotice } from '../parts/problem-notice';
 import { valueOf } from '../parts/value-of';
 
 interface NumberField {
-  readonly key: 'brushFixed' | 'lugBare' | 'edgeBand' | 'setUpPieces' | 'measuredPieces' | 'coverage' | 'confidence';
+  readonly key:
+    | 'brushFixed'
+    | 'lugBare'
+    | 'edgeBand'
+    | 'setUpPieces'
+    | 'measuredPieces'
+    | 'coverage'
+    | 'confidence'
+    | keyof TensileStrengths;
   readonly title: string;
   readonly least: number;
   readonly most: number;
@@ -32,6 +43,9 @@ const NUMBERS: readonly NumberField[] = [
   { key: 'measuredPieces', title: 'Measured pieces', least: 0, most: 50, whole: true },
   { key: 'coverage', title: 'Share that has to hold (0.99)', least: 0.51, most: 0.9999, whole: false },
   { key: 'confidence', title: 'How sure (0.95)', least: 0.51, most: 0.9999, whole: false },
+  { key: 'tensileCopper', title: 'Tensile strength of copper, N/mm²', least: 50, most: 2000, whole: false },
+  { key: 'tensileHighStrength', title: 'of high-strength copper, N/mm²', least: 50, most: 2000, whole: false },
+  { key: 'tensileAluminium', title: 'of aluminium, N/mm²', least: 20, most: 2000, whole: false },
 ];
 
 /** A practice profile as a form: each choice made here, or left to the profile it is based on. */
@@ -170,10 +184,12 @@ export class PracticeEditor {
       }
       const { part, label, customer, base } = p;
       this.head.set({ part, label, customer: customer ?? '', class: p.class ?? '', base: base ?? '' });
-      this.made.set(Object.fromEntries(p.own.map((key) => [key, p[key]])));
+      const { choices } = draftOf(p);
+      const own = ownChoices(p);
+      this.made.set(choices);
       this.typed.set({
-        ...Object.fromEntries(NUMBERS.filter((n) => p.own.includes(n.key)).map((n) => [n.key, String(p[n.key])])),
-        ...(p.own.includes('strandDamage') && { strandDamage: strandDamageText(p.strandDamage) }),
+        ...Object.fromEntries(NUMBERS.filter((n) => own.includes(n.key)).map((n) => [n.key, String(p[n.key])])),
+        ...(own.includes('strandDamage') && { strandDamage: strandDamageText(p.strandDamage) }),
       });
       void this.api.revisions('practice', part).then(
         ([newest]) => {

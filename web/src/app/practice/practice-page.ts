@@ -241,6 +241,10 @@ export class PracticePage {
       ['insulation edge between grips', `${p.windowShare.min}–${p.windowShare.max} of the window`],
       ['bare wire behind a lug', `up to ${p.lugBare} mm`],
       ['strands that may be hurt', strandDamageText(p.strandDamage)],
+      [
+        'tensile strength',
+        `copper ${p.tensileCopper}, high-strength ${p.tensileHighStrength}, aluminium ${p.tensileAluminium} N/mm²`,
+      ],
       ['edge band', `${(p.edgeBand * 100).toFixed(0)} %`],
       ['set-up pieces', `${p.setUpPieces}, ${p.measuredPieces} of them measured`],
       ['group judgement', `${(p.coverage * 100).toFixed(1)} % hold, ${(p.confidence * 100).toFixed(0)} % sure`],

@@ -204,7 +204,7 @@ export class CurvesPage {
     try {
       const view = await this.api.combinationOfLot(id, lot);
       this.view.set(view);
-      const breaks = breakingLoad(view.wire.conductor);
+      const breaks = breakingLoad(view.wire.conductor, view.practice);
       const { strands } = view.wire.conductor;
       const readings = entriesOf(ofLot(view.entries, lot), 'reading').flatMap(({ body }) =>
         body.trace ? [{ body, trace: body.trace }] : [],

@@ -19,6 +19,7 @@ import {
 } from '@tug-mark/contract';
 import {
   breakingLoad,
+  TYPICAL_STRENGTHS,
   computeSetUp,
   describeEntry,
   entriesOf,
@@ -83,7 +84,10 @@ export class RecordPage {
     );
   });
   protected readonly breaks = computed(() =>
-    breakingLoad(this.record()?.wire.conductor ?? { strands: 1, strandDiameter: 1, material: 'copper' }),
+    breakingLoad(
+      this.record()?.wire.conductor ?? { strands: 1, strandDiameter: 1, material: 'copper' },
+      this.record()?.practice ?? TYPICAL_STRENGTHS,
+    ),
   );
   private readonly corrected = computed(() => new Set(this.record()?.entries.map((entry) => entry.corrects)));
   protected readonly flags = computed<TugFlag[]>(() => {

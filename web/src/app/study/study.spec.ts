@@ -21,8 +21,20 @@ describe('A study', () => {
   it('is answered by keys: good, or the point a piece is bad at', async () => {
     const given: unknown[] = [];
     const view = viewOf();
-    const { combination, wire, together, terminal, practice, revisions, strippers, tools, checks, limits, looks } =
-      view;
+    const {
+      combination,
+      wire,
+      together,
+      terminal,
+      practice,
+      revisions,
+      strippers,
+      tools,
+      checks,
+      returns,
+      limits,
+      looks,
+    } = view;
     const turn = {
       line: LINE,
       round: 1,
@@ -39,6 +51,7 @@ describe('A study', () => {
         strippers,
         tools,
         checks,
+        returns,
         limits,
         looks,
         entries: [],

@@ -46,6 +46,8 @@ export function viewOf(changes: Partial<CombinationView> = {}): CombinationView 
       {
         id: 'k1',
         tool: 'HT',
+        die: null,
+        nest: null,
         at: hoursAgo(1),
         goPassed: true,
         noGoStopped: true,
@@ -54,6 +56,7 @@ export function viewOf(changes: Partial<CombinationView> = {}): CombinationView 
         cycles: null,
       },
     ],
+    returns: [],
     limits: [
       {
         ...limitTable,

@@ -9,33 +9,56 @@ import {
   output,
   signal,
 } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import type { Problem, Suspect } from '@tug-mark/contract';
 import { readNumber, type Tool } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { Api, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
 import { ProblemNotice } from '../parts/problem-notice';
 import { SuspectLots } from './suspect-lots';
 import { valueOf } from '../parts/value-of';
+import { checkPlaces } from './check-places';
 
 /** The go/no-go check of one tool, step by step: the gauge's setting first, then go, then no-go, then the counter. */
 @Component({
   selector: 'tm-tool-check',
-  imports: [NzButtonModule, NzInputModule, ProblemNotice, SuspectLots],
+  imports: [FormsModule, NzButtonModule, NzInputModule, NzRadioModule, ProblemNotice, SuspectLots],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="check" role="group" [attr.aria-label]="'Check of ' + tool().label">
       @if (failed()) {
         <p class="notice bad" role="alert">
-          {{ tool().label }} failed and is out of use from now on. What it made since its last good check is suspect.
+          {{ tool().label }} failed and is out of use from now on, with all its dies. What it made since its last good
+          check is suspect. Quality puts it back into use once somebody has said what was done to it.
         </p>
         @if (suspect(); as found) {
           <tm-suspect-lots [suspect]="found" />
         }
         <button nz-button class="bench-button" type="button" (click)="kept.emit()">I have read it</button>
       } @else {
-        @if (tool().gauge?.setting; as setting) {
+        @if (places().length > 1 && !place()) {
+          <p class="all"><strong>Mounted and checked:</strong> a check says nothing of another die.</p>
+          <nz-radio-group
+            class="all"
+            nzSize="large"
+            aria-label="Mounted and checked"
+            [ngModel]="at()?.key"
+            (ngModelChange)="key.set($event)"
+          >
+            @for (one of places(); track one.key) {
+              <!-- eslint-disable-next-line @angular-eslint/template/label-has-associated-control -- its input is inside -->
+              <label nz-radio-button [nzValue]="one.key">{{ one.label }}</label>
+            }
+          </nz-radio-group>
+        } @else if (places().length > 1) {
+          <p class="all">
+            <strong>Mounted and checked: {{ at()?.label }}.</strong> Another check says nothing of it.
+          </p>
+        }
+        @if (gauge()?.setting; as setting) {
           <p>
             <strong>1 Selector:</strong> set it to <strong class="figures">{{ setting }}</strong>, the setting the gauge
             is for.
@@ -128,9 +151,20 @@ export class ToolCheckGuide {
   protected readonly value = valueOf;
   private readonly api = inject(Api);
   readonly tool = input.required<Tool>();
+  /** What is mounted now, where it is known. */
+  readonly mounted = input<string | null>(null);
+  /** The one that is to be checked, as {@link checkPlaces} names it; null asks. */
+  readonly place = input<string | null>(null);
   /** The check is on record. */
   readonly kept = output();
   readonly dropped = output();
+  protected readonly places = computed(() => checkPlaces(this.tool()));
+  protected readonly key = signal<string | null>(null);
+  protected readonly at = computed(() => {
+    const key = this.place() ?? this.key() ?? this.mounted();
+    return this.places().find((one) => one.key === key || one.die.id === key) ?? this.places()[0];
+  });
+  protected readonly gauge = computed(() => this.at()?.gauge ?? null);
   protected readonly isSet = signal(false);
   protected readonly go = signal<boolean | null>(null);
   protected readonly noGo = signal<boolean | null>(null);
@@ -161,7 +195,7 @@ export class ToolCheckGuide {
   protected readonly problem = signal<Problem | null>(null);
   protected readonly failed = signal(false);
   protected readonly suspect = signal<Suspect | null>(null);
-  protected readonly ready = computed(() => this.isSet() || this.tool().gauge?.setting == null);
+  protected readonly ready = computed(() => this.isSet() || this.gauge()?.setting == null);
   private readonly id = timeOrderedId();
 
   constructor() {
@@ -173,14 +207,15 @@ export class ToolCheckGuide {
   }
 
   protected pin(which: 'go' | 'noGo'): string {
-    const gauge = this.tool().gauge;
+    const gauge = this.gauge();
     return gauge ? ` ${gauge[which]} mm` : '';
   }
 
   protected async keep(): Promise<void> {
     const goPassed = this.go();
     const noGoStopped = this.noGo();
-    if (goPassed === null || noGoStopped === null) return;
+    const at = this.at();
+    if (goPassed === null || noGoStopped === null || !at) return;
     const typed = this.cycles().trim();
     const read = readNumber(typed);
     if (typed !== '' && (read.outcome !== 'number' || !Number.isInteger(read.value) || read.value < 0)) {
@@ -192,9 +227,11 @@ export class ToolCheckGuide {
       await this.api.checkTool({
         id: this.id,
         tool: this.tool().part,
+        die: at.die.id,
+        nest: at.nest?.id ?? null,
         goPassed,
         noGoStopped,
-        setting: this.tool().gauge?.setting ?? null,
+        setting: this.gauge()?.setting ?? null,
         cycles: typed !== '' && read.outcome === 'number' ? read.value : null,
       });
       this.problem.set(null);

@@ -37,7 +37,7 @@ describe('Taking a tool', () => {
     expect(checkTool).toHaveBeenCalledOnceWith(
       jasmine.objectContaining({ tool: 'HT', goPassed: true, noGoStopped: false }),
     );
-    expect(bench.text).toContain('Hand tool HT failed and is out of use from now on.');
+    expect(bench.text).toContain('Hand tool HT failed and is out of use from now on,');
   });
 
   it('offers no check where a check mends nothing', async () => {

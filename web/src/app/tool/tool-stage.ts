@@ -11,6 +11,7 @@ import { Mark } from '../parts/mark';
 import { Reasons } from '../parts/reasons';
 import { showTime } from '../parts/show-time';
 import { Keys } from '../shell/keys';
+import { placeOf } from './check-places';
 import { ToolCheckGuide } from './tool-check';
 
 const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
@@ -74,13 +75,19 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
                 </button>
               }
               @if (isMendedByCheck(candidate)) {
-                <button nz-button class="bench-button" type="button" (click)="checking.set(candidate.tool.part)">
+                <button nz-button class="bench-button" type="button" (click)="checking.set(placeKey(candidate))">
                   Check it: go and no-go
                 </button>
               }
             </div>
-            @if (checking() === candidate.tool.part && first(candidate)) {
-              <tm-tool-check class="check" [tool]="candidate.tool" (kept)="checked()" (dropped)="checking.set(null)" />
+            @if (checking() !== null && checking() === placeKey(candidate) && first(candidate)) {
+              <tm-tool-check
+                class="check"
+                [tool]="candidate.tool"
+                [place]="place(candidate)"
+                (kept)="checked()"
+                (dropped)="checking.set(null)"
+              />
             }
           </li>
         } @empty {
@@ -185,7 +192,9 @@ export class ToolStage {
       ? `${name} is taken.`
       : tool.state.state === 'ready'
         ? `Take ${name}.`
-        : `Check ${tool.tool.label} first.`;
+        : tool.changes.some(({ what }) => what === `mount ${tool.die.label}`)
+          ? `Mount ${tool.die.label} in ${tool.tool.label}, then check it.`
+          : `Check ${tool.tool.label} first.`;
   });
   protected readonly why = computed(() => {
     const s = this.setUp();
@@ -204,23 +213,31 @@ export class ToolStage {
       (key) => {
         const candidates = this.setUp()?.toolChoice.candidates ?? [];
         if (key.toLowerCase() === 'c') {
-          this.checking.set(candidates.find((c) => this.isMendedByCheck(c))?.tool.part ?? null);
+          const due = candidates.find((c) => this.isMendedByCheck(c));
+          this.checking.set(due ? this.placeKey(due) : null);
           return true;
         }
         if (key !== 'Enter') return false;
         const first = candidates[0];
         if (this.takenKey()) this.next();
         else if (first?.state.state === 'ready') this.take(first);
-        else if (first && this.isMendedByCheck(first)) this.checking.set(first.tool.part);
+        else if (first && this.isMendedByCheck(first)) this.checking.set(this.placeKey(first));
         return true;
       },
     );
   }
 
-  /** A check answers for a check that ran out or failed; not for calibration or worn-out cycles. */
+  /** A check answers for one that ran out, or a die that was mounted; not for one that failed, calibration or worn-out cycles. */
   protected isMendedByCheck(c: ToolCandidate): boolean {
-    const bad = c.state.reasons.filter((r) => r.weight === 'bad');
-    return c.state.state !== 'ready' && bad.every((r) => r.code === 'check-failed');
+    return c.state.state === 'check-due';
+  }
+
+  /** What the check of a candidate is of: its die, or its nest where that has pins of its own. */
+  protected placeKey(c: ToolCandidate): string {
+    return `${c.tool.part}/${this.place(c)}`;
+  }
+  protected place(c: ToolCandidate): string {
+    return placeOf(c.tool, c.die, c.nest)?.key ?? c.die.id;
   }
 
   /** What has to be set on the tool, in words; '' where nothing has. */
@@ -238,9 +255,10 @@ export class ToolStage {
     return [c.tool.part, c.die.id, c.nest.id].join('/');
   }
 
-  /** The check is the tool's: it shows once, at the tool's first nest. */
+  /** A check is of a die: it shows once, at the first of its nests. */
   protected first(c: ToolCandidate): boolean {
-    return this.setUp()?.toolChoice.candidates.find((other) => other.tool.part === c.tool.part) === c;
+    const key = this.placeKey(c);
+    return this.setUp()?.toolChoice.candidates.find((other) => this.placeKey(other) === key) === c;
   }
 
   protected take(c: ToolCandidate): void {

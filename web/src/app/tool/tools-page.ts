@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may, type Suspect } from '@tug-mark/contract';
-import { judgeTool, type Tool } from '@tug-mark/core';
+import { judgeTool, mountedDie, recordsOf, standingFailure, type Die, type Tool } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api } from '../http/api';
 import { CabinetParts } from '../cabinet/cabinet';
@@ -13,7 +13,9 @@ import { showTime } from '../parts/show-time';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
 import { SuspectLots } from './suspect-lots';
+import { checkPlaces } from './check-places';
 import { ToolCheckGuide } from './tool-check';
+import { ToolReturnForm } from './tool-return';
 import { injectShopTime } from '../session/shop-day';
 
 const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
@@ -22,7 +24,7 @@ const ORDER = { 'check-due': 0, refused: 1, ready: 2 } as const;
 /** Start of the shift: every tool with its state, what is mounted in it, and the checks that are due, one by one. */
 @Component({
   selector: 'tm-tools-page',
-  imports: [RouterLink, NzButtonModule, Mark, ProblemNotice, Reasons, ToolCheckGuide, SuspectLots],
+  imports: [RouterLink, NzButtonModule, Mark, ProblemNotice, Reasons, ToolCheckGuide, ToolReturnForm, SuspectLots],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -52,7 +54,7 @@ const ORDER = { 'check-due': 0, refused: 1, ready: 2 } as const;
                 <a [routerLink]="['/cabinet', 'tool', line.tool.part]">{{ line.tool.label }}</a>
                 <span class="soft">{{ line.tool.kind }}, {{ line.tool.station ?? 'carried about' }}</span>
               </h2>
-              <p>{{ mounted(line.tool) }}</p>
+              <p>{{ words(line.tool, line.mounted) }}</p>
               <p class="soft">
                 last check
                 {{ line.state.lastCheck ? time(line.state.lastCheck.at) + ' by ' + line.state.lastCheck.by : 'none' }} ·
@@ -61,13 +63,30 @@ const ORDER = { 'check-due': 0, refused: 1, ready: 2 } as const;
               </p>
             </div>
             <tm-reasons [reasons]="line.state.reasons" />
-            @if (mayCheck()) {
+            @if (line.failed) {
+              @if (mayReturn()) {
+                <button nz-button class="bench-button" type="button" (click)="returning.set(line.tool.part)">
+                  Back into use
+                </button>
+              } @else {
+                <p class="soft">Quality puts it back once somebody has said what was done to it.</p>
+              }
+            } @else if (mayCheck()) {
               <button nz-button class="bench-button" type="button" (click)="checking.set(line.tool.part)">
                 Check it
               </button>
             }
+            @if (returning() === line.tool.part) {
+              <tm-tool-return class="wide" [tool]="line.tool" (kept)="kept()" (dropped)="returning.set(null)" />
+            }
             @if (checking() === line.tool.part) {
-              <tm-tool-check class="wide" [tool]="line.tool" (kept)="kept()" (dropped)="checking.set(null)" />
+              <tm-tool-check
+                class="wide"
+                [tool]="line.tool"
+                [mounted]="line.mounted?.id ?? null"
+                (kept)="kept()"
+                (dropped)="checking.set(null)"
+              />
             }
             @if (suspects().get(line.tool.part); as suspect) {
               <tm-suspect-lots class="wide notice bad" [suspect]="suspect" />
@@ -118,13 +137,23 @@ export class ToolsPage {
   protected readonly states = STATES;
   protected readonly time = showTime;
   protected readonly checking = signal<string | null>(null);
+  protected readonly returning = signal<string | null>(null);
   protected readonly suspects = signal<ReadonlyMap<string, Suspect>>(new Map());
   private readonly now = signal(new Date().toISOString());
   protected readonly mayCheck = computed(() => may(this.person()?.role ?? 'technician', 'check-tool'));
+  protected readonly mayReturn = computed(() => may(this.person()?.role ?? 'technician', 'return-tool'));
   protected readonly lines = computed(() =>
     this.store
       .of('tool')
-      .map((tool) => ({ tool, state: judgeTool(tool, this.store.cabinet()?.checks ?? [], this.now(), this.shop()) }))
+      .map((tool) => {
+        const records = recordsOf(tool, this.store.cabinet() ?? { checks: [], returns: [] });
+        return {
+          tool,
+          state: judgeTool(tool, records, this.now(), this.shop()),
+          mounted: mountedDie(tool, records),
+          failed: standingFailure(records) !== null,
+        };
+      })
       .sort((a, b) => ORDER[a.state.state] - ORDER[b.state.state] || a.tool.part.localeCompare(b.tool.part)),
   );
   protected readonly due = computed(() => this.lines().filter((line) => line.state.state === 'check-due'));
@@ -162,13 +191,14 @@ export class ToolsPage {
 
   protected async kept(): Promise<void> {
     this.checking.set(null);
+    this.returning.set(null);
     this.now.set(new Date().toISOString());
     await this.store.load();
   }
 
-  protected mounted(tool: Tool): string {
-    const die = tool.dies.filter((d) => d.mounted).map((d) => d.label);
+  protected words(tool: Tool, die: Die | null): string {
     const positioner = tool.positioners.filter((p) => p.mounted).map((p) => p.label);
-    return `mounted: ${[...die, ...positioner].join(', ') || 'nothing'}${tool.gauge ? `; gauge ${tool.gauge.go} / ${tool.gauge.noGo} mm` : ''}`;
+    const pins = checkPlaces(tool).find((place) => place.die.id === die?.id)?.gauge;
+    return `mounted: ${[...(die ? [die.label] : []), ...positioner].join(', ') || 'nothing'}${pins ? `; gauge ${pins.go} / ${pins.noGo} mm` : ''}`;
   }
 }
