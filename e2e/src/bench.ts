@@ -24,15 +24,59 @@ export async function climbTo(browser: Browser, stage: string): Promise<void> {
   await rung.click();
 }
 
-/** From Match to the last step of Crimp with the Enter key alone; the tool has to be ready. */
+/** Whether the tool that is proposed has to be checked before it can be taken. */
+const isCheckDue = async (browser: Browser) => /^(Check|Mount) /.test(await browser.heading());
+
+/** Takes the proposed tool by keys alone; one whose check is due is checked first, with Space and Tab. */
+export async function takeToolByKeys(browser: Browser): Promise<void> {
+  await browser.sees('mark to verify');
+  if (await isCheckDue(browser)) {
+    await browser.keys(Key.ENTER);
+    const first = (await (await browser.shown(By.css('tm-tool-check'))).getText()).includes('Selector:')
+      ? 'It stands at'
+      : 'It passes';
+    await browser.driver.wait(
+      async () => (await (await browser.driver.switchTo().activeElement()).getText()).startsWith(first),
+      5_000,
+      `the focus is not on: ${first}`,
+    );
+    const selector = first === 'It passes' ? [] : [Key.SPACE, Key.TAB];
+    const answers = [Key.SPACE, Key.TAB, Key.TAB, Key.SPACE, Key.TAB, Key.TAB, '9100', Key.TAB, Key.ENTER];
+    // One key after the other, as a hand does it: each answer opens the next question.
+    for (const key of [...selector, ...answers]) {
+      await browser.keys(key);
+      await browser.driver.sleep(60);
+    }
+    await browser.driver.wait(
+      async () => !(await browser.driver.findElements(By.css('tm-tool-check'))).length,
+      10_000,
+      'the check was not kept',
+    );
+    await browser.sees('Take it');
+    await browser.driver.executeScript('document.activeElement?.blur()');
+  }
+  await browser.keys(Key.ENTER);
+  await browser.sees('is taken.');
+}
+
+/** The same with the mouse. */
+export async function takeToolByMouse(browser: Browser): Promise<void> {
+  await browser.sees('mark to verify');
+  if (await isCheckDue(browser)) {
+    await browser.press('Check it: go and no-go');
+    if ((await browser.text()).includes('Selector:')) await browser.press('It stands at');
+    for (const answer of ['It passes', 'It stops', 'Keep this check']) await browser.press(answer);
+  }
+  await browser.press('Take it');
+}
+
+/** From Match to the last step of Crimp by keys alone. */
 export async function setUpByKeys(browser: Browser, steps: number, strip: string): Promise<void> {
   await browser.sees('Go on to Prepare');
   await browser.keys(Key.ENTER);
   await browser.sees('Go on to Tool');
   await browser.keys(Key.ENTER);
-  await browser.sees('mark to verify');
-  await browser.keys(Key.ENTER);
-  await browser.sees('is taken.');
+  await takeToolByKeys(browser);
   await browser.keys(Key.ENTER);
   await browser.sees('End on, before the bite');
   await measureByKeys(browser, strip);

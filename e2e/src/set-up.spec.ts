@@ -3,7 +3,17 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
 import { expectAccessible } from './accessibility';
-import { climbTo, lookByKeys, lookByMouse, measureByKeys, openCombination, pullByKeys, takeSeat } from './bench';
+import {
+  climbTo,
+  lookByKeys,
+  lookByMouse,
+  measureByKeys,
+  openCombination,
+  pullByKeys,
+  takeSeat,
+  takeToolByKeys,
+  takeToolByMouse,
+} from './bench';
 import { Browser } from './browser';
 import { Server } from './server';
 
@@ -16,10 +26,10 @@ const FAMILIES = [
   { name: 'bare terminal', terminal: 'FL-RB-0516', wire: 'FL-W-0150', strip: '9.6', limit: 155 },
   { name: 'open-barrel contact', terminal: 'FL-OC-4810', wire: 'FL-W-0100', strip: '6.2', limit: 108 },
   { name: 'sealed contact', terminal: 'FL-SC-1510', wire: 'FL-W-0075', strip: '5.6', limit: 85 },
-  { name: 'machined contact', terminal: 'FL-MC-16S', wire: 'FL-W-A20', strip: '7', limit: 60, check: 'It stands at 5' },
+  { name: 'machined contact', terminal: 'FL-MC-16S', wire: 'FL-W-A20', strip: '7', limit: 60 },
   { name: 'signal contact', terminal: 'FL-SG-0502', wire: 'FL-W-0025', strip: '2.7', limit: 28 },
   { name: 'butt splice', terminal: 'FL-BS-10', wire: 'FL-W-0100', strip: '8.2', limit: 108 },
-  { name: 'window splice', terminal: 'FL-WS-10', wire: 'FL-W-0100', strip: '7.7', limit: 108, check: 'It passes' },
+  { name: 'window splice', terminal: 'FL-WS-10', wire: 'FL-W-0100', strip: '7.7', limit: 108 },
   { name: 'open-barrel splice', terminal: 'FL-OS-10', wire: 'FL-W-0100', strip: '5.7', limit: 108 },
   { name: 'wire-end ferrule', terminal: 'FL-FE-0075', wire: 'FL-W-0075', strip: '8.3', limit: 85 },
   { name: 'compression lug', terminal: 'FL-LG-2508', wire: 'FL-W-2500', strip: '25.1', limit: 950 },
@@ -49,39 +59,11 @@ describe('Setting up every family of the demo', () => {
   const stepDone = (count: number) =>
     browser.driver.wait(async () => (await confirmed()) === count, 10_000, `step ${count} was not confirmed`);
 
-  /** A tool whose check is due: opened with Enter, answered with Space and Tab, kept. */
-  const checkByKeys = async (first: string) => {
-    await browser.keys(Key.ENTER);
-    await browser.shown(By.css('tm-tool-check'));
-    await browser.driver.wait(
-      async () => (await (await browser.driver.switchTo().activeElement()).getText()) === first,
-      5_000,
-      `the focus is not on: ${first}`,
-    );
-    const selector = first === 'It passes' ? [] : [Key.SPACE, Key.TAB];
-    const answers = [Key.SPACE, Key.TAB, Key.TAB, Key.SPACE, Key.TAB, Key.TAB, '9100', Key.TAB, Key.ENTER];
-    // One key after the other, as a hand does it: each answer opens the next question.
-    for (const key of [...selector, ...answers]) {
-      await browser.keys(key);
-      await browser.driver.sleep(60);
-    }
-    await browser.driver.wait(
-      async () => !(await browser.driver.findElements(By.css('tm-tool-check'))).length,
-      10_000,
-      'the check was not kept',
-    );
-    await browser.sees('Take it');
-  };
-
   const byKeys = async (family: Family) => {
     await browser.keys(Key.ENTER);
     await browser.sees('Go on to Tool');
     await browser.keys(Key.ENTER);
-    await browser.sees('mark to verify');
-    if ('check' in family) await checkByKeys(family.check);
-    await browser.driver.executeScript('document.activeElement?.blur()');
-    await browser.keys(Key.ENTER);
-    await browser.sees('is taken.');
+    await takeToolByKeys(browser);
     await browser.keys(Key.ENTER);
     await browser.shown(By.css('tm-crimp-stage ol'));
     const wanted = await steps();
@@ -102,7 +84,7 @@ describe('Setting up every family of the demo', () => {
   const byMouse = async (family: Family) => {
     await browser.press('Go on to Prepare');
     await browser.press('Go on to Tool');
-    await browser.press('Take it');
+    await takeToolByMouse(browser);
     await browser.press('Go on to Crimp');
     await browser.shown(By.css('tm-crimp-stage ol'));
     const wanted = await steps();

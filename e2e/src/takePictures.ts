@@ -1,7 +1,7 @@
 import { ForceGauge } from '@tug-mark/stand-ins/force-gauge';
 import { mkdir, writeFile } from 'node:fs/promises';
 import { By, Key } from 'selenium-webdriver';
-import { climbTo, lookByKeys, openCombination, pullByKeys, setUpByKeys, takeSeat } from './bench';
+import { climbTo, lookByKeys, openCombination, pullByKeys, setUpByKeys, takeSeat, takeToolByKeys } from './bench';
 import { Browser } from './browser';
 import { Server } from './server';
 
@@ -45,8 +45,7 @@ try {
   await browser.keys(Key.ENTER);
   await browser.sees('mark to verify');
   await picture('tool');
-  await browser.keys(Key.ENTER);
-  await browser.sees('is taken.');
+  await takeToolByKeys(browser);
   await browser.keys(Key.ENTER);
   await browser.sees('End on, before the bite');
   await browser.keys(Key.ENTER);

@@ -182,7 +182,7 @@ function judgeToolStage(
     const due = reason(
       'tool-not-taken',
       'hold',
-      `${chosen.state.state === 'ready' ? 'Take' : 'Check, then take,'} ${chosen.tool.label}, ${chosen.die.label}, nest ${chosen.nest.label}.`,
+      `${chosen.state.state === 'ready' ? 'Take' : chosen.mounted ? 'Check, then take' : 'Mount, check, then take'} ${chosen.tool.label}, ${chosen.die.label}, nest ${chosen.nest.label}.`,
     );
     return { stage: 'tool', state: 'missing', answer: due.text, reasons: [due, ...chosen.reasons] };
   }

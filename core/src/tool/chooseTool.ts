@@ -19,6 +19,8 @@ export interface ToolCandidate {
   readonly die: Die;
   readonly nest: Nest;
   readonly listed: boolean;
+  /** Whether its die is mounted now. */
+  readonly mounted: boolean;
   readonly state: ToolState;
   /** Selector setting; null for a tool without a selector, or where its table has a hole. */
   readonly setting: string | null;
@@ -241,6 +243,7 @@ function candidate(
     die,
     nest,
     listed: isListed,
+    mounted,
     state,
     setting: selected.setting,
     positioner,

@@ -192,7 +192,7 @@ export class ToolStage {
       ? `${name} is taken.`
       : tool.state.state === 'ready'
         ? `Take ${name}.`
-        : tool.changes.some(({ what }) => what === `mount ${tool.die.label}`)
+        : !tool.mounted
           ? `Mount ${tool.die.label} in ${tool.tool.label}, then check it.`
           : `Check ${tool.tool.label} first.`;
   });
