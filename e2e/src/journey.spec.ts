@@ -3,7 +3,16 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
 import { expectAccessible } from './accessibility';
-import { climbTo, lookByKeys, measureByKeys, openCombination, pullByKeys, setUpByKeys, takeSeat } from './bench';
+import {
+  climbTo,
+  lookByKeys,
+  measureByKeys,
+  openCombination,
+  pullByKeys,
+  setUpByKeys,
+  takeSeat,
+  takeToolByMouse,
+} from './bench';
 import { Browser } from './browser';
 import { Server } from './server';
 
@@ -107,7 +116,7 @@ describe('From a wire list to a judged pull', () => {
     await openCombination(browser, 'FL-RT-0406', 'FL-W-0075', LIST);
     await browser.press('Go on to Prepare');
     await browser.press('Go on to Tool');
-    await browser.press('Take it');
+    await takeToolByMouse(browser);
     await accessible();
     await browser.press('Go on to Crimp');
     for (const step of [
@@ -167,7 +176,7 @@ describe('From a wire list to a judged pull', () => {
   it('sets up an open-barrel contact and takes "not like this" for an answer, mended with its reason', async () => {
     await openCombination(browser, 'FL-OC-1508', 'FL-W-0075', LIST);
     await climbTo(browser, 'Tool');
-    await browser.press('Take it');
+    await takeToolByMouse(browser);
     await browser.press('Go on to Crimp');
     await browser.sees('Look at the stripped end');
     await measureByKeys(browser, '5.5');

@@ -1,4 +1,4 @@
-import type { Terminal } from '../terminal';
+import { familyOf, type Terminal } from '../terminal';
 
 /**
  * What comes after the crimp for a contact that goes into a cavity, in order; shown with the set-up, not asked of the
@@ -19,8 +19,5 @@ export function aftercare(terminal: Terminal): string[] {
       `Out again: ${cavity.release} release, ${cavity.removalTool ?? 'by hand'}, straight. A contact taken out is looked at before it is used again.`,
     );
   }
-  if (terminal.family === 'lug' && terminal.material === 'aluminium') {
-    steps.push('Contact grease where the sheet asks for it; the pad is brushed bright before it is bolted.');
-  }
-  return steps;
+  return [...steps, ...familyOf(terminal).aftercare(terminal)];
 }

@@ -1,8 +1,7 @@
 import fc from 'fast-check';
 import { bareRing, insulatedRing, openContact, practice, stripper, tool, windowSplice, wire075 } from '../testing/shop';
 import { stripWindow } from '../prepare';
-import { FAMILIES, SEAMS, type Terminal } from '../terminal';
-import { NEST_PROFILES, type NestProfile } from '../tool';
+import { FAMILIES, NEST_PROFILES, type NestProfile, SEAMS, type Terminal } from '../terminal';
 import { gates, orientation, placeBites } from './index';
 
 const seam = (s: Terminal['barrel']['seam'], base = bareRing): Terminal => ({

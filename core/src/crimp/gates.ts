@@ -1,6 +1,6 @@
 import type { Practice } from '../practice';
 import { strandDamage, type StripWindow } from '../prepare';
-import type { Terminal } from '../terminal';
+import { familyOf, type Terminal } from '../terminal';
 import type { Tool, ToolCandidate } from '../tool';
 import type { Wire } from '../wire';
 import type { Orientation } from './orientation';
@@ -168,7 +168,7 @@ export function gates(context: GateContext): GateStep[] {
       caution: null,
     });
   }
-  if (terminal.barrel.inspection && terminal.family !== 'window-splice') {
+  if (terminal.barrel.inspection && familyOf(terminal).asksForHole) {
     steps.push({
       gate: 'wire-seen',
       headline: 'The wire is seen in the inspection hole.',

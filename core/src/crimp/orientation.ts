@@ -1,5 +1,5 @@
 import type { Practice } from '../practice';
-import { isSplice, type Terminal } from '../terminal';
+import { familyOf, isSplice, type Terminal } from '../terminal';
 import type { Nest } from '../tool';
 
 export interface Orientation {
@@ -54,28 +54,15 @@ export function orientation(
       ? 'Turn the second side back to the same plane.'
       : 'Turn the second side by 90°.';
 
-  if (terminal.family === 'window-splice') {
-    return {
-      headline: 'Window up, bite in the window’s plane.',
-      why: `The conductor has to be seen in the window after the bite. ${turn}`,
-      critical: true,
-      angle: 0,
-      confirm: 'Window is up, wire seen in it',
-      wrong: { angle: 90, text: 'Window to the side: the bite closes it and nobody sees the wire.' },
-    };
-  }
+  const { lies, wings } = familyOf(terminal);
+  if (lies) return { ...lies, why: isSplice(terminal) ? `${lies.why} ${turn}` : lies.why, critical: true };
   if (seam === 'open') {
-    const isSealed = terminal.family === 'sealed-contact';
     return {
       headline: 'Wings up into the rolling half, floor flat on the anvil.',
-      why: isSealed
-        ? 'The rolls curl the wings into the strands only when the floor lies flat; the seal’s neck lies in the insulation wings, ribs towards the wire.'
-        : terminal.family === 'open-barrel-splice'
-          ? 'Hard crimp on the strands, soft crimp on the insulation: the rolls curl the wings only when the floor lies flat.'
-          : 'The rolls curl both wings into the strands only when the floor lies flat; insulation wings go to the wide bite.',
+      why: wings?.why ?? 'The rolls curl the wings only when the floor lies flat.',
       critical: true,
       angle: 0,
-      confirm: isSealed ? 'Wings are up, seal’s neck lies in the insulation wings' : 'Wings are up, floor is flat',
+      confirm: wings?.confirm ?? 'Wings are up, floor is flat',
       wrong: { angle: 180, text: 'Wings down on the anvil: the floor is rolled, the wings are crushed flat.' },
     };
   }

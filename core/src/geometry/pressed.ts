@@ -1,4 +1,4 @@
-import type { NestProfile } from '../tool';
+import type { NestProfile } from '../terminal';
 
 /** Outline of the pressed barrel around the origin, in units where the barrel was 50 in radius. */
 export const PRESSED: Readonly<Record<NestProfile, string>> = {

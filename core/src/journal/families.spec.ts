@@ -172,7 +172,7 @@ describe('Every family', () => {
       const { preparation, bites, toolChoice } = setUp();
       if (!preparation) throw new Error('no preparation');
       const { terminal } = familyContext(family);
-      const view = sideView(terminal, wireRound, preparation.strip, bites, toolChoice.chosen?.nest.width ?? 3);
+      const view = sideView(terminal, wireRound, preparation.strip, bites, toolChoice.chosen?.nest ?? null);
       expect((view?.insulationEdge ?? 0) - (view?.wireEnd ?? 0)).toBeCloseTo(preparation.strip.setPoint ?? -1, 9);
       expect(view?.length).toBe(terminal.barrel.length ?? -1);
       expect(view?.bites.map((bite) => -bite.centre)).toEqual(bites.map((bite) => bite.centre));

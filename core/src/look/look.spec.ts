@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { computeSetUp } from '../combination';
 import { drawPieceEnd, drawPieceSide, type Drawing } from '../sheet';
 import { FAMILIES, type Family, type Terminal } from '../terminal';
-import type { NestProfile } from '../tool';
+import type { NestProfile } from '../terminal';
 import { placeBites, orientation } from '../crimp';
 import { stripWindow } from '../prepare';
 import { familyContext } from '../testing/families';

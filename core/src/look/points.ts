@@ -1,5 +1,5 @@
 import { strandDamage } from '../prepare';
-import { isSplice, type Range } from '../terminal';
+import { familyOf, type Range } from '../terminal';
 import { bellmouthRange, biteRoom, type LookContext } from './LookContext';
 import { frontOf } from './frontOf';
 import type { Piece } from './Piece';
@@ -91,7 +91,7 @@ export const POINTS: readonly Point[] = [
     // A round contact pressed alike from all sides has no plane to be turned out of.
     applies: ({ nest }) => nest.profile !== 'four-indent',
     accept: ({ terminal }, range) =>
-      `${isSplice(terminal) ? 'Both ends' : terminal.family === 'ferrule' ? 'Collar and ferrule' : 'Contact and bite'} in one plane${
+      `${familyOf(terminal).words.inOnePlane} in one plane${
         range ? `, turned at most ${mm(range.max)}°` : ''
       }; not rolled over in the die.`,
     findings: NO_REWORK,
@@ -105,11 +105,8 @@ export const POINTS: readonly Point[] = [
     applies: ({ strip }) => strip.brush !== null,
     accept: ({ terminal }, range) =>
       `The wire stands ${mm(range?.min ?? 0)} to ${mm(range?.max ?? 0)} mm past the barrel, ${
-        terminal.family === 'ferrule'
-          ? terminal.trimFlush
-            ? 'cut flush afterwards'
-            : 'all strands through'
-          : `clear of the ${terminal.studHole === null ? 'mating' : 'stud'} area`
+        familyOf(terminal).words.wireEnd?.(terminal) ??
+        `clear of the ${terminal.studHole === null ? 'mating' : 'stud'} area`
       }.`,
     findings: NO_REWORK,
     number: { unit: 'mm', what: 'wire past the barrel', range: ({ strip }) => strip.brush, of: (p) => p.brush },
@@ -120,10 +117,12 @@ export const POINTS: readonly Point[] = [
     title: 'Window',
     view: 'from above',
     applies: ({ terminal }) => terminal.barrel.inspection !== null,
-    accept: ({ terminal: { family, barrel } }) =>
-      `Conductor fills the ${family === 'machined-contact' || family === 'lug' ? 'inspection hole' : 'window'} from ${mm(
-        barrel.inspection?.min ?? 0,
-      )} to ${mm(barrel.inspection?.max ?? 0)} mm; no insulation in it.`,
+    accept: ({ terminal }) => {
+      const { inspection } = terminal.barrel;
+      return `Conductor fills the ${familyOf(terminal).words.hole} from ${mm(inspection?.min ?? 0)} to ${mm(
+        inspection?.max ?? 0,
+      )} mm; no insulation in it.`;
+    },
     findings: NO_REWORK,
     number: {
       unit: '%',
@@ -143,11 +142,7 @@ export const POINTS: readonly Point[] = [
         ? 'Four indents of one depth, evenly around, inside the barrel.'
         : bites.length === 1
           ? `One bite, centred ${mm(bites[0]?.centre ?? 0)} mm from the barrel’s wire end, on the barrel and not on ${
-              terminal.sleeve
-                ? 'the sleeve’s end'
-                : terminal.family === 'ferrule'
-                  ? 'the collar'
-                  : `the ${frontOf(terminal)}`
+              terminal.sleeve ? 'the sleeve’s end' : (familyOf(terminal).words.notBitten ?? `the ${frontOf(terminal)}`)
             }.`
           : `${bites.length} bites at ${bites.map((b) => mm(b.centre)).join(' and ')} mm from the barrel’s wire end.`,
     findings: NO_REWORK,
@@ -293,7 +288,8 @@ export const POINTS: readonly Point[] = [
     view: 'from the side',
     applies: () => true,
     accept: ({ terminal }, range) => {
-      if (terminal.family === 'ferrule') return 'Insulation home in the funnel of the collar, no bare wire behind it.';
+      const { insulationHome } = familyOf(terminal).words;
+      if (insulationHome !== null) return insulationHome;
       const span = `${mm(range?.min ?? 0)} to ${mm(range?.max ?? 0)} mm`;
       return terminal.barrel.stripRule === 'window'
         ? `Insulation edge ${span} behind the conductor grip, both seen between the grips.`
@@ -313,8 +309,7 @@ export const POINTS: readonly Point[] = [
     code: 'insulation-grip',
     title: 'Insulation grip',
     view: 'end on',
-    // A ferrule's collar guides the insulation and grips nothing.
-    applies: ({ terminal }) => terminal.insulationRange !== null && terminal.family !== 'ferrule',
+    applies: ({ terminal }) => terminal.insulationRange !== null && familyOf(terminal).gripsInsulation,
     accept: ({ wire }) => `Snug on ${wire.insulationDiameter} mm insulation: does not turn, does not cut in.`,
     findings: ALL,
     number: null,
@@ -386,27 +381,22 @@ export function pointOf(code: PointCode): Point {
 
 /** Title of a point for this family: some are called otherwise there. */
 export function pointTitle({ code, title }: Point, { terminal }: LookContext): string {
-  if (code === 'tongue' && terminal.family === 'lug') return 'Pad';
+  const { titles } = familyOf(terminal).words;
+  if ((code === 'tongue' || code === 'gap') && titles[code] !== undefined) return titles[code];
   if (code === 'tongue' && terminal.studHole === null) return 'Mating end';
   // A sleeve is pressed onto the insulation; a grip of its own has an open barrel alone.
   if (code === 'insulation-grip' && terminal.barrel.betweenGrips === null) return 'Sleeve on the insulation';
   if (code === 'gap' && terminal.barrel.stripRule === 'window') return 'Insulation edge';
-  if (code === 'gap' && terminal.family === 'ferrule') return 'Insulation in the collar';
   if (code === 'seal' && !terminal.sealed) return 'Shrunk sleeve';
   return title;
 }
 
 function wayRound({ terminal, orientation, nest }: LookContext): string {
-  if (terminal.family === 'window-splice') {
-    return 'Window up; bite in the window’s plane, both sides alike; splice straight.';
-  }
-  if (terminal.barrel.seam === 'open') {
-    return 'Both wings rolled alike into the strands, tips touching or short of the floor, floor flat.';
-  }
+  const own = familyOf(terminal).words.wayRound;
+  if (own !== null) return own;
   if (nest.profile === 'four-indent') return 'Contact straight, not turned between the indents.';
   if (nest.profile === 'trapezoid' || nest.profile === 'square')
     return 'Ferrule square and full, no fin, collar whole.';
-  if (terminal.family === 'lug') return 'Barrel straight, pad square to the bites, no fin wider than the die’s own.';
   if (orientation.angle === null) {
     return `Pressed alike on both sides by the ${nest.profile === 'symmetric-oval' ? 'oval' : 'die'}; terminal not rolled in the nest.`;
   }

@@ -1,5 +1,14 @@
 import type { Practice } from '../practice';
-import { isInRange, materialsPair, rangeLabel, rangeOf, readStamp, takesLabel, type Terminal } from '../terminal';
+import {
+  familyOf,
+  isInRange,
+  materialsPair,
+  rangeLabel,
+  rangeOf,
+  readStamp,
+  takesLabel,
+  type Terminal,
+} from '../terminal';
 import { reason, type Reason } from '../verdict';
 import { metalArea, nominalArea, sizeLabel, strandingClass, type Wire } from '../wire';
 
@@ -372,29 +381,16 @@ function rating(
 
 function wetPlace(terminal: Terminal, place: Place): Reason | null {
   if (place === 'dry') return null;
-  if (terminal.sealed && terminal.family === 'sealed-sleeve-terminal') {
-    return reason(
-      'wet-place',
-      'note',
-      'The place of use is wet. The adhesive sleeve closes the wire side; at the tongue the barrel stays open: nearly tight, not sealed. Whoever answers for the joint decides whether that does here.',
-    );
-  }
+  const { inTheWet } = familyOf(terminal);
+  if (terminal.sealed && inTheWet !== null) return reason('wet-place', 'note', inTheWet);
   return terminal.sealed
     ? reason('wet-place', 'good', 'The place of use is wet and the joint is sealed.')
     : reason('wet-place', 'bad', 'The place of use is wet and this terminal has no seal.');
 }
 
-/** Families whose barrel lies under a sleeve, with adhesive in it or without. */
-const SLEEVED: readonly Terminal['family'][] = [
-  'insulated-terminal',
-  'butt-splice',
-  'window-splice',
-  'open-barrel-splice',
-];
-
 /** A strict school takes adhesive everywhere; a wet place refuses what is not sealed by itself. */
 function adhesiveAlways(terminal: Terminal, place: Place, practice: Practice): Reason | null {
-  if (practice.adhesive !== 'always' || place === 'wet' || terminal.sealed || !SLEEVED.includes(terminal.family))
+  if (practice.adhesive !== 'always' || place === 'wet' || terminal.sealed || !familyOf(terminal).isSleeved)
     return null;
   return reason(
     'adhesive-always',

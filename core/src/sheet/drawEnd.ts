@@ -1,6 +1,5 @@
 import type { Orientation } from '../crimp';
-import type { Terminal } from '../terminal';
-import type { NestProfile } from '../tool';
+import { familyOf, type NestProfile, type Terminal } from '../terminal';
 import { envelopeDiameter, type Wire } from '../wire';
 import type { Drawing } from './drawSide';
 import { PRESSED } from '../geometry';
@@ -118,7 +117,7 @@ export function drawEnd(
     const s = at(angle, (outer + inner) / 2);
     pointer(s.x, s.y, 'seam');
   }
-  if (terminal.family === 'window-splice') {
+  if (familyOf(terminal).drawing.windowEndOn) {
     const where = angle ?? 0;
     const s = at(where, (outer + inner) / 2);
     const wall = outer - inner + 2;

@@ -1,5 +1,5 @@
 import { wallOf, type LookContext, type Piece, type PointCode } from '../look';
-import { isSplice } from '../terminal';
+import { familyOf, isSplice } from '../terminal';
 import { envelopeDiameter } from '../wire';
 import type { Drawing } from './drawSide';
 import { extentOf, outlineCorners, outlinePath, PRESSED, type Point2 } from '../geometry';
@@ -52,7 +52,7 @@ export function drawPieceSide(
   const y = (mm: number) => mm * k;
   const shapes: Shape[] = [];
 
-  if (!splice && terminal.family !== 'ferrule') tongue();
+  if (familyOf(terminal).drawing.front !== 'none') tongue();
   else if (isOpen)
     shapes.push(rect(x(front + 0.4), y(half - wall), (grips + support - front - 0.4) * k, wall * k, tin));
   insulation();
@@ -267,6 +267,23 @@ export function drawPieceSide(
         part: 'insulation-grip',
       }),
     );
+    // The wide half of a two-bite nest presses the sleeve onto the insulation in the same stroke.
+    if (nest.profile !== 'two-bite') return;
+    const wide = Math.min(nest.width, support) * 0.8;
+    for (const side of [-1, 1]) {
+      const edge = y((side * sleeve) / 2);
+      const middle = x(support / 2);
+      shapes.push(
+        path(
+          `M${middle - (wide * k) / 2} ${edge}l${wide * k * 0.15} ${-side * 5}h${wide * k * 0.7}l${wide * k * 0.15} ${side * 5}`,
+          {
+            stroke: 'ink',
+            width: 1.6,
+            part: 'grip-bite',
+          },
+        ),
+      );
+    }
   }
 
   function extras(): void {
@@ -477,7 +494,7 @@ export function drawPieceEnd(
     shapes.push(line(0, -turn * tall * 0.22, 0, turn * tall * 0.08, 'ink', 2));
     shapes.push({ ...line(0, -turn * tall * 0.5, 0, -turn * tall * 0.5, 'ink'), part: 'wing-tips' });
   }
-  if (terminal.family === 'window-splice') {
+  if (familyOf(terminal).drawing.windowEndOn) {
     const w = at(where, 0.9);
     shapes.push(circle(w.x, w.y, 9, { fill: 'paper', stroke: 'ink', part: 'window' }));
   }

@@ -99,7 +99,7 @@ function drawings(writer: PageWriter, { context, setUp }: SheetInput): void {
     }
   }
   const strip = preparation?.strip;
-  const view = strip ? sideView(terminal, wire, strip, setUp.bites, tool?.nest.width ?? 3) : null;
+  const view = strip ? sideView(terminal, wire, strip, setUp.bites, tool?.nest ?? null) : null;
   if (!strip || !view) {
     writer.put(
       text(MARGIN, writer.y + 3, 'No drawing: the terminal’s sheet leaves out a dimension it needs.', {

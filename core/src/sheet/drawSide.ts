@@ -1,5 +1,5 @@
 import type { StripWindow } from '../prepare';
-import { isSplice, type Range, type Terminal } from '../terminal';
+import { familyOf, isSplice, type Range, type Terminal } from '../terminal';
 import { path, rect, text, type Shape } from './shapes';
 import type { SideView } from './sideView';
 
@@ -35,12 +35,12 @@ export function drawSide(
   const shapes: Shape[] = [];
   const { barrel } = terminal;
   const isOpen = barrel.seam === 'open';
+  const { drawing, words } = familyOf(terminal);
   const hasTongue =
-    terminal.studHole !== null ||
-    (!isOpen && terminal.cavity === null && !isSplice(terminal) && terminal.family !== 'ferrule');
+    terminal.studHole !== null || (!isOpen && terminal.cavity === null && drawing.front === 'by-dimensions');
   if (hasTongue) shapes.push(path(tongue(), tin));
   else if (isOpen) shapes.push(path(floor(), tin));
-  else if (terminal.family === 'machined-contact') {
+  else if (drawing.front === 'pin') {
     shapes.push(
       rect(x(view.from) + 2, y(-view.inner * 0.7), x(-view.length) - x(view.from) - 2, view.inner * 1.4 * k, tin),
     );
@@ -56,7 +56,7 @@ export function drawSide(
         x(view.window.x + view.window.width / 2),
         // No bite comes near it.
         y(-view.halfHeight) - 8,
-        terminal.family === 'window-splice' ? 'window' : 'hole',
+        words.holeInShort,
         {
           anchor: 'middle',
           ink: 'soft',
@@ -86,13 +86,7 @@ export function drawSide(
       text(
         x(view.support.x + view.support.width / 2),
         y(Math.max(view.support.y + view.support.height, view.seal ? view.seal.y + view.seal.height : 0)) + 17,
-        !isSleeve
-          ? view.seal
-            ? 'seal in its wings'
-            : 'insulation grip'
-          : terminal.family === 'ferrule'
-            ? 'collar'
-            : 'sleeve',
+        !isSleeve ? (view.seal ? 'seal in its wings' : 'insulation grip') : words.support,
         { anchor: 'middle', ink: 'soft' },
       ),
     );
@@ -106,12 +100,14 @@ export function drawSide(
       }),
     );
   }
-  for (const bite of view.bites) {
+  const pressed = (centre: number, across: number, label: string) => {
     const top = y(-view.halfHeight);
-    const half = Math.min((bite.width * k) / 2, 60);
-    shapes.push(path(`M${x(bite.centre) - half} ${top - 14}h${2 * half}l${-half} 13z`, { fill: 'steel' }));
-    shapes.push(text(x(bite.centre), top - 18, String(bite.order), { anchor: 'middle', bold: true }));
-  }
+    const half = Math.min((across * k) / 2, 60);
+    shapes.push(path(`M${x(centre) - half} ${top - 14}h${2 * half}l${-half} 13z`, { fill: 'steel', part: 'bite' }));
+    shapes.push(text(x(centre), top - 18, label, { anchor: 'middle', bold: true }));
+  };
+  for (const bite of view.bites) pressed(bite.centre, bite.width, String(bite.order));
+  if (view.gripBite) pressed(view.gripBite.centre, view.gripBite.width, 'wide');
   const base = y(view.halfHeight) + 34;
   const dim = (d: string) => shapes.push(path(d, { stroke: 'ink' }));
   if (view.brush !== null) {

@@ -42,13 +42,25 @@ const seen = (...about: Parameters<typeof sideView>) => {
 };
 
 describe('The side view', () => {
+  it('shows both bites of a two-bite nest: the narrow one on the barrel, the wide one on the insulation', () => {
+    const sleeved = { ...terminal, barrel: { ...terminal.barrel, supportLength: 5 } } as Terminal;
+    const bite = [{ order: 1, centre: 3.5 }];
+    const of = (profile: 'two-bite' | 'symmetric-oval') =>
+      drawSide(sleeved, seen(sleeved, wire, strip, bite, { width: 3, profile }), strip, null).shapes;
+    const said = (shapes: ReturnType<typeof of>) => shapes.flatMap((s) => (s.kind === 'text' ? [s.text] : []));
+    expect(of('two-bite').filter((s) => 'part' in s && s.part === 'bite').length).toBe(2);
+    expect(said(of('two-bite'))).toContain('wide');
+    expect(of('symmetric-oval').filter((s) => 'part' in s && s.part === 'bite').length).toBe(1);
+    expect(said(of('symmetric-oval'))).not.toContain('wide');
+  });
+
   it('is as long between conductor end and insulation edge as the strip set point', () => {
-    const view = seen(terminal, wire, strip, [], 3);
+    const view = seen(terminal, wire, strip, [], { width: 3, profile: 'hex' });
     expect(view.insulationEdge - view.wireEnd).toBeCloseTo(9.5, 12);
   });
 
   it('draws brush and gap within what its own dimension lines say', () => {
-    const view = seen(terminal, wire, strip, [], 3);
+    const view = seen(terminal, wire, strip, [], { width: 3, profile: 'hex' });
     expect(view.gap).toBeGreaterThanOrEqual(0);
     expect(view.gap).toBeLessThanOrEqual(1.5);
     expect(view.brush).toBeGreaterThanOrEqual(1.5);
@@ -62,11 +74,15 @@ describe('The side view', () => {
       family: 'window-splice',
       barrel: { ...terminal.barrel, depth: 7 },
     } as unknown as Terminal;
-    expect(seen(splice, wire, { ...strip, brush: null, setPoint: 7.6 }, [], 3).wireEnd).toBeCloseTo(-7, 12);
+    expect(
+      seen(splice, wire, { ...strip, brush: null, setPoint: 7.6 }, [], { width: 3, profile: 'hex' }).wireEnd,
+    ).toBeCloseTo(-7, 12);
   });
 
   it('puts a bite where the computation puts it', () => {
-    expect(seen(terminal, wire, strip, [{ order: 1, centre: 4.5 }], 3).bites[0]?.centre).toBe(-4.5);
+    expect(
+      seen(terminal, wire, strip, [{ order: 1, centre: 4.5 }], { width: 3, profile: 'hex' }).bites[0]?.centre,
+    ).toBe(-4.5);
   });
 });
 
@@ -123,14 +139,14 @@ describe('A drawing', () => {
     const lies = orientation(terminal, { profile: 'indent-and-cradle', punch: null }, practice);
     if (!lies) throw new Error('no orientation');
     expect(drawEnd(without, conductor, 'indent-and-cradle', lies)).toBeNull();
-    expect(sideView(without, conductor, strip, [], 3)).toBeNull();
+    expect(sideView(without, conductor, strip, [], { width: 3, profile: 'hex' })).toBeNull();
   });
 
   // well 12, growth 1: before the bite the bare wire is S - 12, after it one less; 0 to 3 is allowed after it
   it('tells the bare wire of a lug before and after the barrel has grown', () => {
     const { terminal, wire: conductor } = context('lug');
     const window = stripWindow(terminal, conductor, practice, stripper);
-    const view = sideView(terminal, conductor, window, [], 6);
+    const view = sideView(terminal, conductor, window, [], { width: 6, profile: 'hex' });
     if (!view) throw new Error('no view');
     expect(texts(drawSide(terminal, view, window, null).shapes)).toContain('gap 2.5 (1.0–4.0), 1.5 after');
   });

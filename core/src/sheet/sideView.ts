@@ -1,6 +1,7 @@
 import type { Bite } from '../crimp';
 import { wirePlace, type StripWindow } from '../prepare';
 import { isSplice, type Terminal } from '../terminal';
+import type { Nest } from '../tool';
 import { envelopeDiameter, type Wire } from '../wire';
 
 /** A box in mm: x grows from the tongue towards the wire, 0 at the barrel's wire end; y from the barrel's axis down. */
@@ -30,6 +31,8 @@ export interface SideView {
   readonly outer: number;
   readonly inner: number;
   readonly bites: readonly { readonly order: number; readonly centre: number; readonly width: number }[];
+  /** The wide bite of a two-bite nest, made on the insulation in the same stroke; null for all other nests. */
+  readonly gripBite: { readonly centre: number; readonly width: number } | null;
   /** Conductor end and insulation edge, mm: their distance is the strip length. */
   readonly wireEnd: number;
   readonly insulationEdge: number;
@@ -41,6 +44,8 @@ export interface SideView {
 /** Strands shown in the side view; more would run together. */
 const MOST_ROWS = 6;
 const TONGUE = 9;
+/** Die drawn where no tool is chosen yet, mm. */
+const USUAL_WIDTH = 3;
 const INSULATION_SHOWN = 11;
 
 /**
@@ -53,7 +58,7 @@ export function sideView(
   wire: Wire,
   strip: StripWindow,
   bites: readonly Bite[],
-  dieWidth: number,
+  nest: Pick<Nest, 'width' | 'profile'> | null,
 ): SideView | null {
   const { barrel } = terminal;
   const { length, outerDiameter, innerDiameter } = barrel;
@@ -121,7 +126,11 @@ export function sideView(
     outer,
     inner,
     window: inspection && { x: -inspection.max, y: -outer, width: inspection.max - inspection.min, height: wall },
-    bites: bites.map((bite) => ({ order: bite.order, centre: -bite.centre, width: dieWidth })),
+    bites: bites.map((bite) => ({ order: bite.order, centre: -bite.centre, width: nest?.width ?? USUAL_WIDTH })),
+    gripBite:
+      nest?.profile === 'two-bite' && support
+        ? { centre: support.x + support.width / 2, width: Math.min(nest.width, support.width) }
+        : null,
     wireEnd,
     insulationEdge: gap,
     brush: place.brush,

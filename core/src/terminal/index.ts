@@ -1,3 +1,4 @@
+export { familyOf } from './families';
 export { familyName } from './familyName';
 export { isInRange } from './isInRange';
 export { isSplice } from './isSplice';
@@ -16,5 +17,6 @@ export {
   type Family,
   type StrandingClass,
 } from './kinds';
+export { NEST_PROFILES, type NestProfile } from './nests';
 export { materialsPair } from './materialsPair';
 export { terminalSchema, type Barrel, type CrimpHeight, type Range, type SlideOnItem, type Terminal } from './Terminal';

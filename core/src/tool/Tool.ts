@@ -18,8 +18,9 @@ import {
   textField,
   type Noun,
 } from '../part';
+import { NEST_PROFILES } from '../terminal';
 import { sizeField } from '../wire';
-import { COVERS, type DONE_TO_TOOLS, GRIPS, NEST_PROFILES, PUNCHES, TOOL_KINDS } from './kinds';
+import { COVERS, type DONE_TO_TOOLS, GRIPS, PUNCHES, TOOL_KINDS } from './kinds';
 
 /* Fields with a default came later than the first files: those are read as if they said so. */
 

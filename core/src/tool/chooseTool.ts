@@ -1,11 +1,11 @@
 import type { Practice } from '../practice';
-import type { Family, Terminal } from '../terminal';
+import { familyOf, type NestProfile, type Terminal } from '../terminal';
 import { reason, type Reason } from '../verdict';
 import { metalArea, type Wire } from '../wire';
 import type { ToolState } from './judgeTool';
 import type { NestPlace, ToolBook } from './openToolBook';
 import { selectorSetting } from './selectorSetting';
-import type { COVERS, NestProfile } from './kinds';
+import type { COVERS } from './kinds';
 import type { Die, Nest, Positioner, Tool } from './Tool';
 
 /** Something that has to be changed in the tool first, and the minutes it takes. */
@@ -43,37 +43,19 @@ export interface ToolChoice {
   readonly reasons: readonly Reason[];
 }
 
-/** Profiles that can press each family where the tool's own sheet lists the terminal. */
-const PROFILES: Readonly<Record<Family, readonly NestProfile[]>> = {
-  'insulated-terminal': ['symmetric-oval', 'two-bite', 'indent-and-cradle'],
-  'sealed-sleeve-terminal': ['symmetric-oval', 'two-bite'],
-  'bare-terminal': ['indent-and-cradle'],
-  'open-barrel-contact': ['rolled'],
-  'sealed-contact': ['rolled'],
-  'machined-contact': ['four-indent'],
-  'signal-contact': ['rolled'],
-  'butt-splice': ['symmetric-oval', 'two-bite', 'indent-and-cradle'],
-  'window-splice': ['window-indent', 'symmetric-oval'],
-  'open-barrel-splice': ['rolled'],
-  ferrule: ['trapezoid', 'square'],
-  lug: ['hex', 'contoured'],
-};
-
 /** The tip of a punch opens what adhesive has to close: only where the tool's sheet says that it does not. */
 const hasAdhesive = ({ sealed, sealingHeat }: Terminal) => sealed && sealingHeat !== null;
 
-/** Profiles that are offered by shape alone: a window is not closed by an oval, and a sleeve not pierced by a punch. */
+/** Profiles that are offered by shape alone: a sleeve with adhesive is never pierced by a punch. */
 function byGeometry(terminal: Terminal): readonly NestProfile[] {
-  const { family } = terminal;
-  const profiles = PROFILES[family];
-  if (family === 'window-splice') return profiles.filter((profile) => profile === 'window-indent');
-  return hasAdhesive(terminal) ? profiles.filter((profile) => profile !== 'indent-and-cradle') : profiles;
+  const { byShape } = familyOf(terminal).nests;
+  return hasAdhesive(terminal) ? byShape.filter((profile) => profile !== 'indent-and-cradle') : byShape;
 }
 
 /** What covers the barrel where a nest presses. */
 function coverOf(terminal: Terminal): (typeof COVERS)[number] {
   if (hasAdhesive(terminal)) return 'adhesive';
-  return terminal.sleeve !== null || terminal.family === 'insulated-terminal' ? 'sleeved' : 'bare';
+  return terminal.sleeve !== null || familyOf(terminal).hidesPunch ? 'sleeved' : 'bare';
 }
 
 /** Whether a nest's sheet says that it is made for something else. */
@@ -81,8 +63,8 @@ const isForOther = (terminal: Terminal, { presses }: Nest) =>
   presses.length > 0 && !presses.includes(coverOf(terminal));
 
 /** Whether a punch presses through a sleeve that hides what it does. */
-const pressesThroughSleeve = ({ barrel, family }: Terminal, nest: Nest) =>
-  nest.profile === 'indent-and-cradle' && (barrel.seam === 'hidden' || family === 'insulated-terminal');
+const pressesThroughSleeve = (terminal: Terminal, nest: Nest) =>
+  nest.profile === 'indent-and-cradle' && (terminal.barrel.seam === 'hidden' || familyOf(terminal).hidesPunch);
 
 const STATE_ORDER = { ready: 0, 'check-due': 1, refused: 2 } as const;
 
@@ -101,7 +83,7 @@ export function chooseTool(
 ): ToolChoice {
   const area = wires.reduce((sum, wire) => sum + metalArea(wire.conductor), 0) * (folded ? 2 : 1);
   const listed = (book.listed.get(terminal.part) ?? []).filter(({ nest }) =>
-    PROFILES[terminal.family].includes(nest.profile),
+    familyOf(terminal).nests.listed.includes(nest.profile),
   );
   const places =
     practice.toolPolicy === 'listed-only'

@@ -14,5 +14,5 @@ export {
 export { openToolBook, type ToolBook } from './openToolBook';
 export { selectorHoles, type SelectorHole } from './selectorHoles';
 export { suspectSpan, type SuspectSpan } from './suspectSpan';
-export { DONE_TO_TOOLS, GRIPS, NEST_PROFILES, TOOL_KINDS, type NestProfile, type ToolKind } from './kinds';
+export { DONE_TO_TOOLS, GRIPS, TOOL_KINDS, type ToolKind } from './kinds';
 export { toolSchema, type Die, type Nest, type Positioner, type Tool, type ToolCheck, type ToolReturn } from './Tool';

@@ -1,18 +1,3 @@
-export const NEST_PROFILES = [
-  'indent-and-cradle',
-  'symmetric-oval',
-  'two-bite',
-  'rolled',
-  'window-indent',
-  'four-indent',
-  'hex',
-  'contoured',
-  'trapezoid',
-  'square',
-] as const;
-/** Shape a nest presses. */
-export type NestProfile = (typeof NEST_PROFILES)[number];
-
 export const TOOL_KINDS = ['plier', 'full-cycle', 'press', 'hydraulic'] as const;
 export type ToolKind = (typeof TOOL_KINDS)[number];
 

@@ -1,5 +1,5 @@
 import type { ShopTime } from '../time';
-import type { NestProfile } from './kinds';
+import type { NestProfile } from '../terminal';
 import type { Die, Nest, Tool } from './Tool';
 import { isMounted, judgeTool, type ToolRecords, type ToolState } from './judgeTool';
 

@@ -1,6 +1,6 @@
 import { areaOf, extentOf, isInside, outlineCorners, PRESSED, type Point2 } from '../../geometry';
 import { normalFrom, random } from '../../statistics';
-import type { NestProfile } from '../../tool';
+import type { NestProfile } from '../../terminal';
 import type { Picture, SectionFigures } from './Micrograph';
 
 /** Everything a made-up micrograph follows from. */

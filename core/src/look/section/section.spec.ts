@@ -1,5 +1,5 @@
 import { PRESSED } from '../../geometry';
-import type { NestProfile } from '../../tool';
+import type { NestProfile } from '../../terminal';
 import {
   blankSection,
   makeMicrograph,

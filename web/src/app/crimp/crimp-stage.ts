@@ -32,7 +32,7 @@ import { Keys } from '../shell/keys';
             [wire]="view.wire"
             [strip]="s!.preparation!.strip"
             [bites]="s!.bites"
-            [dieWidth]="s!.tool!.nest.width"
+            [nest]="s!.tool!.nest"
             [seamAngle]="s!.orientation!.angle"
             [width]="660"
           />

@@ -4,6 +4,7 @@ import {
   missingResults,
   sideView,
   type Bite,
+  type Nest,
   type StripWindow,
   type Terminal,
   type Wire,
@@ -34,14 +35,14 @@ export class SideViewDrawing {
   readonly wire = input.required<Wire>();
   readonly strip = input.required<StripWindow>();
   readonly bites = input<readonly Bite[]>([]);
-  readonly dieWidth = input(3);
+  readonly nest = input<Pick<Nest, 'width' | 'profile'> | null>(null);
   /** Width of the drawing in its own units; text keeps its size, so a wider one shows the parts larger. */
   readonly width = input(640);
   /** Degrees of the seam; 180 draws it in the lower wall. */
   readonly seamAngle = input<number | null>(null);
 
   private readonly view = computed(() =>
-    sideView(this.terminal(), this.wire(), this.strip(), this.bites(), this.dieWidth()),
+    sideView(this.terminal(), this.wire(), this.strip(), this.bites(), this.nest()),
   );
   protected readonly drawing = computed(() => {
     const view = this.view();

@@ -1,0 +1,10 @@
+import { USUAL, type FamilyRule } from '../FamilyRule';
+
+/** A turned pin or socket, pressed by four indents; its wire is seen in the inspection hole. */
+export const machinedContact: FamilyRule = {
+  ...USUAL,
+  name: 'machined contact',
+  nests: { listed: ['four-indent'], byShape: ['four-indent'] },
+  words: { ...USUAL.words, hole: 'inspection hole' },
+  drawing: { ...USUAL.drawing, front: 'pin' },
+};

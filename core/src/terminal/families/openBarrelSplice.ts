@@ -1,0 +1,15 @@
+import { OPEN_BARREL, SPLICE, type FamilyRule } from '../FamilyRule';
+
+/** Two wires side by side or end to end in open wings. */
+export const openBarrelSplice: FamilyRule = {
+  ...OPEN_BARREL,
+  name: 'open-barrel splice',
+  isSplice: true,
+  isSleeved: true,
+  wings: {
+    why: 'Hard crimp on the strands, soft crimp on the insulation: the rolls curl the wings only when the floor lies flat.',
+    confirm: OPEN_BARREL.wings.confirm,
+  },
+  words: { ...SPLICE.words, wayRound: OPEN_BARREL.words.wayRound },
+  drawing: SPLICE.drawing,
+};
