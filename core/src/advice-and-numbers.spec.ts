@@ -36,6 +36,7 @@ import {
   type ToolReturn,
 } from './tool';
 import { computeSetUp, judgeCombination } from './combination';
+import { drawSheet, drawSide, sideView, type SideView } from './sheet';
 import {
   findHold,
   findLimit,
@@ -315,6 +316,36 @@ describe('Wrong advice, put right:', () => {
     expect(wrong('butt-splice')).toContain('Bite too far towards the stop');
     // The strict rule is the instruction; what is tolerated stands behind it.
     expect(looks('bare-terminal').find((c) => c.code === 'strands')?.accept).toContain('none nicked, cut, stray');
+  });
+
+  it('9 no drawing of a ferrule speaks of a gap of 0.0', () => {
+    const context = familyContext('ferrule');
+    const { preparation, bites, tool } = computeSetUp(context, [], NOW);
+    if (!preparation || !tool) throw new Error('no set-up');
+    const view = sideView(context.terminal, context.wire, preparation.strip, bites, tool.nest);
+    const { shapes } = drawSide(context.terminal, view as SideView, preparation.strip, null);
+    const said = shapes.flatMap((shape) => (shape.kind === 'text' ? [shape.text] : []));
+    expect(said).toContain('insulation home in the collar');
+    expect(said.join()).not.toContain('gap');
+  });
+
+  it('3 the sheet says why a bite lies where it should not', () => {
+    // A barrel of 12 mm with its hole from 5 to 7 leaves 4 mm on either side: no die of 6 mm lies clear of it.
+    const context = familyContext('bare-terminal');
+    const barrel = { ...context.terminal.barrel, length: 12, inspection: { min: 5, max: 7 } };
+    const tools = context.tools.map((tool) => ({
+      ...tool,
+      dies: tool.dies.map((die) => ({ ...die, nests: die.nests.map((nest) => ({ ...nest, width: 6 })) })),
+    }));
+    const own = { ...context, tools, terminal: { ...context.terminal, barrel } };
+    const setUp = computeSetUp(own, [], NOW);
+    const judgement = judgeCombination(setUp, [], own, NOW);
+    const about = { list: '', terminal: '', wire: '', pieces: 1 };
+    const shop = { name: '', isDemo: true };
+    const pages = drawSheet({ shop, about, context: own, setUp, judgement, link: '', printedAt: '' }, 'A4');
+    const said = pages.flatMap(({ items }) => items.flatMap(({ shapes }) => shapes));
+    const words = said.map((shape) => (shape.kind === 'text' ? shape.text : '')).join(' ');
+    expect(words).toContain('are clear of the hole at 5 to 7 mm');
   });
 
   it('10 a stamp and a sheet that do not agree hold the match, whichever of them takes the wire', () => {

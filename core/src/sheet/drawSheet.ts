@@ -93,7 +93,9 @@ function drawings(writer: PageWriter, { context, setUp }: SheetInput): void {
   if (orientation) {
     writer.put(text(MARGIN, writer.y + 3, orientation.headline, { size: 5, bold: true }));
     writer.y += 6.5;
-    for (const part of wrapText(`${orientation.critical ? 'Critical. ' : ''}${orientation.why}`, 3.1, writer.inner)) {
+    const notes = setUp.biteNotes.map((note) => ` ${note.text}`).join('');
+    const why = `${orientation.critical ? 'Critical. ' : ''}${orientation.why}${notes}`;
+    for (const part of wrapText(why, 3.1, writer.inner)) {
       writer.put(text(MARGIN, writer.y + 1, part, { size: 3.1, face: 'text' }));
       writer.y += 4;
     }

@@ -128,7 +128,9 @@ export function drawSide(
     text(
       x(view.insulationEdge) + 6,
       base + 12,
-      `${strip.rule === 'window' ? 'edge' : 'gap'} ${mm(view.gap)} (${span(position)})${grows ? `, ${mm(view.gap - grows)} after` : ''}`,
+      strip.rule === 'ferrule'
+        ? `insulation home in the ${words.support}`
+        : `${strip.rule === 'window' ? 'edge' : 'gap'} ${mm(view.gap)} (${span(position)})${grows ? `, ${mm(view.gap - grows)} after` : ''}`,
     ),
   );
   dim(`M${x(view.wireEnd)} ${base + 38}H${x(view.insulationEdge)}`);

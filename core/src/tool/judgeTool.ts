@@ -193,7 +193,7 @@ function dueReason(
     return reason(
       'check-due-mounting',
       'hold',
-      `${place.die.label} is not mounted. Mount it, then check it: a check made with another die says nothing of this one.`,
+      `Mount ${place.die.label} in ${tool.label}, then check it: a check made with another die says nothing of this one.`,
     );
   }
   const madeSince = lastCheck?.cycles == null ? null : tool.cycles - lastCheck.cycles;

@@ -44,6 +44,7 @@ import { checkPlaces } from './check-places';
           <nz-radio-group
             class="all"
             nzSize="large"
+            nzButtonStyle="solid"
             aria-label="Mounted and checked"
             [ngModel]="at()?.key"
             (ngModelChange)="key.set($event)"
@@ -55,7 +56,7 @@ import { checkPlaces } from './check-places';
           </nz-radio-group>
         } @else if (places().length > 1) {
           <p class="all">
-            <strong>Mounted and checked: {{ at()?.label }}.</strong> Another check says nothing of it.
+            <strong>Mounted and checked: {{ at()?.label }}.</strong> A check of another die says nothing of it.
           </p>
         }
         @if (gauge()?.setting; as setting) {

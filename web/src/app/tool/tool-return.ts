@@ -19,6 +19,7 @@ import { ProblemNotice } from '../parts/problem-notice';
       <p><strong>What was done to it?</strong> It is checked again before the first piece.</p>
       <nz-radio-group
         nzSize="large"
+        nzButtonStyle="solid"
         name="done"
         aria-label="What was done"
         [ngModel]="done()"
