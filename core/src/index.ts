@@ -1,6 +1,7 @@
 export * from './units';
 export * from './time';
 export * from './geometry';
+export * from './table';
 export * from './wire';
 export * from './terminal';
 export * from './part';

@@ -129,7 +129,7 @@ describe('A table of parts', () => {
       [...header, 'step in'],
       [...row, '0.02'],
     ]);
-    expect(!twice.ok && twice.problems[0]?.text).toContain('are the same field, maybe in two units');
+    expect(!twice.ok && twice.problems[0]?.text).toContain('Two columns are both read as');
     const mixed = readPartTable('stripper', [
       header,
       row.map((cell, i) => (header[i] === 'step mm' ? '0.02 in' : cell)),

@@ -25,7 +25,7 @@ export function readCell(column: Column, text: string, unit: LengthUnit = 'mm', 
   }
   switch (column.type) {
     case 'text':
-      return value(unguard(cell));
+      return value(cell);
     case 'date':
       return /^\d{4}-\d{2}-\d{2}$/.test(cell) && !Number.isNaN(Date.parse(cell))
         ? value(cell)
@@ -89,17 +89,7 @@ export function writeCell(column: Column, found: unknown): string {
       return sizeLabel(found as ConductorSize).replace('mm²', 'mm2');
     case 'share':
       return String(Number(((found as number) * 100).toPrecision(12)));
-    case 'text':
-      return guard(String(found));
     default:
       return String(found as string | number);
   }
-}
-
-/** Text that a spreadsheet would run as a formula gets an apostrophe in front, and loses it on the way back. */
-function guard(text: string): string {
-  return /^[=+@\t\r]|^-./.test(text) ? `'${text}` : text;
-}
-function unguard(text: string): string {
-  return /^'([=+@\t\r]|-.)/.test(text) ? text.slice(1) : text;
 }

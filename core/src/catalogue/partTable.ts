@@ -1,4 +1,4 @@
-import type { TableProblem } from '../records';
+import { guardCell, HeadedTable, plainHeading, type HeadedColumn, type HeadedRow, type TableProblem } from '../table';
 import type { LengthUnit } from '../units';
 import { CATALOGUES, type CatalogueKind, type CatalogueParts, type Column } from './columns';
 import { readPart, writePart, type PartCells } from './partCells';
@@ -14,13 +14,6 @@ interface Place {
   readonly name: string;
 }
 
-const plain = (text: string) =>
-  text
-    .toLowerCase()
-    .replace(/mm²/g, 'mm2')
-    .replace(/°c/g, 'degc')
-    .replace(/[^a-z0-9%]/g, '');
-
 /** Every column of a kind's table in order: its own fields, then those of each list inside it. */
 function placesOf(kind: CatalogueKind): Place[] {
   const { columns, tables } = CATALOGUES[kind];
@@ -31,6 +24,17 @@ function placesOf(kind: CatalogueKind): Place[] {
     ),
   ];
 }
+
+const keyOf = ({ table, column }: Place) => `${table ?? ''}/${column.path}`;
+const headedBy = (place: Place): HeadedColumn => {
+  const names = namesOf(place);
+  const { optional, type } = place.column;
+  return {
+    name: headed(place),
+    is: (plain) => names.includes(plain),
+    needed: place.table === null && !optional && type !== 'flag',
+  };
+};
 
 const unitName = ({ type, unit }: Column) => (type === 'length' ? 'mm' : (unit ?? ''));
 const headed = ({ name, column }: Place) => [name, unitName(column)].filter((word) => word !== '').join(' ');
@@ -46,8 +50,13 @@ export function writePartTable<K extends CatalogueKind>(kind: K, parts: readonly
     const height = Math.max(1, ...Object.values(tables).map((rows) => rows.length));
     return Array.from({ length: height }, (_, i) =>
       places.map(({ column, table }) => {
-        if (table !== null) return tables[table]?.[i]?.[column.path] ?? '';
-        return i === 0 || column.path === 'part' ? (cells[column.path] ?? '') : '';
+        const cell =
+          table !== null
+            ? tables[table]?.[i]?.[column.path]
+            : i === 0 || column.path === 'part'
+              ? cells[column.path]
+              : undefined;
+        return AS_TEXT.includes(column.type) ? guardCell(cell ?? '') : (cell ?? '');
       }),
     );
   });
@@ -66,58 +75,40 @@ export function readPartTable<K extends CatalogueKind>(
   table: readonly (readonly string[])[],
   mostProblems = 200,
 ): PartTableRead<K> {
-  const problems: TableProblem[] = [];
-  let total = 0;
-  const note = (row: number, column: string, value: string, text: string) => {
-    total += 1;
-    if (problems.length < mostProblems) problems.push({ row, column, value: value.slice(0, 60), text });
-  };
-  const header = table[0] ?? [];
-  if (header.every((cell) => cell.trim() === '')) {
-    note(1, '', '', 'The file is empty. Its first row has to name the columns.');
-    return { ok: false, problems, total };
-  }
   const places = placesOf(kind);
-  const found = new Map<Place, { index: number; unit: LengthUnit; isFixed: boolean }>();
-  header.forEach((text, index) => {
-    if (text.trim() === '') return;
-    const name = plain(text);
-    const place = places.find((p) => namesOf(p).includes(name));
-    if (!place) {
-      note(1, text, '', `No field of a ${CATALOGUES[kind].one} is called '${text}'. Take the column out or rename it.`);
-      return;
-    }
-    const earlier = found.get(place);
-    if (earlier) {
-      note(
+  const read = new HeadedTable(
+    table,
+    Object.fromEntries(places.map((place) => [keyOf(place), headedBy(place)])),
+    mostProblems,
+  );
+  if (!read.total) {
+    for (const heading of read.unknown()) {
+      read.note(
         1,
-        text,
+        heading,
         '',
-        `'${header[earlier.index]}' and '${text}' are the same field${place.column.type === 'length' ? ', maybe in two units' : ''}. Keep one of them.`,
+        `No field of a ${CATALOGUES[kind].one} is called '${heading}'. Take the column out or rename it.`,
       );
-      return;
-    }
-    const unit: LengthUnit = place.column.type === 'length' && name === `${plain(place.name)}in` ? 'in' : 'mm';
-    found.set(place, { index, unit, isFixed: name !== plain(place.name) });
-  });
-  for (const place of places) {
-    const { column, table: list } = place;
-    if (list === null && !column.optional && column.type !== 'flag' && !found.has(place)) {
-      note(1, headed(place), '', `No column is headed '${headed(place)}'.`);
     }
   }
-  if (total) return { ok: false, problems, total };
+  const answer = () => ({ ok: false, problems: read.problems, total: read.total }) as const;
+  if (read.total) return answer();
+  /** The unit a length's column is headed in. */
+  const unitOf = (place: Place): { unit: LengthUnit; isFixed: boolean } => {
+    const heading = read.plain(keyOf(place));
+    const name = plainHeading(place.name);
+    return { unit: heading === `${name}in` ? 'in' : 'mm', isFixed: heading !== '' && heading !== name };
+  };
 
   const partPlace = places.find((p) => p.table === null && p.column.path === 'part');
-  const cellOf = (cells: readonly string[], place: Place) => (cells[found.get(place)?.index ?? -1] ?? '').trim();
-  const groups: { row: number; name: string; lines: { row: number; cells: readonly string[] }[] }[] = [];
-  for (let index = 1; index < table.length; index++) {
-    const cells = table[index] ?? [];
-    if (cells.every((cell) => cell.trim() === '')) continue;
-    const name = partPlace ? cellOf(cells, partPlace) : '';
+  type Line = HeadedRow<string>;
+  const cellOf = (line: Line, place: Place) => line.cell(keyOf(place));
+  const groups: { row: number; name: string; lines: Line[] }[] = [];
+  for (const line of read.rows()) {
+    const name = partPlace ? cellOf(line, partPlace) : '';
     const last = groups.at(-1);
-    if (last && (name === '' || name === last.name)) last.lines.push({ row: index + 1, cells });
-    else groups.push({ row: index + 1, name, lines: [{ row: index + 1, cells }] });
+    if (last && (name === '' || name === last.name)) last.lines.push(line);
+    else groups.push({ row: line.row, name, lines: [line] });
   }
   const parts: CatalogueParts[K][] = [];
   const rows: number[] = [];
@@ -125,7 +116,7 @@ export function readPartTable<K extends CatalogueKind>(
   for (const group of groups) {
     const earlier = firstRow.get(group.name);
     if (earlier !== undefined) {
-      note(
+      read.note(
         group.row,
         'part',
         group.name,
@@ -136,11 +127,11 @@ export function readPartTable<K extends CatalogueKind>(
     firstRow.set(group.name, group.row);
     const cells: Record<string, string> = {};
     for (const place of places.filter((p) => p.table === null)) {
-      const [first, ...others] = group.lines.map((line) => ({ row: line.row, text: cellOf(line.cells, place) }));
+      const [first, ...others] = group.lines.map((line) => ({ row: line.row, text: cellOf(line, place) }));
       cells[place.column.path] = first?.text ?? '';
       for (const other of others) {
         if (other.text !== '' && other.text !== first?.text) {
-          note(
+          read.note(
             other.row,
             headed(place),
             other.text,
@@ -153,40 +144,45 @@ export function readPartTable<K extends CatalogueKind>(
     const rowsOf: Record<string, number[]> = {};
     for (const list of CATALOGUES[kind].tables) {
       const own = places.filter((p) => p.table === list.path);
-      const lines = group.lines.filter((line) => own.some((place) => cellOf(line.cells, place) !== ''));
+      const lines = group.lines.filter((line) => own.some((place) => cellOf(line, place) !== ''));
       tables[list.path] = lines.map((line) =>
-        Object.fromEntries(own.map((place) => [place.column.path, cellOf(line.cells, place)])),
+        Object.fromEntries(own.map((place) => [place.column.path, cellOf(line, place)])),
       );
       rowsOf[list.path] = lines.map((line) => line.row);
     }
     const from: PartCells = { cells, tables };
-    const read = readPart(kind, from, (path, list) => {
+    const part = readPart(kind, from, (path, list) => {
       const place = places.find((p) => p.table === list && p.column.path === path);
-      return (place && found.get(place)) ?? { unit: 'mm', isFixed: false };
+      return place ? unitOf(place) : { unit: 'mm', isFixed: false };
     });
-    if (read.ok) {
-      parts.push(read.part);
+    if (part.ok) {
+      parts.push(part.part);
       rows.push(group.row);
     } else {
-      for (const problem of read.problems) {
+      for (const problem of part.problems) {
         const place = places.find((p) => p.table === problem.table && p.column.path === problem.path);
         const row = problem.table === null ? group.row : (rowsOf[problem.table]?.[problem.row ?? 0] ?? group.row);
         const value =
           problem.table === null
             ? (cells[problem.path] ?? '')
             : (tables[problem.table]?.[problem.row ?? 0]?.[problem.path] ?? '');
-        note(row, place ? (header[found.get(place)?.index ?? -1] ?? headed(place)) : problem.path, value, problem.text);
+        const column =
+          place && read.has(keyOf(place)) ? read.heading(keyOf(place)) : place ? headed(place) : problem.path;
+        read.note(row, column, value, problem.text);
       }
     }
   }
-  if (!total && !parts.length) note(2, '', '', 'The file has a header but nothing below it.');
-  return total ? { ok: false, problems, total } : { ok: true, parts, rows };
+  if (!read.total && !parts.length) read.note(2, '', '', 'The file has a header but nothing below it.');
+  return read.total ? answer() : { ok: true, parts, rows };
 }
+
+/** What a spreadsheet has to leave alone; all others are numbers and words it knows no better. */
+const AS_TEXT: readonly Column['type'][] = ['text', 'list', 'date', 'size'];
 
 /** Headers a column is found by: its name alone or with its unit; lengths in mm or in. */
 function namesOf(place: Place): string[] {
-  const name = plain(place.name);
+  const name = plainHeading(place.name);
   const { type, unit } = place.column;
   if (type === 'length') return [name, `${name}mm`, `${name}in`];
-  return unit ? [name, `${name}${plain(unit)}`] : [name];
+  return unit ? [name, `${name}${plainHeading(unit)}`] : [name];
 }

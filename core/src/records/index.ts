@@ -1,3 +1,3 @@
 export { combine, type CombinationCount } from './combine';
-export { readWireList, type TableProblem, type WireListRead, type WireListRow } from './readWireList';
+export { readWireList, type WireListRead, type WireListRow } from './readWireList';
 export { readReadings, type ReadingRow, type ReadingsRead } from './readReadings';

@@ -1,3 +1,4 @@
+import { HeadedTable, type HeadedColumn, type TableProblem } from '../table';
 import { readNumber, toMillimetres, type LengthUnit } from '../units';
 import { NO_DEMAND, PLACES, type Demand, type Place } from '../match';
 
@@ -17,14 +18,6 @@ export interface WireListRow {
   /** What the place asks at each end. */
   readonly demandA: Demand;
   readonly demandB: Demand;
-}
-
-/** What is wrong in a table of text: 1-based row as a spreadsheet counts it, column by its own header. */
-export interface TableProblem {
-  readonly row: number;
-  readonly column: string;
-  readonly value: string;
-  readonly text: string;
 }
 
 export type WireListRead =
@@ -52,49 +45,33 @@ type Column =
   | 'current'
   | 'voltage';
 
-/** Headers are compared in lower case with everything but letters and digits taken out. */
-const HEADERS: Readonly<Record<Column, readonly string[]>> = {
-  wireId: ['wireid', 'wireno', 'wirenumber', 'id', 'wire'],
-  wirePart: ['wirepart', 'wirepartno', 'wirepartnumber', 'wiretype', 'partwire'],
-  length: ['length', 'lengthmm', 'lengthin', 'cutlength', 'cutlengthmm', 'cutlengthin'],
-  terminalA: ['terminala', 'terma', 'enda', 'terminal1', 'end1', 'terminalatenda'],
-  terminalB: ['terminalb', 'termb', 'endb', 'terminal2', 'end2', 'terminalatendb'],
-  quantity: ['quantity', 'qty', 'pieces', 'count'],
-  place: ['place', 'placeofuse'],
-  jointA: ['jointa', 'joint1'],
-  jointB: ['jointb', 'joint2'],
-  studA: ['studa', 'stud1'],
-  studB: ['studb', 'stud2'],
-  temperature: ['placetemperature', 'placetemperaturec', 'ambient', 'ambientc'],
-  current: ['current', 'currentamp', 'amps'],
-  voltage: ['voltage', 'volts'],
+const column = (name: string, headings: readonly string[], needed = false): HeadedColumn => ({
+  name,
+  is: (plain) => headings.includes(plain),
+  needed,
+});
+const COLUMNS: Readonly<Record<Column, HeadedColumn>> = {
+  wireId: column('wire id', ['wireid', 'wireno', 'wirenumber', 'id', 'wire'], true),
+  wirePart: column('wire part', ['wirepart', 'wirepartno', 'wirepartnumber', 'wiretype', 'partwire'], true),
+  length: column('length', ['length', 'lengthmm', 'lengthin', 'cutlength', 'cutlengthmm', 'cutlengthin'], true),
+  terminalA: column('terminal a', ['terminala', 'terma', 'enda', 'terminal1', 'end1', 'terminalatenda'], true),
+  terminalB: column('terminal b', ['terminalb', 'termb', 'endb', 'terminal2', 'end2', 'terminalatendb'], true),
+  quantity: column('quantity', ['quantity', 'qty', 'pieces', 'count'], true),
+  place: column('place', ['place', 'placeofuse']),
+  jointA: column('joint a', ['jointa', 'joint1']),
+  jointB: column('joint b', ['jointb', 'joint2']),
+  studA: column('stud a', ['studa', 'stud1']),
+  studB: column('stud b', ['studb', 'stud2']),
+  temperature: column('place temperature', [
+    'placetemperature',
+    'placetemperaturec',
+    'placetemperaturedegc',
+    'ambient',
+    'ambientc',
+  ]),
+  current: column('current', ['current', 'currentamp', 'amps']),
+  voltage: column('voltage', ['voltage', 'volts']),
 };
-const NAMES: Readonly<Record<Column, string>> = {
-  wireId: 'wire id',
-  wirePart: 'wire part',
-  length: 'length',
-  terminalA: 'terminal a',
-  terminalB: 'terminal b',
-  quantity: 'quantity',
-  place: 'place',
-  jointA: 'joint a',
-  jointB: 'joint b',
-  studA: 'stud a',
-  studB: 'stud b',
-  temperature: 'place temperature',
-  current: 'current',
-  voltage: 'voltage',
-};
-const OPTIONAL: ReadonlySet<Column> = new Set([
-  'place',
-  'jointA',
-  'jointB',
-  'studA',
-  'studB',
-  'temperature',
-  'current',
-  'voltage',
-]);
 const MOST_LENGTH = 500_000;
 const MOST_QUANTITY = 1_000_000;
 
@@ -115,54 +92,13 @@ export function readWireList(
   known: KnownParts,
   mostProblems = 200,
 ): WireListRead {
-  const problems: TableProblem[] = [];
-  let total = 0;
-  const note = (row: number, column: string, value: string, text: string) => {
-    total += 1;
-    if (problems.length < mostProblems) problems.push({ row, column, value: value.slice(0, 60), text });
-  };
-  const header = table[0];
-  if (!header || header.every((cell) => cell.trim() === '')) {
-    return {
-      ok: false,
-      problems: [{ row: 1, column: '', value: '', text: 'The file is empty. Its first row has to name the columns.' }],
-      total: 1,
-    };
-  }
-  const columns = new Map<Column, number>();
-  const plain = header.map((cell) => cell.toLowerCase().replace(/[^a-z0-9]/g, ''));
-  for (const column of Object.keys(HEADERS) as Column[]) {
-    const found = plain.flatMap((cell, index) => (HEADERS[column].includes(cell) ? [index] : []));
-    const [index, second] = found;
-    if (index === undefined) {
-      if (!OPTIONAL.has(column)) note(1, NAMES[column], '', `No column is headed '${NAMES[column]}'.`);
-    } else if (second !== undefined) {
-      note(
-        1,
-        NAMES[column],
-        '',
-        `Two columns are both read as '${NAMES[column]}': ${header[index]} and ${header[second]}. Rename one.`,
-      );
-    } else columns.set(column, index);
-  }
-  if (total) return { ok: false, problems, total };
-
-  const lengthHeader = plain[columns.get('length') ?? -1] ?? '';
-  const unit: LengthUnit = lengthHeader.endsWith('in') ? 'in' : 'mm';
-  const title = (column: Column) => header[columns.get(column) ?? -1] ?? NAMES[column];
+  const read = new HeadedTable(table, COLUMNS, mostProblems);
+  if (read.total) return { ok: false, problems: read.problems, total: read.total };
+  const unit: LengthUnit = read.plain('length').endsWith('in') ? 'in' : 'mm';
   const firstRowOf = new Map<string, number>();
   const rows: WireListRow[] = [];
-
-  for (let index = 1; index < table.length; index++) {
-    const cells = table[index] ?? [];
-    if (cells.every((cell) => cell.trim() === '')) continue;
-    const row = index + 1;
-    const before = total;
-    const cell = (column: Column) => (cells[columns.get(column) ?? -1] ?? '').trim();
-    const wrong = (column: Column, text: string) => {
-      note(row, title(column), cell(column), text);
-    };
-
+  for (const { row, cell, wrong } of read.rows()) {
+    const before = read.total;
     const wireId = cell('wireId');
     if (wireId === '') wrong('wireId', 'Every wire needs an id.');
     else if (wireId.length > 60) wrong('wireId', 'The id is longer than 60 characters.');
@@ -213,7 +149,7 @@ export function readWireList(
     };
     const demand = { temperature: asked('temperature'), current: asked('current'), voltage: asked('voltage') };
     const demandOf = (column: 'studA' | 'studB'): Demand => ({ ...NO_DEMAND, ...demand, stud: cell(column) || null });
-    if (total === before) {
+    if (read.total === before) {
       rows.push({
         row,
         wireId,
@@ -231,10 +167,10 @@ export function readWireList(
     }
   }
   checkJoints(rows, (row, column, value, text) => {
-    note(row, title(column), value, text);
+    read.note(row, read.heading(column), value, text);
   });
-  if (!total && !rows.length) note(2, '', '', 'The file has a header but no wire below it.');
-  return total ? { ok: false, problems, total } : { ok: true, rows };
+  if (!read.total && !rows.length) read.note(2, '', '', 'The file has a header but no wire below it.');
+  return read.total ? { ok: false, problems: read.problems, total: read.total } : { ok: true, rows };
 }
 
 /** Ends that share a barrel have to name the same terminal, place and quantity. */

@@ -1,12 +1,11 @@
 import { API } from '@tug-mark/contract';
 import { CATALOGUES, readPartTable, writePartTable, type CatalogueKind, type CatalogueParts } from '@tug-mark/core';
-import { stringify } from 'csv-stringify/sync';
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
 import type { Doer } from '../chain/ledger';
 import { bumpVersion } from '../db/bumpVersion';
-import { guardTable } from '../files/guardCell';
 import { readCsv } from '../files/readCsv';
+import { writeCsv } from '../files/writeCsv';
 import { refusals } from '../http/problems';
 import { serve } from '../api/serve';
 import { keepPractice } from './practices';
@@ -41,7 +40,7 @@ export function cabinetRoutes(app: FastifyInstance, { db }: { db: Knex }): Promi
     reply
       .type('text/csv; charset=utf-8')
       .header('content-disposition', `attachment; filename="${kind}s.csv"`)
-      .send(stringify(guardTable(writePartTable(kind, await listParts(db, kind))))),
+      .send(writeCsv(writePartTable(kind, await listParts(db, kind)))),
   );
   serve(app, API.writeParts, async ({ params: { kind }, reply }) =>
     reply

@@ -1,5 +1,5 @@
+import { delimiterOf } from '@tug-mark/core';
 import { CsvError, parse } from 'csv-parse/sync';
-import { unguardCell } from './guardCell';
 import { refusals } from '../http/problems';
 
 /**
@@ -11,20 +11,14 @@ export function readCsv(bytes: Uint8Array): string[][] {
   const text = decode(bytes);
   if (text.includes('\u0000'))
     throw refusals.fileUnreadable('It holds binary data, not text. Save it as CSV from the spreadsheet.');
-  const [firstLine = ''] = text.split(/\r?\n/, 1);
-  const count = (separator: string) => firstLine.split(separator).length;
-  const delimiter = [',', ';', '\t'].reduce((best, next) => (count(next) > count(best) ? next : best));
   try {
-    const rows: string[][] = parse(text, {
-      delimiter,
+    return parse(text, {
+      delimiter: delimiterOf(text),
       relax_column_count: true,
       skip_empty_lines: false,
       bom: true,
       max_record_size: 100_000,
     });
-    // What was written with an apostrophe against formulas comes back as it was.
-    for (const row of rows) for (const [i, cell] of row.entries()) row[i] = unguardCell(cell);
-    return rows;
   } catch (error) {
     if (error instanceof CsvError) {
       throw refusals.fileUnreadable(

@@ -1,9 +1,8 @@
 import { API } from '@tug-mark/contract';
-import { drawCertificate } from '@tug-mark/core';
-import { stringify } from 'csv-stringify/sync';
+import { drawCertificate, guardCell } from '@tug-mark/core';
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
-import { guardCell } from '../files/guardCell';
+import { writeCsv } from '../files/writeCsv';
 import { serve } from '../api/serve';
 import { addPage, openPdf } from '../pdf/writePdf';
 import { readCertificate, toCertificate, toDrawing } from './certificate';
@@ -42,7 +41,7 @@ export function lotRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<v
     return reply
       .type('text/csv; charset=utf-8')
       .header('content-disposition', `attachment; filename="${nameOf(lot.name)}.csv"`)
-      .send(stringify(rows, { header: true }));
+      .send(writeCsv([Object.keys(rows[0] ?? {}), ...rows.map((row) => Object.values(row))]));
   });
   serve(app, API.printCertificate, async ({ params, query, reply }) => {
     const at = now();

@@ -1,10 +1,9 @@
 import type { Combination } from '@tug-mark/contract';
-import { entryCells, entrySlot, lotOf, runOf, type EntryBody } from '@tug-mark/core';
-import { stringify } from 'csv-stringify/sync';
+import { guardCell, entryCells, entrySlot, lotOf, runOf, type EntryBody } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { readRow, toCombination } from '../combination/store';
 import { asInstant, portionsOf, readEnd } from '../entry/portions';
-import { guardCell } from '../files/guardCell';
+import { writeCsv } from '../files/writeCsv';
 import type { RecordText } from './record';
 
 /** What a line of the table is made of, and no more: most of the work is taking rows in. */
@@ -63,12 +62,12 @@ const ORIGIN = { at: 5, heading: 'not this shop’s own', cell: 'read in from a 
 export async function writeRecordTable(db: Knex, id: string): Promise<RecordText> {
   const [row, end] = await Promise.all([readRow(db, id), readEnd(db, id)]);
   const combination = toCombination(row);
-  const write = (lines: (string | number)[][], origin: string) => {
+  const write = (lines: (string | number)[][], origin: string, isContinued = true) => {
     if (combination.readIn) for (const line of lines) line.splice(ORIGIN.at, 0, origin);
-    return stringify(lines);
+    return writeCsv(lines, isContinued);
   };
   async function* pieces() {
-    yield write([[...COLUMNS]], ORIGIN.heading);
+    yield write([[...COLUMNS]], ORIGIN.heading, false);
     for (const portion of portionsOf(end)) {
       const { rows } = await db.raw<{ rows: TableRow[] }>(ROWS, { combination: id, end, ...portion });
       yield write(

@@ -1,11 +1,10 @@
 import { API } from '@tug-mark/contract';
 import { isSameDocument, readLimitRows, today, writeLimitRows } from '@tug-mark/core';
-import { stringify } from 'csv-stringify/sync';
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
 import { LIMIT_TABLES, listLimitRecords, listLimits } from '../documents/limits';
 import { keepDraft, moveDocument } from '../documents/store';
-import { guardTable } from '../files/guardCell';
+import { writeCsv } from '../files/writeCsv';
 import { readCsv } from '../files/readCsv';
 import { refusals } from '../http/problems';
 import { serve } from '../api/serve';
@@ -37,7 +36,7 @@ export function tugRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<v
     return reply
       .type('text/csv; charset=utf-8')
       .header('content-disposition', `attachment; filename="${name}.csv"`)
-      .send(stringify(guardTable(writeLimitRows(table.rows))));
+      .send(writeCsv(writeLimitRows(table.rows)));
   });
   serve(app, API.readLimitRows, ({ body }) => {
     const read = readLimitRows(readCsv(body));

@@ -17,6 +17,13 @@ const read = (changes: Partial<PullModel>, context: Parameters<typeof readTrace>
   return result.read;
 };
 
+/** Cells of a file without quotes. */
+const rowsOf = (text: string) =>
+  text
+    .replace('\ufeff', '')
+    .split('\r\n')
+    .map((line) => line.split(','));
+
 describe('A trace', () => {
   // A straight ramp by hand: 100 quiet samples at 2 N, then 0 to 100 N above that in 1000 samples at 1 kHz, then nothing.
   const ramp = [
@@ -126,21 +133,22 @@ describe('A trace', () => {
 
   it('comes back from CSV as written; ms and lbf are read by their headers', () => {
     const trace = simulatePull(SOUND_PULL);
-    const back = readTraceCsv(writeTraceCsv(trace));
+    const back = readTraceCsv(rowsOf(writeTraceCsv(trace)));
     expect(back.ok && back.trace).toEqual(trace);
-    const pounds = readTraceCsv(
-      ['Time (ms);Load lbf', ...Array.from({ length: 60 }, (_, i) => `${i};10`)].join('\r\n'),
-    );
+    const pounds = readTraceCsv([
+      ['Time (ms)', 'Load lbf'],
+      ...Array.from({ length: 60 }, (_, i) => [String(i), '10']),
+    ]);
     expect(pounds.ok && pounds.trace.rate).toBe(1000);
     expect(pounds.ok && pounds.trace.forces[5]).toBeCloseTo(44.482, 3);
   });
 
   it('is refused from CSV with row and column where it is wrong', () => {
-    const lines = writeTraceCsv({ rate: 1000, forces: ramp }).trim().split('\n');
+    const lines = writeTraceCsv({ rate: 1000, forces: ramp }).trim().split('\r\n');
     const where = (edit: (lines: string[]) => void) => {
       const own = [...lines];
       edit(own);
-      const result = readTraceCsv(own.join('\n'));
+      const result = readTraceCsv(own.map((line) => line.split(',')));
       return result.ok ? 'read' : `${result.row} ${result.column}: ${result.text}`;
     };
     expect(where((l) => (l[41] = '0.04,many'))).toMatch(/^42 force n: 'many' is no number/);

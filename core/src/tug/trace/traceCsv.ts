@@ -8,23 +8,21 @@ export type TraceCsvRead =
 /** Most a step between two samples may differ from the others, as a share. */
 const UNEVEN = 0.02;
 
-/** A trace as CSV, header first. */
+/** A trace as CSV, header first; with the mark and the line ends spreadsheets write themselves. */
 export function writeTraceCsv({ rate, forces }: Trace): string {
   const lines = ['time s,force N'];
   for (let i = 0; i < forces.length; i++) lines.push(`${Number((i / rate).toFixed(9))},${forces[i] as number}`);
-  return `${lines.join('\n')}\n`;
+  return `\ufeff${lines.join('\r\n')}\r\n`;
 }
 
 /**
- * Reads a trace from CSV with a time and a force column; time in s or ms, force in N, lbf or kgf as their headers say.
+ * Reads a trace from the cells of a file with a time and a force column; time in s or ms, force in N, lbf or kgf as their headers say.
  * Samples have to be evenly spaced: a clock that jumps or runs back is refused with its row.
  */
-export function readTraceCsv(text: string): TraceCsvRead {
+export function readTraceCsv(rows: readonly (readonly string[])[]): TraceCsvRead {
   const refuse = (row: number, column: string, why: string): TraceCsvRead => ({ ok: false, row, column, text: why });
-  const lines = text.replace(/^\ufeff/, '').split(/\r?\n/);
-  while (lines.length && (lines.at(-1) ?? '').trim() === '') lines.pop();
-  const separator = (lines[0] ?? '').includes(';') ? ';' : ',';
-  const header = (lines[0] ?? '').split(separator).map((cell) => cell.trim().toLowerCase());
+  const table = rows.filter((cells, i) => i === 0 || cells.some((cell) => cell.trim() !== ''));
+  const header = (table[0] ?? []).map((cell) => cell.trim().toLowerCase());
   const time = header.findIndex((name) => /^(time|t)\b/.test(name));
   const force = header.findIndex((name) => /^(force|f|load)\b/.test(name));
   if (time < 0) return refuse(1, 'time', "No column is headed 'time s' or 'time ms'.");
@@ -33,14 +31,14 @@ export function readTraceCsv(text: string): TraceCsvRead {
   const unit = FORCE_UNITS.find((u) => u.toLowerCase() === unitName);
   if (!unit) return refuse(1, 'force', `'${header[force]}' does not say its unit: N, lbf or kgf.`);
   const perSecond = /\bms\b/.test(header[time] ?? '') ? 1000 : 1;
-  const n = lines.length - 1;
+  const n = table.length - 1;
   if (n < LEAST_SAMPLES) return refuse(n + 1, 'force', `${n} samples are no curve: ${LEAST_SAMPLES} at least.`);
   if (n > MOST_SAMPLES)
     return refuse(MOST_SAMPLES + 2, 'force', `More than ${MOST_SAMPLES} samples. Cut the file to the pull.`);
   const times = new Float64Array(n);
   const forces = new Float64Array(n);
   for (let i = 0; i < n; i++) {
-    const cells = (lines[i + 1] ?? '').split(separator);
+    const cells = table[i + 1] ?? [];
     const at = plainNumber(cells[time] ?? '');
     const value = plainNumber(cells[force] ?? '');
     if (at === null)
