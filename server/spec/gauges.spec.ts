@@ -167,7 +167,7 @@ describe('Gauges and curves of a shop', () => {
     expect((await withCurve()).statusCode).toBe(201);
     const back = unpackTrace((await odile.call('GET', url)).rawPayload);
     expect(back).toEqual(simulatePull(SOUND_PULL));
-    expect((await odile.call('GET', `${url}/csv`)).body.slice(0, 16)).toBe('time s,force N\n0');
+    expect((await odile.call('GET', `${url}/csv`)).body.slice(0, 18)).toBe('\ufefftime s,force N\r\n0');
     await expectAsync(shop.db.raw('DELETE FROM traces')).toBeRejectedWithError(/append-only/);
   });
 });

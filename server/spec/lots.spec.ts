@@ -176,12 +176,12 @@ describe('A lot', () => {
     ]);
     expect(problemOf(bad).errors?.map((e) => `${e.row} ${e.where}`)).toEqual([
       '3 piece',
-      '4 force n',
-      '5 force n',
+      '4 force N',
+      '5 force N',
       '6 piece',
       '7 how it let go',
       '8 note',
-      '9 force n',
+      '9 force N',
     ]);
     expect(problemOf(await file(['7,140,1,'])).errors?.[0]?.text).toBe('Piece 7 has a reading on record already.');
     const good = await file(['1,140.5,1,', '2,139,Broke in the wire,"a tab\there, a \\ there"', '3,90,slid-out,']);

@@ -236,7 +236,7 @@ describe('The record', () => {
     const written = await fresh('Written out');
     const table = async (of: string) => {
       const { body } = await odile.call('GET', `/api/combinations/${of}/record.csv`);
-      return parse<Record<string, string>>(body, { columns: true, skip_empty_lines: true });
+      return parse<Record<string, string>>(body, { columns: true, skip_empty_lines: true, bom: true });
     };
     const first = await odile.kept(written.id, { ...TAKE_TOOL });
     const wrong = await odile.kept(written.id, reading(1, 118.40000000000002));
