@@ -48,7 +48,17 @@ import {
   type LimitTable,
 } from './tug';
 import { suggestMode } from './tug/trace/suggestMode';
-import { readLength, showBeside, showLength } from './units';
+import {
+  FORCE_UNITS,
+  forceUnitOf,
+  fromNewtons,
+  headedForceUnit,
+  readLength,
+  showBeside,
+  showLength,
+  showNumber,
+  toNewtons,
+} from './units';
 import {
   breakingLoad,
   envelopeDiameter,
@@ -742,6 +752,46 @@ describe('Wrong numbers, put right:', () => {
     );
     const text = judgeGroup([89.96, 95, 96], 90, { ...practice, acceptance: 'minimum-only' }, 3).reasons[0]?.text;
     expect(text).toBe('The lowest reading, 89.96 N, is below the limit of 90.00 N.');
+  });
+
+  it('21 the unit a force is typed and shown in changes no verdict', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...FORCE_UNITS),
+        fc.double({ min: 0.5, max: 500, noNaN: true }),
+        fc.double({ min: -1, max: 1, noNaN: true }),
+        (unit, shown, off) => {
+          // The limit as a sheet in that unit says it; a reading beside it, at times the very same.
+          const limit = toNewtons(Number(shown.toFixed(1)), unit);
+          const typed = Number((Number(shown.toFixed(1)) + (Math.abs(off) < 0.2 ? 0 : off)).toFixed(4));
+          if (typed <= 0) return;
+          const read = readForce(`${typed} ${unit}`, unit, 1e6);
+          const newtons = read.outcome === 'refused' ? NaN : read.newtons;
+          const verdict = judgeReading(newtons, limit, 'slid-out').verdict;
+          expect(verdict).toBe(typed >= Number(shown.toFixed(1)) ? 'holds' : 'below');
+          for (const other of FORCE_UNITS) {
+            const [said, least] = [fromNewtons(newtons, other), fromNewtons(limit, other)];
+            const inWords = Number(showNumber(said, 1, least));
+            if (verdict === 'below') expect(inWords).toBeLessThan(least);
+            else expect(inWords).toBeGreaterThanOrEqual(Number(showNumber(least, 1)) - 0.05001);
+          }
+        },
+      ),
+      { numRuns: 2000 },
+    );
+    expect(['N', 'n', ' lbf', 'KGF', 'mm', '', null].map(forceUnitOf)).toEqual([
+      'N',
+      'N',
+      'lbf',
+      'kgf',
+      ...Array.from({ length: 3 }, () => undefined),
+    ]);
+    expect(['force N', 'Load (lbf)', 'tension', 'force'].map(headedForceUnit)).toEqual([
+      'N',
+      'lbf',
+      undefined,
+      undefined,
+    ]);
   });
 
   it('22 odd inputs give a refusal in words, never nonsense', () => {

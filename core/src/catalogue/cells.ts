@@ -1,4 +1,4 @@
-import { MM_PER_INCH, readNumber, type LengthUnit } from '../units';
+import { type LengthUnit, lengthUnitOf, MM_PER_INCH, readNumber } from '../units';
 import { readSize, SIZES_MADE, sizeLabel, type ConductorSize } from '../wire';
 import type { Column } from './columns';
 
@@ -62,7 +62,7 @@ function readQuantity(column: Column, cell: string, unit: LengthUnit, isFixed: b
   const read = readNumber(cell);
   if (read.outcome === 'refused') return wrong(read.text);
   if (column.type === 'length') {
-    const said = read.rest === '' ? unit : (/^(mm|in)$/.exec(read.rest)?.[1] as LengthUnit | undefined);
+    const said = read.rest === '' ? unit : lengthUnitOf(read.rest);
     if (!said) return wrong(`'${read.rest}' is no unit of length here; use mm or in.`);
     if (isFixed && said !== unit) {
       return wrong(`is in ${said}, but the column is headed in ${unit}. Make header and cell agree.`);

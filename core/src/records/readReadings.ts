@@ -1,6 +1,6 @@
 import { FAILURE_MODES, failureModeName, type FailureMode } from '../tug';
 import { HeadedTable, type TableProblem } from '../table';
-import { FORCE_UNITS, readNumber, toNewtons, type ForceUnit } from '../units';
+import { type ForceUnit, headedForceUnit, readNumber, toNewtons } from '../units';
 
 /** A pull as a file tells it. */
 export interface ReadingRow {
@@ -53,8 +53,7 @@ const COLUMNS = {
  */
 export function readReadings(table: readonly (readonly string[])[]): ReadingsRead {
   const read = new HeadedTable(table, COLUMNS, MOST_PROBLEMS);
-  const named = /\b(lbf|kgf|n)\W*$/.exec(read.heading('force').toLowerCase())?.[1];
-  const unit = FORCE_UNITS.find((u) => u.toLowerCase() === named);
+  const unit = headedForceUnit(read.heading('force'));
   if (read.has('force') && !unit) {
     read.note(1, 'force', read.heading('force'), 'The header does not say the unit: N, lbf or kgf.');
   }

@@ -1,5 +1,5 @@
 import { FAMILIES, type Family } from '../terminal';
-import { FORCE_UNITS, readNumber, toNewtons, type ForceUnit } from '../units';
+import { ANY_FORCE_UNIT, type ForceUnit, forceUnitOf, headedForceUnit, readNumber, toNewtons } from '../units';
 import { CONDUCTOR_MATERIALS, readSize, SIZES_MADE, sizeLabel, type ConductorMaterial } from '../wire';
 import { HeadedTable, type TableProblem } from '../table';
 import type { LimitRow } from './LimitTable';
@@ -25,13 +25,15 @@ export function writeLimitRows(rows: readonly LimitRow[]): string[][] {
   ];
 }
 
+const FORCE = new RegExp(`^force(${ANY_FORCE_UNIT})?$`, 'i');
+const HOLD = new RegExp(`^hold(${ANY_FORCE_UNIT})?$`, 'i');
 const COLUMNS = {
   size: { name: 'size', is: (plain: string) => ['size', 'conductor', 'wire'].includes(plain), needed: true },
-  force: { name: 'force', is: (plain: string) => /^force(n|lbf|kgf)?$/.test(plain) },
+  force: { name: 'force', is: (plain: string) => FORCE.test(plain) },
   percent: { name: 'percent', is: (plain: string) => plain.startsWith('percent') },
   families: { name: 'families', is: (plain: string) => plain.startsWith('famil') },
   material: { name: 'material', is: (plain: string) => plain === 'material' },
-  hold: { name: 'hold', is: (plain: string) => /^hold(n|lbf|kgf)?$/.test(plain) },
+  hold: { name: 'hold', is: (plain: string) => HOLD.test(plain) },
 };
 
 /**
@@ -43,7 +45,7 @@ export function readLimitRows(table: readonly (readonly string[])[]): LimitRowsR
   if (!read.total && !read.has('force') && !read.has('percent'))
     read.note(1, 'force', '', "No column is headed 'force N' or 'percent of breaking load'.");
   if (read.total) return { ok: false, problems: read.problems, total: read.total };
-  const headed = unitOf(read.plain('force'));
+  const headed = headedForceUnit(read.heading('force'));
   const rows: LimitRow[] = [];
   for (const { row, cell, wrong } of read.rows()) {
     const before = read.total;
@@ -52,7 +54,7 @@ export function readLimitRows(table: readonly (readonly string[])[]): LimitRowsR
     const force = readForceCell(cell('force'), headed, (text) => {
       wrong('force', text);
     });
-    const hold = readForceCell(cell('hold'), unitOf(read.plain('hold')), (text) => {
+    const hold = readForceCell(cell('hold'), headedForceUnit(read.heading('hold')), (text) => {
       wrong('hold', text);
     });
     const percentRead = cell('percent') === '' ? null : readNumber(cell('percent').replace('%', ''));
@@ -92,12 +94,6 @@ export function readLimitRows(table: readonly (readonly string[])[]): LimitRowsR
   return read.total ? { ok: false, problems: read.problems, total: read.total } : { ok: true, rows };
 }
 
-/** Unit a column of forces is headed with. */
-function unitOf(header: string): ForceUnit | undefined {
-  const named = /^(?:force|hold)(n|lbf|kgf)$/.exec(header)?.[1];
-  return FORCE_UNITS.find((unit) => unit.toLowerCase() === named);
-}
-
 function readForceCell(cell: string, headed: ForceUnit | undefined, wrong: (text: string) => void): number | null {
   if (cell === '') return null;
   const read = readNumber(cell);
@@ -105,7 +101,7 @@ function readForceCell(cell: string, headed: ForceUnit | undefined, wrong: (text
     wrong(read.text);
     return null;
   }
-  const said = FORCE_UNITS.find((unit) => unit.toLowerCase() === read.rest.toLowerCase());
+  const said = forceUnitOf(read.rest);
   if (read.rest !== '' && !said) wrong(`'${read.rest}' is no unit of force here; use N, lbf or kgf.`);
   else if (said && headed && said !== headed)
     wrong(`is in ${said}, but the column is headed in ${headed}. Make header and cell agree.`);

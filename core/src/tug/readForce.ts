@@ -1,4 +1,4 @@
-import { FORCE_UNITS, fromNewtons, readNumber, showNumber, toNewtons, type ForceUnit } from '../units';
+import { FORCE_UNITS, type ForceUnit, forceUnitOf, fromNewtons, readNumber, showNumber, toNewtons } from '../units';
 import { plausibleForce } from './plausibleForce';
 
 export type ForceRead =
@@ -25,7 +25,7 @@ export type ForceRead =
 export function readForce(text: string, unit: ForceUnit, breaks: number, usual: number | null = null): ForceRead {
   const read = readNumber(text);
   if (read.outcome === 'refused') return read;
-  const named = read.rest === '' ? unit : FORCE_UNITS.find((u) => u.toLowerCase() === read.rest.toLowerCase());
+  const named = read.rest === '' ? unit : forceUnitOf(read.rest);
   if (!named) {
     return {
       outcome: 'refused',

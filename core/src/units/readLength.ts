@@ -1,4 +1,5 @@
-import { LENGTH_UNITS, MM_PER_INCH, type LengthUnit } from './length';
+import { MM_PER_INCH, type LengthUnit } from './length';
+import { lengthUnitOf } from './unitOf';
 import { readNumber } from './readNumber';
 
 export type LengthRead =
@@ -24,7 +25,7 @@ export function readLength(text: string, unit: LengthUnit): LengthRead {
   }
   const read = readNumber(text.replace(/"$/, ' in'));
   if (read.outcome === 'refused') return read;
-  const said = read.rest === '' ? unit : LENGTH_UNITS.find((u) => u === read.rest.toLowerCase());
+  const said = read.rest === '' ? unit : lengthUnitOf(read.rest);
   if (!said) {
     return {
       outcome: 'refused',

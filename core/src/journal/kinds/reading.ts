@@ -1,5 +1,5 @@
 import { failureModeName, isValidMode, judgeReading, plausibleForce } from '../../tug';
-import { FORCE_UNITS, readNumber, toNewtons } from '../../units';
+import { forceUnitOf, readNumber, toNewtons } from '../../units';
 import { agreesWithTyped } from '../agreesWithTyped';
 import { NOTHING, noted, refuse, type BodyOf, type Kind } from '../Kind';
 import { isReason } from '../isReason';
@@ -9,7 +9,7 @@ import { ofWire } from '../pieceSlot';
 function typedForce({ typed, unit }: BodyOf<'reading'>): number | null {
   const read = readNumber(typed);
   if (read.outcome === 'refused') return null;
-  const named = read.rest === '' ? unit : FORCE_UNITS.find((u) => u.toLowerCase() === read.rest.toLowerCase());
+  const named = read.rest === '' ? unit : forceUnitOf(read.rest);
   return named === undefined ? null : toNewtons(read.value, named);
 }
 

@@ -1,11 +1,11 @@
 import {
-  FORCE_UNITS,
-  LENGTH_UNITS,
+  type ForceUnit,
+  forceUnitOf,
+  type LengthUnit,
+  lengthUnitOf,
   readNumber,
   toMillimetres,
   toNewtons,
-  type ForceUnit,
-  type LengthUnit,
 } from '../../units';
 
 /** How a gauge writes a reading, opened for use. */
@@ -78,7 +78,7 @@ export function readGaugeLine(line: string, { expression, unit }: LinePattern): 
   const groups = expression.exec(line)?.groups;
   if (!groups) return garbled();
   const said = groups['unit'];
-  const own = said === undefined ? unit : FORCE_UNITS.find((u) => u.toLowerCase() === said.toLowerCase());
+  const own = said === undefined ? unit : forceUnitOf(said);
   if (!own) return garbled();
   const value = groups['value'] ?? '';
   const word = groups['status'] ?? '';
@@ -106,7 +106,7 @@ export function readCaliperLine(line: string, { expression, unit }: LinePattern<
   const groups = expression.exec(line)?.groups;
   if (!groups) return null;
   const said = groups['unit'];
-  const own = said === undefined ? unit : LENGTH_UNITS.find((u) => u === said.toLowerCase());
+  const own = said === undefined ? unit : lengthUnitOf(said);
   const read = readNumber((groups['value'] ?? '').replace(/\s/g, ''));
   if (!own || read.outcome !== 'number' || read.rest !== '' || read.value < 0) return null;
   return Number(toMillimetres(read.value, own).toFixed(6));

@@ -1,4 +1,4 @@
-import { FORCE_UNITS, type ForceUnit } from '../../units';
+import { ANY_FORCE_UNIT, forceUnitOf } from '../../units';
 import { openLinePattern, readGaugeLine } from './linePattern';
 
 /** What a gauge that types like a keyboard is described by; a station's own gauge. */
@@ -8,8 +8,8 @@ export interface TypingGauge {
 }
 
 /** A number with its unit somewhere in a line. */
-const VALUE = /(?<![\d.,])([+-]?\d+(?:[.,]\d+)?)\s*(N|lbf|kgf)(?![A-Za-z])/gi;
-const PLAIN = /^[+-]?[\d.,]+(\s*(N|lbf|kgf))?$/i;
+const VALUE = new RegExp(`(?<![\\d.,])([+-]?\\d+(?:[.,]\\d+)?)\\s*(${ANY_FORCE_UNIT})(?![A-Za-z])`, 'gi');
+const PLAIN = new RegExp(`^[+-]?[\\d.,]+(\\s*(${ANY_FORCE_UNIT}))?$`, 'i');
 
 /**
  * The force in a line as gauges type it: 'ST,GS,+00118.4 N', 'PEAK 26.6 lbf OK', with control characters around it. What a
@@ -22,7 +22,7 @@ export function readTypedLine(text: string, gauge: TypingGauge | null): string {
   // eslint-disable-next-line no-control-regex -- STX, ETX and their like frame the lines of many gauges
   const line = text.replace(/[\u0000-\u001f\u007f]+/g, ' ').trim();
   if (line === '' || PLAIN.test(line)) return line;
-  const unit = FORCE_UNITS.find((u) => u === gauge?.unit);
+  const unit = forceUnitOf(gauge?.unit);
   const pattern = gauge && unit ? openLinePattern(gauge.pattern, unit) : null;
   if (pattern?.ok) {
     const read = readGaugeLine(line, pattern.pattern);
@@ -31,6 +31,5 @@ export function readTypedLine(text: string, gauge: TypingGauge | null): string {
   const values = [...line.matchAll(VALUE)];
   const [only] = values;
   if (values.length !== 1 || !only) return line;
-  const named: ForceUnit | undefined = FORCE_UNITS.find((u) => u.toLowerCase() === only[2]?.toLowerCase());
-  return `${Number((only[1] ?? '').replace(',', '.'))} ${named ?? ''}`.trim();
+  return `${Number((only[1] ?? '').replace(',', '.'))} ${forceUnitOf(only[2]) ?? ''}`.trim();
 }

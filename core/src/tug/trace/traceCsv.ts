@@ -1,4 +1,4 @@
-import { FORCE_UNITS, readNumber, toNewtons } from '../../units';
+import { headedForceUnit, readNumber, toNewtons } from '../../units';
 import { LEAST_SAMPLES, MOST_SAMPLES, type Trace } from './Trace';
 
 export type TraceCsvRead =
@@ -27,8 +27,7 @@ export function readTraceCsv(rows: readonly (readonly string[])[]): TraceCsvRead
   const force = header.findIndex((name) => /^(force|f|load)\b/.test(name));
   if (time < 0) return refuse(1, 'time', "No column is headed 'time s' or 'time ms'.");
   if (force < 0) return refuse(1, 'force', "No column is headed 'force N', 'force lbf' or 'force kgf'.");
-  const unitName = /(lbf|kgf|n)\W*$/.exec(header[force] ?? '')?.[1];
-  const unit = FORCE_UNITS.find((u) => u.toLowerCase() === unitName);
+  const unit = headedForceUnit(header[force] ?? '');
   if (!unit) return refuse(1, 'force', `'${header[force]}' does not say its unit: N, lbf or kgf.`);
   const perSecond = /\bms\b/.test(header[time] ?? '') ? 1000 : 1;
   const n = table.length - 1;

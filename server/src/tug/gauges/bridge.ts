@@ -1,15 +1,16 @@
 import type { Gauge, GaugeEvent } from '@tug-mark/contract';
 import {
+  ANY_FORCE_UNIT,
+  type ForceUnit,
+  forceUnitOf,
+  type LengthUnit,
+  lengthUnitOf,
+  type LinePattern,
   MOST_SAMPLES,
-  FORCE_UNITS,
-  LENGTH_UNITS,
   openLinePattern,
   readCaliperLine,
   readGaugeLine,
   toNewtons,
-  type ForceUnit,
-  type LengthUnit,
-  type LinePattern,
   type Trace,
 } from '@tug-mark/core';
 import { connect, type Socket } from 'node:net';
@@ -212,8 +213,8 @@ class GaugeLine {
   }
 
   private openPattern({ pattern, unit }: Gauge): void {
-    const force = FORCE_UNITS.find((u) => u === unit);
-    const length = LENGTH_UNITS.find((u) => u === unit);
+    const force = forceUnitOf(unit);
+    const length = lengthUnitOf(unit);
     const forces = force && openLinePattern(pattern, force);
     const lengths = length && openLinePattern(pattern, length);
     this.pattern = forces?.ok ? forces.pattern : null;
@@ -280,6 +281,8 @@ class GaugeLine {
   }
 }
 
+const TRACE_BEGIN = new RegExp(`^TRACE BEGIN (\\d+) (\\d+) (${ANY_FORCE_UNIT})$`);
+
 /**
  * A curve sent in one go: 'TRACE BEGIN rate samples unit', lines of 'T value value ...', 'TRACE END'; or 'TRACE NONE'.
  * Readings may go on between.
@@ -294,11 +297,11 @@ class TraceBurst {
 
   /** Whether the line belonged to the curve. */
   take(line: string): boolean {
-    const begin = /^TRACE BEGIN (\d+) (\d+) (N|lbf|kgf)$/.exec(line);
+    const begin = TRACE_BEGIN.exec(line);
     if (begin) {
       this.rate = Number(begin[1]);
       this.wanted = Number(begin[2]);
-      this.unit = begin[3] as ForceUnit;
+      this.unit = forceUnitOf(begin[3]) ?? 'N';
       if (this.wanted > MOST_SAMPLES) this.end(`It has ${this.wanted} samples; ${MOST_SAMPLES} are taken at most.`);
       return true;
     }
