@@ -143,7 +143,7 @@ describe('The cause of bad pieces', () => {
       if (!look) throw new Error(family);
       const context = { ...look, height: { min: 2, max: 2.1 }, width: { min: 2.6, max: 2.8 } };
       for (const cause of SIMULATED_CAUSES) {
-        for (let seed = 1; seed <= 4; seed++) {
+        for (let seed = 1; seed <= 2; seed++) {
           const lot = simulateCause(
             cause,
             context,
@@ -158,7 +158,8 @@ describe('The cause of bad pieces', () => {
         }
       }
     }
-    expect(lots).toBeGreaterThan(400);
+    // Over more lots the bench counts them (npm run bench -- diagnosis).
+    expect(lots).toBeGreaterThan(200);
     expect(right / lots).toBeGreaterThan(0.8);
     expect(near / lots).toBeGreaterThan(0.9);
   });
