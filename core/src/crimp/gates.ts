@@ -86,129 +86,146 @@ export interface GateContext {
  * first, because remembered too late they cost the joint.
  */
 export function gates(context: GateContext): GateStep[] {
-  const { terminal, wire, practice, strip, tool, lies, bites: bite } = context;
-  const { nest } = tool;
-  const steps: Omit<GateStep, 'remedies'>[] = [];
-  if (terminal.slideOn.length) {
-    const items = terminal.slideOn.map((item) => item.label).join(' and ');
+  return STEPS.flatMap((step) => step(context) ?? []).map((step) => ({ ...step, remedies: AFTER_NO[step.gate] }));
+}
+
+type Step = Omit<GateStep, 'remedies'>;
+const named = (items: readonly { readonly label: string }[]) => items.map((item) => item.label).join(' and ');
+
+/** Every step there is, in the order of the work; null where this set-up has none of it. */
+const STEPS: readonly ((context: GateContext) => Step | null)[] = [
+  ({ terminal }) => {
+    if (!terminal.slideOn.length) return null;
+    const items = named(terminal.slideOn);
     const ways = terminal.slideOn
       .filter((item) => item.wayRound !== null)
       .map((item) => `${capital(item.label)}: ${item.wayRound}.`)
       .join(' ');
-    steps.push({
+    return {
       gate: 'slide-on',
       headline: `Slide on first: ${items}.`,
       why: `${ways ? `${ways} ` : ''}It cannot be put on after the crimp. ${whereItWaits(terminal)}`,
       confirm: `${capital(items)} is on the wire${ways ? ', right way round' : ''}`,
       caution: null,
-    });
-  }
-  const at =
-    strip.setPoint === null || !strip.window
-      ? 'No strip length is set.'
-      : `Strip ${strip.setPoint} mm; ${strip.window.min.toFixed(1)} to ${strip.window.max.toFixed(1)} mm is good.${
-          strip.folded ? ' Fold the strands back on themselves.' : ''
-        }`;
-  const damage = strandDamage(wire.conductor.strands, practice);
-  const allowed = [
-    ...(damage.nicked ? [`up to ${damage.nicked} nicked`] : []),
-    ...(damage.cut ? [`up to ${damage.cut} cut`] : []),
-  ].join(' and ');
-  steps.push({
-    gate: 'strip-looked-at',
-    headline: 'Look at the stripped end and at the slug.',
-    why: `${at} No strand nicked, cut or missing; ${
-      practice.lay === 'factory-lay'
-        ? 'lay as it left the factory, untouched by fingers'
-        : 'strands gathered by a slight twist along the lay'
-    }. Strands left in the slug are strands lost.${allowed ? ` The house rules still accept ${allowed} of ${wire.conductor.strands}.` : ''}`,
-    confirm: 'End and slug are clean',
-    caution: 'Clear cut strands off the bench.',
-  });
-  const settings = [
-    tool.setting === null ? null : `selector to ${tool.setting}`,
-    tool.positioner === null
-      ? null
-      : `${tool.positioner.label}${
-          tool.positioner.adjustable && tool.positioner.depth !== null ? ` at ${tool.positioner.depth} mm` : ''
-        }`,
-    tool.insulationPosition === null || terminal.insulationRange === null
-      ? null
-      : `insulation grip to ${tool.insulationPosition}`,
-  ].filter((setting) => setting !== null);
-  if (settings.length) {
-    steps.push({
+    };
+  },
+  ({ wire, practice, strip }) => {
+    const at =
+      strip.setPoint === null || !strip.window
+        ? 'No strip length is set.'
+        : `Strip ${strip.setPoint} mm; ${strip.window.min.toFixed(1)} to ${strip.window.max.toFixed(1)} mm is good.${
+            strip.folded ? ' Fold the strands back on themselves.' : ''
+          }`;
+    const damage = strandDamage(wire.conductor.strands, practice);
+    const allowed = [
+      ...(damage.nicked ? [`up to ${damage.nicked} nicked`] : []),
+      ...(damage.cut ? [`up to ${damage.cut} cut`] : []),
+    ].join(' and ');
+    return {
+      gate: 'strip-looked-at',
+      headline: 'Look at the stripped end and at the slug.',
+      why: `${at} No strand nicked, cut or missing; ${
+        practice.lay === 'factory-lay'
+          ? 'lay as it left the factory, untouched by fingers'
+          : 'strands gathered by a slight twist along the lay'
+      }. Strands left in the slug are strands lost.${allowed ? ` The house rules still accept ${allowed} of ${wire.conductor.strands}.` : ''}`,
+      confirm: 'End and slug are clean',
+      caution: 'Clear cut strands off the bench.',
+    };
+  },
+  ({ terminal, tool }) => {
+    const settings = [
+      tool.setting === null ? null : `selector to ${tool.setting}`,
+      tool.positioner === null
+        ? null
+        : `${tool.positioner.label}${
+            tool.positioner.adjustable && tool.positioner.depth !== null ? ` at ${tool.positioner.depth} mm` : ''
+          }`,
+      tool.insulationPosition === null || terminal.insulationRange === null
+        ? null
+        : `insulation grip to ${tool.insulationPosition}`,
+    ].filter((setting) => setting !== null);
+    if (!settings.length) return null;
+    return {
       gate: 'setting',
       headline: `Set the tool: ${settings.join(', ')}.`,
       why: 'A wrong setting or depth makes a crimp that looks right from outside.',
       confirm: 'The tool is set so',
       caution: null,
-    });
-  }
-  const loose =
-    practice.looseInNest === 'stop' || tool.tool.kind !== 'plier'
-      ? 'Loose in the nest? Stop: wrong nest or terminal.'
-      : tool.stepDown
-        ? `Loose in the nest? Step down once, to nest ${tool.stepDown.label}, and say so.`
-        : 'Loose in the nest? Stop: there is no smaller nest.';
-  steps.push({
-    gate: 'orientation',
-    headline: lies.headline,
-    why: `${lies.why} ${tool.tool.partStroke ? 'A part stroke holds it without pressing. ' : ''}${loose}`,
-    confirm: lies.confirm,
-    caution: 'Nothing is crimped on a live circuit.',
-  });
-  if (strip.kind === 'positioned') {
+    };
+  },
+  ({ practice, tool, lies }) => {
+    const loose =
+      practice.looseInNest === 'stop' || tool.tool.kind !== 'plier'
+        ? 'Loose in the nest? Stop: wrong nest or terminal.'
+        : tool.stepDown
+          ? `Loose in the nest? Step down once, to nest ${tool.stepDown.label}, and say so.`
+          : 'Loose in the nest? Stop: there is no smaller nest.';
+    return {
+      gate: 'orientation',
+      headline: lies.headline,
+      why: `${lies.why} ${tool.tool.partStroke ? 'A part stroke holds it without pressing. ' : ''}${loose}`,
+      confirm: lies.confirm,
+      caution: 'Nothing is crimped on a live circuit.',
+    };
+  },
+  ({ strip }) => {
+    if (strip.kind !== 'positioned') return null;
     const band = `${strip.position.min.toFixed(1)} to ${strip.position.max.toFixed(1)} mm`;
-    steps.push({
+    return {
       gate: 'position',
       headline: `Insulation edge ${band} behind the barrel.`,
       why: `No strip length suits every position here: ${strip.setPoint} mm is good with the edge in this band, and only there. Hold the wire so until the tool has it.`,
       confirm: `The edge lies ${band} behind the barrel`,
       caution: null,
-    });
-  }
-  if (terminal.barrel.inspection && familyOf(terminal).asksForHole) {
-    steps.push({
-      gate: 'wire-seen',
-      headline: 'The wire is seen in the inspection hole.',
-      why: 'A wire that is not bottomed is held by half the barrel and may still pass a light tug.',
-      confirm: 'Wire is seen in the hole',
-      caution: null,
-    });
-  }
-  const cycle = cycleOf(tool.tool);
-  const isPowered = tool.tool.kind === 'press' || tool.tool.kind === 'hydraulic';
-  const isOpenAtFirst = canLeaveOpen(terminal, nest);
-  const twoStrokes =
-    terminal.barrel.betweenGrips !== null && (practice.twoGrips === 'conductor-first' || isOpenAtFirst);
-  const leavesOpen = isOpenAtFirst && practice.pullEvidence === 'grip-open';
-  const grip = twoStrokes ? 'Conductor grip only: ' : '';
-  steps.push({
-    gate: 'cycle-complete',
-    headline: capital(bite <= 1 ? `${grip}one bite, ${cycle.until}.` : `${grip}${bite} bites, each ${cycle.until}.`),
-    why: `${strip.rule === 'stop' || strip.rule === 'lug' ? 'Wire in until it bottoms, light pressure kept. ' : ''}${cycle.why}`,
-    confirm: cycle.confirm,
-    caution: isPowered
-      ? 'Fingers out of the press and its dies; guard closed. Battery and mains work: released specifications and qualified people decide.'
-      : 'Fingers out of the dies.',
-  });
-  steps.push({
+    };
+  },
+  ({ terminal }) =>
+    terminal.barrel.inspection && familyOf(terminal).asksForHole
+      ? {
+          gate: 'wire-seen',
+          headline: 'The wire is seen in the inspection hole.',
+          why: 'A wire that is not bottomed is held by half the barrel and may still pass a light tug.',
+          confirm: 'Wire is seen in the hole',
+          caution: null,
+        }
+      : null,
+  (context) => {
+    const { strip, tool, bites } = context;
+    const cycle = cycleOf(tool.tool);
+    const isPowered = tool.tool.kind === 'press' || tool.tool.kind === 'hydraulic';
+    const grip = hasTwoStrokes(context) ? 'Conductor grip only: ' : '';
+    return {
+      gate: 'cycle-complete',
+      headline: capital(
+        bites <= 1 ? `${grip}one bite, ${cycle.until}.` : `${grip}${bites} bites, each ${cycle.until}.`,
+      ),
+      why: `${strip.rule === 'stop' || strip.rule === 'lug' ? 'Wire in until it bottoms, light pressure kept. ' : ''}${cycle.why}`,
+      confirm: cycle.confirm,
+      caution: isPowered
+        ? 'Fingers out of the press and its dies; guard closed. Battery and mains work: released specifications and qualified people decide.'
+        : 'Fingers out of the dies.',
+    };
+  },
+  ({ tool: { nest } }) => ({
     gate: 'mark-matches',
     headline: `Read the mark: ${nest.mark}.`,
     why: 'The die leaves its mark on the piece. Another mark is another nest, whatever the piece looks like.',
     confirm: `The mark is ${nest.mark}`,
     caution: null,
-  });
-  steps.push({
+  }),
+  () => ({
     gate: 'hand-tug',
     headline: 'A light tug by hand.',
     why: 'It finds a wire that was never held. It is a gate, not evidence: the pull test still has to come.',
     confirm: 'Nothing moved',
     caution: null,
-  });
-  if (twoStrokes) {
-    steps.push({
+  }),
+  (context) => {
+    if (!hasTwoStrokes(context)) return null;
+    const { terminal, tool, practice } = context;
+    const leavesOpen = canLeaveOpen(terminal, tool.nest) && practice.pullEvidence === 'grip-open';
+    return {
       gate: 'insulation-bite',
       headline: 'Now the insulation grip.',
       why: `Snug on the insulation, not cutting in. The conductor grip has been tried before it is hidden.${
@@ -216,47 +233,49 @@ export function gates(context: GateContext): GateStep[] {
       }`,
       confirm: leavesOpen ? 'Insulation grip is closed, or left open for the pull' : 'Insulation grip is closed',
       caution: null,
-    });
-  }
-  if (terminal.trimFlush) {
-    steps.push({
-      gate: 'trim-flush',
-      headline: 'Cut the wire end flush with the ferrule.',
-      why: 'The clamp it goes into has no room for strands in front of the ferrule.',
-      confirm: 'Wire end is flush',
-      caution: 'Clear cut strands off the bench.',
-    });
-  }
-  const covers = terminal.slideOn.filter(
-    (item) => item.kind === 'insulator' || item.kind === 'boot' || item.kind === 'collar',
-  );
-  if (covers.length) {
-    const items = covers.map((item) => item.label).join(' and ');
-    steps.push({
+    };
+  },
+  ({ terminal }) =>
+    terminal.trimFlush
+      ? {
+          gate: 'trim-flush',
+          headline: 'Cut the wire end flush with the ferrule.',
+          why: 'The clamp it goes into has no room for strands in front of the ferrule.',
+          confirm: 'Wire end is flush',
+          caution: 'Clear cut strands off the bench.',
+        }
+      : null,
+  ({ terminal }) => {
+    const covers = terminal.slideOn.filter(({ kind }) => kind === 'insulator' || kind === 'boot' || kind === 'collar');
+    if (!covers.length) return null;
+    const items = named(covers);
+    return {
       gate: 'cover-home',
       headline: `Push home: ${items}.`,
       why: 'It has to cover the whole contact and hold there by itself.',
       confirm: `${capital(items)} is home`,
       caution: null,
-    });
-  }
-  if (terminal.slideOn.some((item) => item.kind === 'sleeve')) {
-    steps.push({
-      gate: 'sleeve-centred',
-      headline: 'Move the sleeve over the joint and centre it.',
-      why: 'The same length of insulation has to be covered on both sides.',
-      confirm: 'The sleeve is centred',
-      caution: null,
-    });
-  }
-  if (terminal.sealingHeat) {
+    };
+  },
+  ({ terminal }) =>
+    terminal.slideOn.some((item) => item.kind === 'sleeve')
+      ? {
+          gate: 'sleeve-centred',
+          headline: 'Move the sleeve over the joint and centre it.',
+          why: 'The same length of insulation has to be covered on both sides.',
+          confirm: 'The sleeve is centred',
+          caution: null,
+        }
+      : null,
+  ({ terminal, practice }) => {
+    if (!terminal.sealingHeat) return null;
     const heat = `${terminal.sealingHeat.min}–${terminal.sealingHeat.max} °C`;
     const isFlame = practice.sealingHeat === 'flame';
     const heater =
       terminal.heaterSetting === null || isFlame
         ? 'that is not what the heater is set to, which its own sheet says.'
         : `for that the heater is set to ${terminal.heaterSetting} °C.`;
-    steps.push({
+    return {
       gate: 'sealed-both-ends',
       headline: terminal.sealed
         ? 'Shrink from the middle outwards until adhesive shows at both ends.'
@@ -268,9 +287,16 @@ export function gates(context: GateContext): GateStep[] {
           ? 'A flame only where nothing can catch fire: never near fuel, vapour, oil, solvent or trim.'
           : 'Hot air and hot sleeves burn. No flame or glowing element near fuel, oil, solvent or vapour.'
       } Let the heater run cold before switching it off.`,
-    });
-  }
-  return steps.map((step) => ({ ...step, remedies: AFTER_NO[step.gate] }));
+    };
+  },
+];
+
+/** The conductor grip is closed and tried before the insulation grip, by the house rules or because the nest does so. */
+function hasTwoStrokes({ terminal, tool, practice }: GateContext): boolean {
+  return (
+    terminal.barrel.betweenGrips !== null &&
+    (practice.twoGrips === 'conductor-first' || canLeaveOpen(terminal, tool.nest))
+  );
 }
 
 /** The end of a cycle as the tool's own sheet tells it, else as its kind does; and how it is broken off. */
