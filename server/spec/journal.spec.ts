@@ -79,6 +79,7 @@ describe('The journal', () => {
       'finding-not-allowed',
     );
     expect(await code(id, { kind: 'ruling', piece: 1, ruling: 'counts', note: 'x' })).toBe('role-may-not');
+    expect(await code(id, { kind: 'trial', evidence: 'report', note: '' })).toBe('role-may-not');
   });
 
   it('says where a request is wrong: too many fields, a wrong type, no JSON at all', async () => {

@@ -291,6 +291,20 @@ describe('An entry', () => {
     expect(thin.setUp().nearest.map((n) => n.terminal.part)).toEqual(['RT']);
   });
 
+  it('settles a match at the edge by a trial that is named, and none where nothing is at the edge', () => {
+    // 0.75 mm2 below a range from 0.78 by 3.8 %: within the edge band of 5 %.
+    const range = { smallest: { scale: 'mm2', value: 0.78 }, largest: { scale: 'mm2', value: 1 } } as const;
+    const edge = new Bench({ ...context, terminal: { ...bareRing, conductorRange: range } });
+    const match = () => edge.judge().stages.find((s) => s.stage === 'match');
+    expect(match()?.state).toBe('hold');
+    expect(edge.check({ kind: 'trial', evidence: '1', note: '' })).toBe('note-missing');
+    edge.put({ kind: 'trial', evidence: 'report FL-T-12', note: '' });
+    expect(match()?.state).toBe('pass');
+    expect(match()?.answer).toContain('Trial evidence by Odile: report FL-T-12.');
+    expect(match()?.reasons.map((r) => r.weight)).not.toContain('hold');
+    expect(new Bench().check({ kind: 'trial', evidence: 'report FL-T-12', note: '' })).toBe('nothing-to-settle');
+  });
+
   it('takes no tool that is overdue, failed or not suitable', () => {
     const overdue = new Bench({ ...context, tools: [{ ...tool, calibrationUntil: '2026-01-01' }] });
     expect(overdue.check({ kind: 'tool', tool: 'HT', die: 'A', nest: '1' })).toBe('tool-refused');

@@ -62,7 +62,7 @@ export function judgeCombination(
   });
   const { groups, verdict: tug } = judgeTug(setUp, entries, practice);
   const stages: StageVerdict[] = [
-    judgeMatch(setUp),
+    judgeMatch(setUp, entries),
     judgePrepare(setUp, entries, practice),
     judgeToolStage(setUp, entries, context, now),
     judgeCrimp(setUp, entries),
@@ -101,7 +101,13 @@ export function judgeCombination(
 const placeInWork = ({ stage, state }: StageVerdict) =>
   stage === 'prepare' && state === 'missing' ? STAGES.indexOf('tool') + 0.5 : STAGES.indexOf(stage);
 
-function judgeMatch({ fit }: SetUp): StageVerdict {
+function judgeMatch({ fit }: SetUp, entries: readonly Entry[]): StageVerdict {
+  const trial = entriesOf(entries, 'trial').at(-1);
+  if (fit.verdict === 'edge' && trial) {
+    const settled = reason('trial-evidence', 'good', `Trial evidence by ${trial.by}: ${trial.body.evidence}.`);
+    const reasons = fit.reasons.map((r) => (r.weight === 'hold' ? { ...r, weight: 'note' as const } : r));
+    return { stage: 'match', state: 'pass', answer: `Edge, settled. ${settled.text}`, reasons: [settled, ...reasons] };
+  }
   const lead =
     fit.reasons.find((r) => r.weight === 'bad') ?? fit.reasons.find((r) => r.weight === 'hold') ?? fit.reasons[0];
   const word = { fits: 'Fits.', edge: 'Edge.', no: 'No.' }[fit.verdict];

@@ -216,6 +216,12 @@ export type EntryBody = { readonly run?: number | undefined } & (
       readonly note: string;
     }
   | {
+      /** What settles a match at the edge: a trial, named by its report, section or sample. */
+      readonly kind: 'trial';
+      readonly evidence: string;
+      readonly note: string;
+    }
+  | {
       readonly kind: 'ruling';
       readonly lot?: number | undefined;
       readonly piece: number;

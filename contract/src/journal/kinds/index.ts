@@ -18,6 +18,7 @@ import { ruling } from './ruling';
 import { run } from './run';
 import { section } from './section';
 import { tool } from './tool';
+import { trial } from './trial';
 
 /** Every kind of entry as it crosses the wire. The compiler names the one that is missing. */
 export const ENTRY_KINDS: { readonly [K in EntryKind]: EntryKindContract<K> } = {
@@ -39,4 +40,5 @@ export const ENTRY_KINDS: { readonly [K in EntryKind]: EntryKindContract<K> } = 
   run,
   section,
   tool,
+  trial,
 };

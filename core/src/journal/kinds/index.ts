@@ -18,6 +18,7 @@ import { ruling } from './ruling';
 import { run } from './run';
 import { section } from './section';
 import { tool } from './tool';
+import { trial } from './trial';
 
 /** Every kind of entry. The compiler names the one that is missing. */
 export const KINDS: { readonly [K in EntryKind]: Kind<BodyOf<K>> } = {
@@ -39,4 +40,5 @@ export const KINDS: { readonly [K in EntryKind]: Kind<BodyOf<K>> } = {
   run,
   section,
   tool,
+  trial,
 };

@@ -183,6 +183,23 @@ describe('Around the bench', () => {
       expect(bench.element.querySelector('.nearest li')?.textContent).toContain('RT insulated ring');
     });
 
+    it('ask quality for what settles a match at the edge, and nobody else', async () => {
+      const range = { smallest: { scale: 'mm2' as const, value: 0.78 }, largest: { scale: 'mm2' as const, value: 1 } };
+      const view = viewOf({ terminal: { ...viewOf().terminal, conductorRange: range } });
+      bench = await Bench.open(MatchStage, { view });
+      expect(bench.headline).toBe('At the edge: trial evidence is needed.');
+      expect(bench.has('Put it on record')).toBeFalse();
+      bench.close();
+      bench = await Bench.open(MatchStage, { view, role: 'quality' });
+      await bench.type('trial-evidence', '1');
+      await bench.press('Put it on record');
+      expect(bench.text).toContain('Name the report, section or sample that settles it.');
+      await bench.type('trial-evidence', 'report FL-T-12');
+      await bench.press('Put it on record');
+      expect(bench.put[0]?.body).toEqual({ kind: 'trial', evidence: 'report FL-T-12', note: '' });
+      expect(bench.headline).toBe('At the edge, settled by a trial.');
+    });
+
     it('show one strip length in headline, facts, drawing and ruler', async () => {
       bench = await Bench.open(PrepareStage, { view: viewOf() });
       // L 6, envelope 1.1317, brush to 4: [8.263, 10], middle 9.13 on the 0.1 step

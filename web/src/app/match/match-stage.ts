@@ -17,11 +17,12 @@ import { Hand } from '../hand/hand';
 import { RangeBar } from '../parts/range-bar';
 import { Reasons } from '../parts/reasons';
 import { Keys } from '../shell/keys';
+import { TrialEvidence } from './trial-evidence';
 
 /** Do this wire and this terminal belong together? */
 @Component({
   selector: 'tm-match-stage',
-  imports: [NzButtonModule, RangeBar, Reasons],
+  imports: [NzButtonModule, RangeBar, Reasons, TrialEvidence],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (setUp(); as s) {
@@ -122,6 +123,9 @@ import { Keys } from '../shell/keys';
             }
           </section>
         </div>
+        @if (s.fit.verdict === 'edge') {
+          <tm-trial-evidence />
+        }
         @if (s.fit.verdict === 'no') {
           <section aria-labelledby="nearest">
             <h2 id="nearest">What would fit instead, nearest first</h2>
@@ -181,7 +185,9 @@ export class MatchStage {
     () =>
       ({
         fits: 'Wire and terminal fit.',
-        edge: 'At the edge: trial evidence is needed.',
+        edge: this.hand.of('trial').length
+          ? 'At the edge, settled by a trial.'
+          : 'At the edge: trial evidence is needed.',
         no: 'This pair does not belong together.',
       })[this.setUp()?.fit.verdict ?? 'no'],
   );
