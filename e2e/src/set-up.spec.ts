@@ -228,7 +228,7 @@ describe('Setting up every family of the demo', () => {
     const path = join(folder, 'wires.csv');
     await writeFile(path, 'part,label,size,strand diameter mm,strand diameter in\nX,X,0.5 mm2,0.2,0.008');
     await browser.driver.findElement(By.css('.file input')).sendKeys(path);
-    await browser.sees('are the same field, maybe in two units');
+    await browser.sees('Two columns are both read as');
     await browser.sees('26 of 26 wires');
     await accessible();
     await openCombination(browser, 'FL-SC-2825', 'FL-W-0250', LIST);

@@ -24,4 +24,5 @@ export const SERVER_KINDS: { readonly [K in EntryKind]: ServerKind<K> } = {
   run: PLAIN,
   section,
   tool: PLAIN,
+  trial: PLAIN,
 };
