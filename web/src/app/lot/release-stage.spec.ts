@@ -117,6 +117,16 @@ describe('Measured lengths', () => {
     expect(bench.put[2]?.why).toBe('read the wrong end');
   });
 
+  it('say whose they are where several wires share the barrel, and that the others are not on record here', async () => {
+    const view = measuring();
+    bench = await Bench.open(Measures, { view });
+    expect(bench.text).not.toContain('of W-075');
+    bench.close();
+    bench = await Bench.open(Measures, { view: { ...view, together: [view.wire] } });
+    expect(bench.text).toContain('Strip length as made of W-075');
+    expect(bench.text).toContain('not on record here yet');
+  });
+
   it('wait for a tool, and are not asked for where the sheet gives nothing to compare with', async () => {
     bench = await Bench.open(Measures, { view: { ...measuring(), entries: [] } });
     expect(bench.text).toContain('Take a tool first');

@@ -22,8 +22,15 @@ export function focusMeasure(): void {
       @if (wanted() > 0) {
         <section aria-labelledby="measure-strip">
           <h2 id="measure-strip">
-            Strip length as made <span class="soft">{{ r.min.toFixed(2) }}–{{ r.max.toFixed(2) }} mm is good</span>
+            Strip length as made{{ first() ? ' of ' + first() : '' }}
+            <span class="soft">{{ r.min.toFixed(2) }}–{{ r.max.toFixed(2) }} mm is good</span>
           </h2>
+          @if (first()) {
+            <p class="soft">
+              The other wires in the barrel have strip lengths of their own, told under Prepare; they are measured by
+              hand and are not on record here yet.
+            </p>
+          }
           @if (taken()) {
             <form (submit)="keep($event)">
               @for (line of lines(); track line.piece) {
@@ -94,6 +101,11 @@ export function focusMeasure(): void {
 export class Measures {
   protected readonly value = valueOf;
   private readonly hand = inject(Hand);
+  /** The wire that is measured, where it shares its barrel with others. */
+  protected readonly first = computed(() => {
+    const view = this.hand.view();
+    return view?.together.length ? view.wire.part : '';
+  });
   protected readonly typed = signal('');
   protected readonly why = signal('');
   protected readonly refusal = signal('');
