@@ -34,7 +34,7 @@ import {
   TOOL_POLICIES,
   TWO_GRIPS,
   TYPICAL_STRENGTHS,
-  words,
+  shortText,
 } from '@tug-mark/core';
 import { z } from 'zod';
 
@@ -42,7 +42,7 @@ import { z } from 'zod';
    compiler hold each schema against the type core computes with. */
 
 const part = partId;
-const label = words;
+const label = shortText;
 export const isoDate = z.iso.date();
 
 const range = between(z.number().nonnegative(), positive);

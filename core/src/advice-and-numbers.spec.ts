@@ -25,7 +25,9 @@ import {
 } from './testing/shop';
 import { everyTool, families, familyContext, fourIndent } from './testing/families';
 import {
+  checkPlaces,
   chooseTool,
+  findCheckPlace,
   judgeTool,
   openToolBook,
   suspectSpan,
@@ -236,6 +238,22 @@ describe('Wrong advice, put right:', () => {
         'refused',
         'check-failed',
       ]);
+    });
+
+    it('that came back long ago and was checked since is due for the die that is mounted, and for nothing else', () => {
+      const records = { checks: [check(7, { noGoStopped: false }), check(10)], returns: [back] };
+      expect(state(records, place('B'))).toEqual(['check-due', 'check-due-mounting']);
+    });
+
+    it('is checked by what has pins of its own, and by the die for all the rest', () => {
+      const [nest] = die.nests;
+      if (!nest) throw new Error('no nest');
+      const own = { ...die, nests: [{ ...nest, gauge: { go: 1, noGo: 2, setting: null } }, ...die.nests.slice(1)] };
+      const mixed = { ...twoDies, dies: [own, { ...own, id: 'B', nests: own.nests.slice(0, 1) }] };
+      expect(checkPlaces(mixed).map(({ key }) => key)).toEqual(['A', `A/${nest.id}`, `B/${nest.id}`]);
+      expect(findCheckPlace(mixed, 'B', null)).toBeUndefined();
+      expect(findCheckPlace(mixed, undefined, null)).toBeUndefined();
+      expect(findCheckPlace(mixed, 'B', nest.id)?.gauge).toEqual({ go: 1, noGo: 2, setting: null });
     });
 
     it('that failed with one die is out of use with all of them', () => {

@@ -35,6 +35,26 @@ describe('The cabinet', () => {
     expect(problemOf(late).code).toBe('run-over');
   });
 
+  it('reads a part from before some of its fields existed with their defaults, and the same file again changes nothing', async () => {
+    const odile = await shop.signIn('Odile');
+    const { id } = await odile.combination(...FRESH);
+    const before = (await ring()).body as Terminal;
+    const { otherRange, heaterSetting, ...old } = before;
+    expect([otherRange, heaterSetting]).toEqual([null, null]);
+    await shop.db.transaction(async (trx) => {
+      await trx.raw('SET LOCAL session_replication_role = replica');
+      await trx('parts')
+        .where({ part: before.part })
+        .update({ body: JSON.stringify(old) });
+    });
+    expect((await ring()).body).toEqual(before);
+    expect((await odile.view(id)).terminal.otherRange).toBeNull();
+    expect((await keep(1, before)).json<PartRevision>().revision).toBe(1);
+    const file = { format: 'tug-mark/parts', version: 1, kind: 'terminal', parts: [before] };
+    const again = await marek.call('POST', '/api/cabinet/terminal/parts', file);
+    expect(again.json<{ changed: number }>().changed).toBe(0);
+  });
+
   it('loses nothing when two people change one part: the second is told and keeps theirs on top', async () => {
     const before = (await ring()).body as Terminal;
     await keep(1, { ...before, brushMax: 3.3 });

@@ -119,6 +119,17 @@ describe('Two sites gathered in one database', () => {
     expect(new Set(await group('people').pluck('password_hash'))).toEqual(new Set(['']));
   });
 
+  it('give a table that came with a later release too, when they are published again', async () => {
+    const [{ db } = { db: group }] = sites;
+    const given = () =>
+      db('pg_publication_tables').where({ pubname: 'tug_mark' }).orderBy('tablename').pluck('tablename');
+    const before = (await given()) as string[];
+    expect(before).toContain('tool_returns');
+    await db.raw('ALTER PUBLICATION tug_mark DROP TABLE tool_returns');
+    await publish(db);
+    expect(await given()).toEqual(before);
+  });
+
   it('hear of each other’s entries at no place but their own, and a chain can be checked there', async () => {
     const [{ db, site } = { db: group, site: 0 }, other] = sites;
     const app = await buildApp({ db, pages: null, signInsPerMinute: 100 });

@@ -207,7 +207,7 @@ describe('A tool', () => {
     expect(problemOf(await passed()).code).toBe('die-unknown');
     expect(problemOf(await passed('B', 'none')).code).toBe('die-unknown');
     expect((await passed('A')).json()).toEqual(jasmine.objectContaining({ die: 'A', nest: null }));
-    expect(problemOf(await odile.put(id, take)).title).toContain('Mount die B in Hand tool HT-11');
+    expect(problemOf(await odile.put(id, take)).title).toContain('A check made with another die says nothing of die B');
     await passed('B');
     expect((await odile.put(id, take)).statusCode).toBe(201);
     await shop.close();

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { FIELDS, LISTS, type FieldWords } from '../part';
+import { FIELDS, insideOf, LISTS, type FieldWords } from '../part';
 import { coveringSchema, stripperSchema, type SlideOnPart, type Stripper } from '../prepare';
 import { terminalSchema, type Terminal } from '../terminal';
 import { toolSchema, type Tool } from '../tool';
@@ -52,27 +52,14 @@ interface Described {
   readonly tables: PartTable[];
 }
 
-/** What of a schema's insides is read here. */
-interface Def {
-  readonly type: string;
-  readonly innerType?: z.ZodType;
-  readonly element?: z.ZodType;
-  readonly entries?: Readonly<Record<string, string>>;
-  readonly shape?: Readonly<Record<string, z.ZodType>>;
-  readonly checks?: readonly {
-    readonly _zod: { readonly def: { readonly check: string; readonly minimum?: number } };
-  }[];
-}
-const defOf = (schema: z.ZodType) => schema.def as unknown as Def;
-
 /** Reads columns and lists out of the schema of a part. */
 function describe(schema: z.ZodType, path: string, optional: boolean, into: Described): Described {
-  const { type, innerType, element, entries, shape, checks } = defOf(schema);
+  const { type, innerType, element, entries, shape, checks } = insideOf(schema);
   if (innerType) return describe(innerType, path, optional || type === 'nullable', into);
   const words = FIELDS.get(schema);
   const least = checks?.find(({ _zod }) => _zod.def.check === 'min_length')?._zod.def.minimum ?? 0;
   if (words) {
-    const options = entries ?? (element && defOf(element).entries);
+    const options = entries ?? (element && insideOf(element).entries);
     into.columns.push({
       path,
       ...words,

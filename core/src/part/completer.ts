@@ -1,14 +1,7 @@
 import type { z } from 'zod';
+import { insideOf } from './insideOf';
 
 type Complete = (value: unknown) => unknown;
-
-interface Def {
-  readonly type: string;
-  readonly innerType?: z.ZodType;
-  readonly element?: z.ZodType;
-  readonly shape?: Readonly<Record<string, z.ZodType>>;
-  readonly defaultValue?: unknown;
-}
 
 /**
  * How a part that was kept before some of its fields existed is read now: with their defaults, and otherwise as it was. What a
@@ -23,7 +16,7 @@ export function completer<S extends z.ZodType>(schema: S): (part: z.infer<S>) =>
 
 /** Null where nothing inside has a default. */
 function fill(schema: z.ZodType): Complete | null {
-  const def = schema.def as unknown as Def;
+  const def = insideOf(schema);
   if (def.type === 'default') {
     const inner = def.innerType && fill(def.innerType);
     return (value) => (value === undefined ? def.defaultValue : inner ? inner(value) : value);

@@ -33,8 +33,8 @@ export const positive = z.number().min(1e-6, 'has to be above 0').max(1e9, 'is t
 const notNegative = z.number().nonnegative();
 /** A part number, or a short name like one. */
 export const partId = z.string().trim().min(1, 'is empty').max(40, 'is longer than 40 characters');
-/** Words on one line. */
-export const words = z.string().trim().min(1, 'is empty').max(80, 'is longer than 80 characters');
+/** A name or a few words on one line. */
+export const shortText = z.string().trim().min(1, 'is empty').max(80, 'is longer than 80 characters');
 
 /** Each call describes a field of its own: one schema cannot carry the words of two. */
 const field = <S extends z.ZodType>(schema: S, said: FieldWords): S => {
@@ -45,7 +45,7 @@ const field = <S extends z.ZodType>(schema: S, said: FieldWords): S => {
 
 export const partField = () => field(partId, { title: 'part', type: 'text' });
 export const idField = (title: string, more: More = {}) => field(partId, { title, type: 'text', ...more });
-export const textField = (title: string, more: More = {}) => field(words, { title, type: 'text', ...more });
+export const textField = (title: string, more: More = {}) => field(shortText, { title, type: 'text', ...more });
 export const labelField = ({ title = 'label', ...more }: More & { readonly title?: string } = {}) =>
   textField(title, more);
 export const flagField = (title: string, more: More = {}) => field(z.boolean(), { title, type: 'flag', ...more });
@@ -70,7 +70,7 @@ export const shareField = (title: string) => field(z.number().min(0).lt(1), { ti
 export const listField = <S extends z.ZodType<string>>(title: string, of: S) =>
   field(z.array(of), { title, type: 'list' });
 /** A list of words that has at least one. */
-export const wordsField = (title: string) => field(z.array(words).min(1), { title, type: 'list' });
+export const wordsField = (title: string) => field(z.array(shortText).min(1), { title, type: 'list' });
 
 /** A range between two numbers, smaller end first. */
 export const between = (min: z.ZodNumber, max: z.ZodNumber) =>

@@ -1,4 +1,5 @@
 export { completer } from './completer';
+export { insideOf } from './insideOf';
 export {
   between,
   choiceField,
@@ -23,7 +24,7 @@ export {
   shareField,
   temperatureField,
   textField,
-  words,
+  shortText,
   wordsField,
   type FieldWords,
   type Noun,

@@ -1,8 +1,8 @@
+export { checkPlaces, findCheckPlace, type CheckPlace } from './checkPlaces';
 export { chooseTool, type Change, type ToolCandidate, type ToolChoice } from './chooseTool';
 export {
   asOf,
   checkPassed,
-  gaugeOf,
   judgeTool,
   mountedDie,
   recordsOf,

@@ -32,7 +32,7 @@ export function checkPassed({ goPassed, noGoStopped }: Pick<ToolCheck, 'goPassed
 }
 
 /** The pins a nest is checked with: its own, else the tool's; null where a sample is used. */
-export function gaugeOf(tool: Tool, nest: Pick<Nest, 'gauge'> | undefined): Tool['gauge'] {
+export function gaugeOf(tool: Tool, nest: Pick<Nest, 'gauge'> | null | undefined): Tool['gauge'] {
   return nest?.gauge ?? tool.gauge;
 }
 
@@ -67,21 +67,25 @@ export function asOf({ checks, returns }: ToolRecords, at: string): ToolRecords 
 }
 
 /**
- * Die that is mounted now: the one the latest check was made with, since it has to be mounted for that; the register's where no
- * check names one. Null where several are called mounted, or none.
+ * Dies that are mounted now: the one the latest check was made with, since it has to be mounted for that; the register's where
+ * no check names one.
+ * @param own what is on record of this tool
  */
-export function mountedDie(tool: Tool, { checks }: ToolRecords): Die | null {
-  const last = latest(checks.filter((check) => check.tool === tool.part && check.die !== null));
-  if (last) return tool.dies.find(({ id }) => id === last.die) ?? null;
-  const mounted = tool.dies.filter((die) => die.mounted);
-  return (tool.dies.length === 1 ? tool.dies[0] : mounted.length === 1 ? mounted[0] : null) ?? null;
+function mountedDies(tool: Tool, own: ToolRecords): readonly Die[] {
+  if (tool.dies.length === 1) return tool.dies;
+  const last = latest(own.checks.filter((check) => check.die !== null));
+  return tool.dies.filter((die) => (last ? die.id === last.die : die.mounted));
 }
 
-/** Whether a die can be taken as it is: it is called mounted, and no check since was made with another one. */
-export function isMounted(tool: Tool, die: Pick<Die, 'id' | 'mounted'>, records: ToolRecords): boolean {
-  if (tool.dies.length === 1) return true;
-  const last = latest(records.checks.filter((check) => check.tool === tool.part && check.die !== null));
-  return last ? last.die === die.id : die.mounted;
+/** The one die that is mounted; null where the register calls several mounted, or none. */
+export function mountedDie(tool: Tool, own: ToolRecords): Die | null {
+  const [die, second] = mountedDies(tool, own);
+  return second ? null : (die ?? null);
+}
+
+/** Whether a die can be taken as it is. */
+export function isMounted(tool: Tool, die: Pick<Die, 'id'>, own: ToolRecords): boolean {
+  return mountedDies(tool, own).some(({ id }) => id === die.id);
 }
 
 /**
@@ -182,7 +186,7 @@ function dueReason(
   ageHours: number,
 ): Reason | null {
   const returned = latest(own.returns);
-  if (!lastCheck && returned) {
+  if (returned && !own.checks.some((check) => check.at > returned.at)) {
     return reason(
       'check-due-returned',
       'hold',
@@ -193,7 +197,7 @@ function dueReason(
     return reason(
       'check-due-mounting',
       'hold',
-      `Mount ${place.die.label} in ${tool.label}, then check it: a check made with another die says nothing of this one.`,
+      `A check made with another die says nothing of ${place.die.label}: mount it, then check it.`,
     );
   }
   const madeSince = lastCheck?.cycles == null ? null : tool.cycles - lastCheck.cycles;

@@ -1,5 +1,12 @@
 import type { NewToolCheck, NewToolReturn } from '@tug-mark/contract';
-import { standingFailure, type Tool, type ToolCheck, type ToolReturn } from '@tug-mark/core';
+import {
+  checkPlaces,
+  findCheckPlace,
+  standingFailure,
+  type Tool,
+  type ToolCheck,
+  type ToolReturn,
+} from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { noteDeeds } from '../chain/deeds';
 import type { Doer } from '../chain/ledger';
@@ -101,17 +108,15 @@ export async function readReturns(db: Knex): Promise<KeptReturn[]> {
 
 /**
  * Which die and nest a check is of.
- * @throws Refusal when it names none of the tool's, or none where there are several
+ * @throws Refusal when what it names is not checked by itself, or it names no die where there are several
  */
 export function placeOfCheck(tool: Tool, { die, nest }: Pick<NewToolCheck, 'die' | 'nest'>) {
-  const found = die === undefined && tool.dies.length === 1 ? tool.dies[0] : tool.dies.find(({ id }) => id === die);
-  const isKnown = found && (nest === null || found.nests.some(({ id }) => id === nest));
-  if (!isKnown)
-    throw refusals.dieUnknown(
-      tool.label,
-      tool.dies.flatMap(({ id, nests }) => [id, ...nests.map((n) => `${id}/${n.id}`)]),
-    );
-  return { die: found.id, nest };
+  const place = findCheckPlace(tool, die, nest);
+  if (!place) {
+    const known = checkPlaces(tool).map(({ key }) => key);
+    throw refusals.dieUnknown(tool.label, known);
+  }
+  return { die: place.die.id, nest };
 }
 
 /**

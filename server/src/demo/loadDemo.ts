@@ -1,5 +1,5 @@
 import { gaugeSchema, shopFileSchema } from '@tug-mark/contract';
-import { gaugeOf, type Tool } from '@tug-mark/core';
+import { findCheckPlace, type Tool } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
@@ -40,21 +40,20 @@ const historySchema = z.strictObject({
 type PastCheck = z.infer<typeof historySchema>['checks'][number];
 
 async function check(db: Knex, past: PastCheck, tool: Tool | undefined, at: Date): Promise<void> {
-  const die = tool?.dies.find(({ id, mounted }) => (past.die === undefined ? mounted : id === past.die));
-  const nest = die?.nests.find(({ id }) => id === past.nest);
-  if (!tool || !die) throw new Error(`demo/history.json: no die of ${past.tool}`);
+  const place = tool && findCheckPlace(tool, past.die ?? tool.dies.find(({ mounted }) => mounted)?.id, past.nest);
+  if (!place) throw new Error(`demo/history.json: no die of ${past.tool}`);
   await addCheck(
     db,
     {
       id: randomUUID(),
       tool: tool.part,
-      die: die.id,
-      nest: nest?.id ?? null,
+      die: place.die.id,
+      nest: past.nest,
       goPassed: past.goPassed,
       noGoStopped: past.noGoStopped,
       by: past.by,
       at: at.toISOString(),
-      setting: gaugeOf(tool, nest)?.setting ?? null,
+      setting: place.gauge?.setting ?? null,
       cycles: tool.cycles,
     },
     'technician',

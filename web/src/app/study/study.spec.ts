@@ -21,41 +21,13 @@ describe('A study', () => {
   it('is answered by keys: good, or the point a piece is bad at', async () => {
     const given: unknown[] = [];
     const view = viewOf();
-    const {
-      combination,
-      wire,
-      together,
-      terminal,
-      practice,
-      revisions,
-      strippers,
-      tools,
-      checks,
-      returns,
-      limits,
-      looks,
-    } = view;
     const turn = {
       line: LINE,
       round: 1,
       item: 0,
       answered: 0,
       shows: { kind: 'photo', combination: 'c1', photo: PHOTO },
-      setUp: {
-        combination,
-        wire,
-        together,
-        terminal,
-        practice,
-        revisions,
-        strippers,
-        tools,
-        checks,
-        returns,
-        limits,
-        looks,
-        entries: [],
-      },
+      setUp: { ...view, entries: [] },
     };
     const bench = await Bench.open(StudyPage, {
       inputs: { id: 's1' },

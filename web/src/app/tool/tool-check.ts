@@ -9,23 +9,21 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { FormsModule } from '@angular/forms';
 import type { Problem, Suspect } from '@tug-mark/contract';
-import { readNumber, type Tool } from '@tug-mark/core';
+import { checkPlaces, readNumber, type Tool } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { Api, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
+import { ChoiceButtons } from '../parts/choice-buttons';
 import { ProblemNotice } from '../parts/problem-notice';
 import { SuspectLots } from './suspect-lots';
 import { valueOf } from '../parts/value-of';
-import { checkPlaces } from './check-places';
 
 /** The go/no-go check of one tool, step by step: the gauge's setting first, then go, then no-go, then the counter. */
 @Component({
   selector: 'tm-tool-check',
-  imports: [FormsModule, NzButtonModule, NzInputModule, NzRadioModule, ProblemNotice, SuspectLots],
+  imports: [ChoiceButtons, NzButtonModule, NzInputModule, ProblemNotice, SuspectLots],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="check" role="group" [attr.aria-label]="'Check of ' + tool().label">
@@ -41,19 +39,13 @@ import { checkPlaces } from './check-places';
       } @else {
         @if (places().length > 1 && !place()) {
           <p class="all"><strong>Mounted and checked:</strong> a check says nothing of another die.</p>
-          <nz-radio-group
+          <tm-choice-buttons
             class="all"
-            nzSize="large"
-            nzButtonStyle="solid"
-            aria-label="Mounted and checked"
-            [ngModel]="at()?.key"
-            (ngModelChange)="key.set($event)"
-          >
-            @for (one of places(); track one.key) {
-              <!-- eslint-disable-next-line @angular-eslint/template/label-has-associated-control -- its input is inside -->
-              <label nz-radio-button [nzValue]="one.key">{{ one.label }}</label>
-            }
-          </nz-radio-group>
+            label="Mounted and checked"
+            [options]="options()"
+            [value]="at()?.key ?? null"
+            (valueChange)="mount($event)"
+          />
         } @else if (places().length > 1) {
           <p class="all">
             <strong>Mounted and checked: {{ at()?.label }}.</strong> A check of another die says nothing of it.
@@ -160,6 +152,7 @@ export class ToolCheckGuide {
   readonly kept = output();
   readonly dropped = output();
   protected readonly places = computed(() => checkPlaces(this.tool()));
+  protected readonly options = computed(() => this.places().map(({ key, label }) => ({ value: key, label })));
   protected readonly key = signal<string | null>(null);
   protected readonly at = computed(() => {
     const key = this.place() ?? this.key() ?? this.mounted();
@@ -205,6 +198,14 @@ export class ToolCheckGuide {
     afterNextRender(() => {
       nativeElement.querySelector<HTMLButtonElement>('button:not([disabled])')?.focus();
     });
+  }
+
+  /** Another die has pins of its own: what was said of the one before is asked again. */
+  protected mount(key: string | null): void {
+    this.key.set(key);
+    this.isSet.set(false);
+    this.go.set(null);
+    this.noGo.set(null);
   }
 
   protected pin(which: 'go' | 'noGo'): string {

@@ -4,32 +4,20 @@ import type { Problem } from '@tug-mark/contract';
 import { DONE_TO_TOOLS, RETURN_WORDS, type Tool } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { NzRadioModule } from 'ng-zorro-antd/radio';
 import { Api, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
+import { ChoiceButtons } from '../parts/choice-buttons';
 import { ProblemNotice } from '../parts/problem-notice';
 
 /** Quality puts a tool that failed its check back into use: what was done to it, and by whom. */
 @Component({
   selector: 'tm-tool-return',
-  imports: [FormsModule, NzButtonModule, NzInputModule, NzRadioModule, ProblemNotice],
+  imports: [ChoiceButtons, FormsModule, NzButtonModule, NzInputModule, ProblemNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (ngSubmit)="keep()" [attr.aria-label]="'Back into use: ' + tool().label">
       <p><strong>What was done to it?</strong> It is checked again before the first piece.</p>
-      <nz-radio-group
-        nzSize="large"
-        nzButtonStyle="solid"
-        name="done"
-        aria-label="What was done"
-        [ngModel]="done()"
-        (ngModelChange)="done.set($event)"
-      >
-        @for (each of choices; track each) {
-          <!-- eslint-disable-next-line @angular-eslint/template/label-has-associated-control -- its input is inside -->
-          <label nz-radio-button [nzValue]="each">{{ words[each] }}</label>
-        }
-      </nz-radio-group>
+      <tm-choice-buttons label="What was done" [options]="options" [(value)]="done" />
       <label [attr.for]="'note-' + tool().part">What exactly, and by whom</label>
       <input
         nz-input
@@ -75,8 +63,7 @@ export class ToolReturnForm {
   readonly tool = input.required<Tool>();
   readonly kept = output();
   readonly dropped = output();
-  protected readonly choices = DONE_TO_TOOLS;
-  protected readonly words = RETURN_WORDS;
+  protected readonly options = DONE_TO_TOOLS.map((value) => ({ value, label: RETURN_WORDS[value] }));
   protected readonly done = signal<(typeof DONE_TO_TOOLS)[number] | null>(null);
   protected readonly note = signal('');
   protected readonly problem = signal<Problem | null>(null);

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { EntryBody, ToolCandidate } from '@tug-mark/core';
-import { ownSheet } from '@tug-mark/core';
+import { findCheckPlace, ownSheet } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -11,7 +11,6 @@ import { Mark } from '../parts/mark';
 import { Reasons } from '../parts/reasons';
 import { showTime } from '../parts/show-time';
 import { Keys } from '../shell/keys';
-import { placeOf } from './check-places';
 import { ToolCheckGuide } from './tool-check';
 
 const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
@@ -237,7 +236,7 @@ export class ToolStage {
     return `${c.tool.part}/${this.place(c)}`;
   }
   protected place(c: ToolCandidate): string {
-    return placeOf(c.tool, c.die, c.nest)?.key ?? c.die.id;
+    return findCheckPlace(c.tool, c.die.id, c.nest.gauge ? c.nest.id : null)?.key ?? c.die.id;
   }
 
   /** What has to be set on the tool, in words; '' where nothing has. */

@@ -97,7 +97,11 @@ describe('The tools at the start of a shift', () => {
     expect(bench.text).toContain('mounted: die A; gauge 2 / 2.1 mm');
     await bench.press('Check it');
     expect(bench.text).toContain('Go gauge 2 mm');
+    await bench.press('It passes');
+    await bench.press('It stops');
+    // Said of die A, and nothing of die B.
     await choose('die B');
+    expect(bench.button('Keep this check').disabled).toBeTrue();
     expect(bench.text).toContain('Go gauge 3 mm');
     await bench.press('It passes');
     await bench.press('It stops');

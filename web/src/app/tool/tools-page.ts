@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may, type Suspect } from '@tug-mark/contract';
-import { judgeTool, mountedDie, recordsOf, standingFailure, type Die, type Tool } from '@tug-mark/core';
+import { checkPlaces, judgeTool, mountedDie, recordsOf, standingFailure, type Die, type Tool } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api } from '../http/api';
 import { CabinetParts } from '../cabinet/cabinet';
@@ -13,7 +13,6 @@ import { showTime } from '../parts/show-time';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
 import { SuspectLots } from './suspect-lots';
-import { checkPlaces } from './check-places';
 import { ToolCheckGuide } from './tool-check';
 import { ToolReturnForm } from './tool-return';
 import { injectShopTime } from '../session/shop-day';

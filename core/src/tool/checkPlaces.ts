@@ -1,7 +1,9 @@
-import { gaugeOf, type Die, type Nest, type Tool } from '@tug-mark/core';
+import { gaugeOf } from './judgeTool';
+import type { Die, Nest, Tool } from './Tool';
 
 /** What one check of a tool is of: a die with all its nests, or a nest that has pins of its own. */
 export interface CheckPlace {
+  /** Tells the places of one tool apart. */
   readonly key: string;
   readonly die: Die;
   /** Null for all nests of the die that have no pins of their own. */
@@ -19,14 +21,16 @@ export function checkPlaces(tool: Tool): CheckPlace[] {
       die,
       nest,
       label: nest && die.nests.length > 1 ? `${die.label}, nest ${nest.label}` : die.label,
-      gauge: gaugeOf(tool, nest ?? undefined),
+      gauge: gaugeOf(tool, nest),
     });
     return [...(own.length < die.nests.length ? [place(null)] : []), ...own.map(place)];
   });
 }
 
-/** The one a nest is checked in. */
-export function placeOf(tool: Tool, die: Pick<Die, 'id'>, nest: Pick<Nest, 'id' | 'gauge'>): CheckPlace | undefined {
-  const key = nest.gauge ? `${die.id}/${nest.id}` : die.id;
-  return checkPlaces(tool).find((place) => place.key === key);
+/** The place a check speaks for; undefined where the tool has none such. */
+export function findCheckPlace(tool: Tool, die: string | undefined, nest: string | null): CheckPlace | undefined {
+  return checkPlaces(tool).find(
+    (place) =>
+      (place.die.id === die || (die === undefined && tool.dies.length === 1)) && (place.nest?.id ?? null) === nest,
+  );
 }
