@@ -106,11 +106,16 @@ function judgeMatch({ fit }: SetUp, entries: readonly Entry[]): StageVerdict {
   if (fit.verdict === 'edge' && trial) {
     const settled = reason('trial-evidence', 'good', `Trial evidence by ${trial.by}: ${trial.body.evidence}.`);
     const reasons = fit.reasons.map((r) => (r.weight === 'hold' ? { ...r, weight: 'note' as const } : r));
-    return { stage: 'match', state: 'pass', answer: `Edge, settled. ${settled.text}`, reasons: [settled, ...reasons] };
+    return {
+      stage: 'match',
+      state: 'pass',
+      answer: `At the edge, settled. ${settled.text}`,
+      reasons: [settled, ...reasons],
+    };
   }
   const lead =
     fit.reasons.find((r) => r.weight === 'bad') ?? fit.reasons.find((r) => r.weight === 'hold') ?? fit.reasons[0];
-  const word = { fits: 'Fits.', edge: 'Edge.', no: 'No.' }[fit.verdict];
+  const word = { fits: 'Fits.', edge: 'At the edge: trial evidence is needed.', no: 'No.' }[fit.verdict];
   return {
     stage: 'match',
     state: ({ fits: 'pass', edge: 'hold', no: 'fail' } as const)[fit.verdict],

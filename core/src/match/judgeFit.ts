@@ -138,7 +138,7 @@ function conductorSize(terminal: Terminal, wires: readonly Wire[], practice: Pra
     const double = 2 * area;
     const isIn = double >= min && double <= max;
     if (isIn || (double >= min * (1 - band) && double <= max * (1 + band))) {
-      const edge = isIn ? 'is in it' : 'is within the edge band of it: trial evidence is needed';
+      const edge = isIn ? 'is in it' : 'is within the edge band of it';
       return reason(
         'folded-back',
         isIn ? 'note' : 'hold',
@@ -153,7 +153,7 @@ function conductorSize(terminal: Terminal, wires: readonly Wire[], practice: Pra
         return reason(
           'conductor-metal',
           'hold',
-          `${sizeLabel(size)} is in the printed range ${range}, but this construction has ${measured}. Trial evidence is needed.`,
+          `${sizeLabel(size)} is in the printed range ${range}, but this construction has ${measured}.`,
           numbers,
         );
       }
@@ -259,7 +259,7 @@ function outside(
     return reason(
       `conductor-${side}-edge`,
       'hold',
-      `${what} is ${percent} % ${side} the range ${range}, within the edge band of ${band * 100} %. Trial evidence is needed.`,
+      `${what} is ${percent} % ${side} the range ${range}, within the edge band of ${band * 100} %.`,
       { ...numbers, off },
     );
   }
@@ -311,7 +311,7 @@ function insulation(terminal: Terminal, wire: Wire, count: number, practice: Pra
     within ? 'hold' : 'bad',
     `Insulation ${d} mm is ${below ? 'below' : 'above'} the support's range ${label}. ${
       below ? 'The grip would hold nothing.' : 'The grip would split or cut it.'
-    }${within ? ' It is within the edge band: trial evidence is needed.' : ''}`,
+    }${within ? ' It is within the edge band.' : ''}`,
     numbers,
   );
 }

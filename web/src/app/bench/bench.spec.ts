@@ -198,6 +198,8 @@ describe('Around the bench', () => {
       await bench.press('Put it on record');
       expect(bench.put[0]?.body).toEqual({ kind: 'trial', evidence: 'report FL-T-12', note: '' });
       expect(bench.headline).toBe('At the edge, settled by a trial.');
+      expect(bench.text).toContain('Trial evidence by Odile: report FL-T-12.');
+      expect(bench.element.querySelector('tm-reasons .hold')).toBeNull();
     });
 
     it('show one strip length in headline, facts, drawing and ruler', async () => {

@@ -103,7 +103,7 @@ import { TrialEvidence } from './trial-evidence';
         <div class="two">
           <section aria-labelledby="why">
             <h2 id="why">Why</h2>
-            <tm-reasons [reasons]="s.fit.reasons" />
+            <tm-reasons [reasons]="reasons()" />
           </section>
           <section aria-labelledby="where">
             <h2 id="where">Where the wire lies</h2>
@@ -191,11 +191,15 @@ export class MatchStage {
         no: 'This pair does not belong together.',
       })[this.setUp()?.fit.verdict ?? 'no'],
   );
+  /** As judged with what is on record: a trial settles what is at the edge. */
+  protected readonly reasons = computed(
+    () =>
+      this.hand.judgement()?.stages.find(({ stage }) => stage === 'match')?.reasons ?? this.setUp()?.fit.reasons ?? [],
+  );
   protected readonly why = computed(() => {
-    const fit = this.setUp()?.fit;
+    const reasons = this.reasons();
     return (
-      (fit?.reasons.find((r) => r.weight === 'bad') ?? fit?.reasons.find((r) => r.weight === 'hold') ?? fit?.reasons[0])
-        ?.text ?? ''
+      (reasons.find((r) => r.weight === 'bad') ?? reasons.find((r) => r.weight === 'hold') ?? reasons[0])?.text ?? ''
     );
   });
   protected readonly family = computed(() => familyName(this.terminal()?.family ?? 'bare-terminal'));

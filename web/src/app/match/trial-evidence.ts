@@ -18,11 +18,8 @@ import { sessionFeature } from '../session/session.state';
       <h2 id="trial">Trial evidence</h2>
       @if (standing(); as found) {
         <p>
-          <strong>{{ found.body.evidence }}</strong>
-          @if (found.body.note) {
-            <span>, {{ found.body.note }}</span>
-          }
-          <span class="soft">by {{ found.by }}, {{ time(found.at) }}</span>
+          <strong>{{ found.body.evidence }}</strong>{{ found.body.note ? ', ' + found.body.note : '' }};
+          <span class="soft">put on record by {{ found.by }}, {{ time(found.at) }}</span>
         </p>
       } @else if (mayPut()) {
         <form (ngSubmit)="keep()">

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, model } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { NzRadioModule } from 'ng-zorro-antd/radio';
+import { timeOrderedId } from '../http/uuid';
 
 /** One of a few, side by side as buttons: chosen with a touch, or with the arrow keys. */
 @Component({
@@ -11,6 +12,7 @@ import { NzRadioModule } from 'ng-zorro-antd/radio';
     <nz-radio-group
       nzSize="large"
       nzButtonStyle="solid"
+      [nzName]="name"
       [attr.aria-label]="label()"
       [ngModel]="value()"
       (ngModelChange)="value.set($event)"
@@ -23,6 +25,8 @@ import { NzRadioModule } from 'ng-zorro-antd/radio';
   `,
 })
 export class ChoiceButtons<T extends string> {
+  /** Radios of one name are one stop of the Tab key. */
+  protected readonly name = timeOrderedId();
   readonly label = input.required<string>();
   readonly options = input.required<readonly { readonly value: T; readonly label: string }[]>();
   readonly value = model<T | null>(null);

@@ -77,6 +77,9 @@ describe('The tools at the start of a shift', () => {
     await open('quality', found, { cabinet: () => Promise.resolve(structuredClone(found)), returnTool });
     await bench.press('Back into use');
     expect(bench.button('Put it back into use').disabled).toBeTrue();
+    const radios = [...bench.element.querySelectorAll<HTMLInputElement>('tm-tool-return input[type=radio]')];
+    expect(new Set(radios.map(({ name }) => name)).size).toBe(1);
+    expect(radios[0]?.name).not.toBe('');
     await choose('adjusted');
     expect(bench.button('Put it back into use').disabled).toBeTrue();
     await bench.type('note-HT', 'stop screw, Marek');
