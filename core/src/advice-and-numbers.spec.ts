@@ -37,7 +37,8 @@ import {
   type ToolRecords,
   type ToolReturn,
 } from './tool';
-import { computeSetUp, judgeCombination } from './combination';
+import { computeSetUp, judgeCombination, type SetUpContext } from './combination';
+import type { Entry, EntryBody } from './entry';
 import { drawSheet, drawSide, sideView, type SideView } from './sheet';
 import {
   findHold,
@@ -535,14 +536,19 @@ describe('Wrong advice, put right:', () => {
   });
 });
 
+const mm2 = (value: number) => ({ scale: 'mm2', value }) as const;
+const entryOf = (body: EntryBody): Entry => ({
+  ...{ id: 'e0', at: '2026-11-25T12:00:00.000Z', by: 'Odile', body, corrects: null, why: null, limit: null },
+});
+
 /** A bare terminal with its tool taken. */
-const proven = () => {
-  const context = familyContext('bare-terminal');
+const proven = (changes: Partial<SetUpContext> = {}) => {
+  const context = familyContext('bare-terminal', changes);
   const now = '2026-11-25T12:00:00.000Z';
   const { toolChoice } = computeSetUp(context, [], now);
   const { tool, die, nest } = toolChoice.chosen ?? {};
   const body = { kind: 'tool', tool: tool?.part ?? '', die: die?.id ?? '', nest: nest?.id ?? '' } as const;
-  const journal = [{ id: 'e0', at: now, by: 'Odile', body, corrects: null, why: null, limit: null }];
+  const journal = [entryOf(body)];
   return { context, journal, setUp: computeSetUp(context, journal, now) };
 };
 
@@ -673,6 +679,64 @@ describe('Wrong numbers, put right:', () => {
       state: 'fail',
       said: jasmine.stringContaining('is not listed for silicone') as unknown as string,
     });
+  });
+
+  it('19 each wire in a barrel has measured strips of its own on record, judged by its own window', () => {
+    const thin = { ...wireRound, part: 'W2', label: 'thin', conductor: wireOf({}).conductor };
+    const { terminal } = familyContext('bare-terminal');
+    const takesBoth = { ...terminal, mostWires: 2, conductorRange: { smallest: mm2(1), largest: mm2(4) } };
+    const { context, journal, setUp } = proven({ terminal: takesBoth, together: [thin] });
+    const now = '2026-11-25T12:00:00.000Z';
+    const put = (body: EntryBody) => journal.push({ ...entryOf(body), id: `e${journal.length}` });
+    const check = (body: EntryBody) => {
+      const done = checkEntry(setUp, journal, body, { why: null, isCorrection: false });
+      return done.ok ? 'kept' : done.refusal.code;
+    };
+    const strip = (value: number, wire?: number): EntryBody => ({
+      ...{ kind: 'measure', piece: 1, what: 'strip', value, typed: String(value), unit: 'mm', note: '' },
+      ...(wire !== undefined && { wire }),
+    });
+    const said = () => {
+      const stage = judgeCombination(setUp, journal, context, now).stages.find((s) => s.stage === 'prepare');
+      const told = (stage?.reasons ?? []).filter((r) => /^strip-(out|not|good)/.test(r.code));
+      return [stage?.state, ...told.map((r) => r.text)];
+    };
+    const [first, second] = setUp.wires.map((w) => w.preparation?.strip.window ?? { min: 0, max: 0 });
+    // The thicker wire, 2.2 over its strands, may stand less far out in front of the same barrel: L 6, e in [2.2, 4].
+    expect([first?.max, second?.min.toFixed(2)]).toEqual([10, '8.26']);
+    const notYet = (wire: number) => `Strip length of wire ${wire} of 1 of 1 pieces is not measured yet.`;
+    expect(said()).toEqual(['missing', notYet(1), notYet(2)]);
+    put(strip(9.9));
+    expect(check(strip(9.9, 3))).toBe('wire-unknown');
+    expect(check({ ...strip(1, 2), what: 'brush' } as EntryBody)).toBe('measure-of-piece');
+    expect(check(strip(8.1, 2))).toBe('kept');
+    put(strip(8.1, 2));
+    expect(said()).toEqual([
+      'fail',
+      'Strip length of wire 1 of 1 pieces lies in 9.00–10.00 mm.',
+      'Piece 1: strip length of wire 2 8.10 mm is below 8.26–10.00 mm: cut it off and strip it again.',
+    ]);
+  });
+
+  it('19 a release given before further wires were measured stands, and says what was not asked for', () => {
+    const { context, journal, setUp } = proven({ together: [wireRound] });
+    const now = '2026-11-25T12:00:00.000Z';
+    const { strip } = setUp.preparation ?? {};
+    const value = strip?.setPoint ?? NaN;
+    const limit = { document: 'D', revision: 'C', class: '2' };
+    const stands = { tool: 'HT', die: 'A', nest: 'indent', setting: null, positioner: null, limit };
+    const older: EntryBody[] = [
+      { kind: 'measure', piece: 1, what: 'strip', value, typed: String(value), unit: 'mm', note: '' },
+      { kind: 'release', stands: { ...stands, revisions: context.revisions }, note: '' },
+    ];
+    const prepare = (entries: Entry[]) =>
+      judgeCombination(setUp, entries, context, now).stages.find((s) => s.stage === 'prepare');
+    const entries = [...journal, ...older.map((body, i) => ({ ...entryOf(body), id: `o${i}` }))];
+    expect(prepare(entries.slice(0, -1))?.state).toBe('missing');
+    expect(prepare(entries)?.state).toBe('pass');
+    expect(prepare(entries)?.reasons.find((r) => r.code === 'strip-not-asked')?.text).toBe(
+      'Strip length of wire 2 is not on record: it was not asked for when this set-up was released.',
+    );
   });
 
   it('20 a number that is usual in another unit is asked about, too high as well as too low', () => {

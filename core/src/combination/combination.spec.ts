@@ -241,7 +241,7 @@ describe('What was found on the pieces of a set-up', () => {
       { point: 'brush', bad: false, fault: null },
     ]);
     expect(numbers.map((n) => [n.point, n.value, n.range])).toEqual([
-      ['strip', 7.4, bench.setUp().measures.strip ?? { min: 0, max: 0 }],
+      ['strip', 7.4, bench.setUp().preparation?.strip.window ?? { min: 0, max: 0 }],
     ]);
     expect(pulls.map((p) => p.force)).toEqual([118, 60]);
     expect(limit).toBe(85);

@@ -83,8 +83,8 @@ export interface SetUp {
   readonly lookInEffect: LookSheet;
   /** Points the pieces of each lot are looked at for, by the sheet it was opened with. */
   readonly lotCriteria: ReadonlyMap<number, readonly Criterion[]>;
-  /** What measured strip lengths, crimp heights and widths have to lie in, mm; null where nothing says. */
-  readonly measures: Readonly<Record<'strip' | 'height' | 'width', Range | null>>;
+  /** What measured crimp heights and widths have to lie in, mm; null where nothing says. */
+  readonly measures: Readonly<Record<'height' | 'width', Range | null>>;
   /** What a pull made now is judged by. */
   readonly limit: LimitFound;
   /** What the readings on record stand on: the table the latest of them was judged by, else `limit`. */
@@ -151,7 +151,6 @@ export function computeSetUp(
   const ready = tool && lies && preparation;
   const strip = preparation?.strip;
   const measures = {
-    strip: strip?.window ?? null,
     height: crimpHeight(terminal, wire),
     width: crimpWidth(terminal, wire),
   };

@@ -31,8 +31,8 @@ export function findingsOf(
       ? []
       : criteria.filter((c) => c.view !== 'section').map((c) => ({ point: c.code, bad: false, fault: null }));
   });
-  const numbers = measuresOf(own).flatMap(({ body: { what, value } }) => {
-    const asked = measureAsked({ measures: setUp.measures, criteria }, what);
+  const numbers = measuresOf(own).flatMap(({ body: { what, value, wire } }) => {
+    const asked = measureAsked({ criteria }, what, setUp.wires[(wire ?? 1) - 1]);
     return asked ? [{ point: what, value, range: asked.range }] : [];
   });
   const limit = (lot === null ? setUp.standing : setUp.lots.get(lot)?.[0])?.limit?.force ?? null;

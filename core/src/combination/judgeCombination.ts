@@ -124,17 +124,13 @@ function judgeMatch({ fit }: SetUp, entries: readonly Entry[]): StageVerdict {
   };
 }
 
-function judgePrepare(
-  { preparation, measures, wires }: SetUp,
-  entries: readonly Entry[],
-  practice: Practice,
-): StageVerdict {
+function judgePrepare({ preparation, wires }: SetUp, entries: readonly Entry[], practice: Practice): StageVerdict {
   if (!preparation) {
     const none = reason('no-stripper', 'bad', 'The shop has no stripper on record.');
     return { stage: 'prepare', state: 'fail', answer: none.text, reasons: [none] };
   }
   const { strip, notch } = preparation;
-  const measured = judgeStrips(measures.strip, entries, practice.measuredPieces);
+  const measured = judgeStrips(wires, entries, practice.measuredPieces);
   // Each wire in the barrel is stripped by itself: another insulation, another envelope, another notch.
   const others = wires.slice(1).map((each, i) => preparedOther(each, i + 2));
   const planned = [...strip.reasons, notch.reason, ...others];

@@ -3,6 +3,7 @@ import { showBeside } from '../units';
 import { reason, type Reason } from '../verdict';
 import type { Wire } from '../wire';
 import { entriesOf, type Entry } from '../entry';
+import type { WireSetUp } from './computeSetUp';
 
 /** The crimp height the terminal's sheet gives for this wire, mm; null when it gives none. */
 export function crimpHeight(terminal: Terminal, wire: Wire): Range | null {
@@ -32,40 +33,64 @@ export interface MeasureVerdict {
 }
 
 /**
- * Judges the strip lengths of the first pieces of a set-up: each has to be measured, each has to lie in its range.
+ * Judges the strip lengths of the first pieces of a set-up: each has to be measured, each has to lie in its range. Wires
+ * that share a barrel are stripped, measured and judged each by itself. A release that was given before the further
+ * wires were asked for keeps standing: what was not asked of it then is told, and holds nothing back.
+ *
  * @param wanted how many pieces have to be measured
  */
-export function judgeStrips(range: Range | null, entries: readonly Entry[], wanted: number): MeasureVerdict {
-  if (!range || wanted === 0) return { state: 'pass', reasons: [] };
-  const given = entriesOf(entries, 'measure').filter((e) => e.body.what === 'strip');
-  const out = given.filter(({ body }) => !isInRange(body.value, range));
+export function judgeStrips(
+  wires: readonly Pick<WireSetUp, 'preparation'>[],
+  entries: readonly Entry[],
+  wanted: number,
+): MeasureVerdict {
+  if (wanted === 0) return { state: 'pass', reasons: [] };
+  const measured = entriesOf(entries, 'measure').flatMap(({ body }) => (body.what === 'strip' ? [body] : []));
+  const isReleased = entriesOf(entries, 'release').length > 0;
+  const reasons = wires.flatMap(({ preparation }, i) => {
+    const range = preparation?.strip.window;
+    const own = measured.filter((body) => (body.wire ?? 1) === i + 1);
+    if (!range) return [];
+    if (i > 0 && isReleased && !own.length) {
+      const text = `Strip length of wire ${i + 1} is not on record: it was not asked for when this set-up was released.`;
+      return [reason('strip-not-asked', 'note', text)];
+    }
+    return stripsOf(range, own, wanted, wires.length > 1 ? i + 1 : null);
+  });
+  const has = (weight: Reason['weight']) => reasons.some((r) => r.weight === weight);
+  return { state: has('bad') ? 'fail' : has('hold') ? 'missing' : 'pass', reasons };
+}
+
+/** @param wire its number where several share the barrel */
+function stripsOf(
+  range: Range,
+  given: readonly { readonly piece: number; readonly value: number }[],
+  wanted: number,
+  wire: number | null,
+): readonly Reason[] {
+  const of = wire === null ? '' : ` of wire ${wire}`;
   const missing = Array.from({ length: wanted }, (_, i) => i + 1).filter(
-    (piece) => !given.some(({ body }) => body.piece === piece),
+    (piece) => !given.some((body) => body.piece === piece),
   );
   const span = `${range.min.toFixed(2)}–${range.max.toFixed(2)} mm`;
-  const reasons: Reason[] = out.map(({ body }) => {
-    const isShort = body.value < range.min;
-    const { value } = showBeside(body.value, isShort ? range.min : range.max, 2);
-    const trim = `trim ${(body.value - range.max).toFixed(2)} to ${(body.value - range.min).toFixed(2)} mm`;
-    return reason(
-      'strip-out',
-      'bad',
-      `Piece ${body.piece}: strip length ${value} mm is ${isShort ? 'below' : 'above'} ${span}: ${isShort ? 'cut it off and strip it again' : trim}.`,
-      { piece: body.piece, value: body.value, lo: range.min, hi: range.max },
-    );
-  });
+  const out = given
+    .filter(({ value }) => !isInRange(value, range))
+    .map(({ piece, value }) => {
+      const isShort = value < range.min;
+      const shown = showBeside(value, isShort ? range.min : range.max, 2).value;
+      const trim = `trim ${(value - range.max).toFixed(2)} to ${(value - range.min).toFixed(2)} mm`;
+      return reason(
+        'strip-out',
+        'bad',
+        `Piece ${piece}: strip length${of} ${shown} mm is ${isShort ? 'below' : 'above'} ${span}: ${isShort ? 'cut it off and strip it again' : trim}.`,
+        { piece, value, lo: range.min, hi: range.max },
+      );
+    });
   if (missing.length) {
-    reasons.push(
-      reason(
-        'strip-not-measured',
-        'hold',
-        `Strip length of ${missing.length} of ${wanted} pieces is not measured yet.`,
-        { missing: missing.length, wanted },
-      ),
-    );
+    const text = `Strip length${of} of ${missing.length} of ${wanted} pieces is not measured yet.`;
+    return [...out, reason('strip-not-measured', 'hold', text, { missing: missing.length, wanted })];
   }
-  if (!reasons.length) {
-    reasons.push(reason('strip-good', 'good', `Strip length of ${wanted} pieces lies in ${span}.`, { wanted }));
-  }
-  return { state: out.length ? 'fail' : missing.length ? 'missing' : 'pass', reasons };
+  return out.length
+    ? out
+    : [reason('strip-good', 'good', `Strip length${of} of ${wanted} pieces lies in ${span}.`, { wanted })];
 }

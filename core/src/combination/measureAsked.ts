@@ -1,6 +1,6 @@
 import { pointOf, type PointUnit } from '../look';
 import type { Range } from '../terminal';
-import type { SetUp } from './computeSetUp';
+import type { SetUp, WireSetUp } from './computeSetUp';
 import type { Measure } from '../entry';
 
 /** What a measured number is for, and where it has to lie. */
@@ -10,10 +10,18 @@ export interface MeasureAsked {
   readonly range: Range;
 }
 
-/** What a set-up asks of a measure; null where it asks for none. */
-export function measureAsked(setUp: Pick<SetUp, 'measures' | 'criteria'>, what: Measure): MeasureAsked | null {
+/**
+ * What a set-up asks of a measure; null where it asks for none.
+ * @param wire the wire in the barrel whose strip length is meant: each is stripped to a window of its own
+ */
+export function measureAsked(
+  setUp: Pick<SetUp, 'criteria'>,
+  what: Measure,
+  wire: Pick<WireSetUp, 'preparation'> | undefined,
+): MeasureAsked | null {
   if (what === 'strip') {
-    return setUp.measures.strip && { title: 'Strip length', unit: 'mm', range: setUp.measures.strip };
+    const range = wire?.preparation?.strip.window;
+    return range ? { title: 'Strip length', unit: 'mm', range } : null;
   }
   const number = setUp.criteria.find((c) => c.code === what)?.number;
   return number ? { title: pointOf(what).title, unit: number.unit, range: number.range } : null;

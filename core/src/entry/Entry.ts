@@ -111,6 +111,8 @@ export type EntryBody = { readonly run?: number | undefined } & (
       readonly kind: 'measure';
       readonly lot?: number | undefined;
       readonly piece: number;
+      /** The wire whose strip length it is; everything else is measured of the whole piece. */
+      readonly wire?: number | undefined;
       readonly what: Measure;
       /** mm, or the unit of the point it answers. */
       readonly value: number;

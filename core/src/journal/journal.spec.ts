@@ -68,6 +68,9 @@ describe('A kind of entry', () => {
       'lot/4/reading/3',
       'lot/4/reading/3/wire3',
     ]);
+    const strip: EntryBody = { kind: 'measure', piece: 2, what: 'strip', value: 8, typed: '8', unit: 'mm', note: '' };
+    expect([entrySlot(strip), entrySlot({ ...strip, wire: 2 })]).toEqual(['measure/strip/2', 'measure/strip/2/wire2']);
+    expect(describeEntry({ ...strip, wire: 2 })).toContain('Piece 2, wire 2, strip length 8.00 mm');
     expect([ofWire(1), ofWire(undefined, 2), ofWire(2, 2)]).toEqual(['', '/end2', '/end2/wire2']);
   });
 

@@ -3,6 +3,7 @@ import { pointOf, readPointNumber, showPoint, type PointUnit } from '../../look'
 import { readLength } from '../../units';
 import { agreesWithTyped } from '../agreesWithTyped';
 import { NOTHING, noted, refuse, type BodyOf, type Kind } from '../Kind';
+import { ofWire } from '../pieceSlot';
 
 /** The unit a value is kept in: lengths in mm, however they were typed. */
 const keptUnit = (unit: BodyOf<'measure'>['unit']): PointUnit => (unit === 'in' ? 'mm' : unit);
@@ -19,12 +20,19 @@ function typedValue({ typed, unit }: BodyOf<'measure'>): number | null {
 
 /** A number measured of a piece. */
 export const measure: Kind<BodyOf<'measure'>> = {
-  place: (body) => `measure/${body.what}/${body.piece}`,
+  place: (body) => `measure/${body.what}/${body.piece}${ofWire(body.wire)}`,
   reads: () => NOTHING,
   after: 'tool',
   rests: false,
-  check(body, { setUp, lot, points }) {
-    const asked = measureAsked(lot === null ? setUp : { ...setUp, criteria: points }, body.what);
+  check(body, { setUp, lot, points, wire }) {
+    if (body.what !== 'strip' && (body.wire ?? 1) !== 1) {
+      return refuse(
+        'measure-of-piece',
+        'wire',
+        'This is measured of the whole piece, not of one wire: leave the wire out.',
+      );
+    }
+    const asked = measureAsked(lot === null ? setUp : { ...setUp, criteria: points }, body.what, wire);
     if (!asked) {
       return refuse(
         'measure-not-asked',
@@ -58,6 +66,6 @@ export const measure: Kind<BodyOf<'measure'>> = {
         );
   },
   sentence: (body) =>
-    `Piece ${body.piece}, ${body.what === 'strip' ? 'strip length' : pointOf(body.what).title.toLowerCase()} ${showPoint(body.value, keptUnit(body.unit))} (${body.from ? `from ${body.from}` : `typed ${body.typed} ${body.unit}`})${noted(body.note)}`,
+    `Piece ${body.piece}${body.wire ? `, wire ${body.wire}` : ''}, ${body.what === 'strip' ? 'strip length' : pointOf(body.what).title.toLowerCase()} ${showPoint(body.value, keptUnit(body.unit))} (${body.from ? `from ${body.from}` : `typed ${body.typed} ${body.unit}`})${noted(body.note)}`,
   cells: (body) => ({ measured: body.value, unit: keptUnit(body.unit) }),
 };

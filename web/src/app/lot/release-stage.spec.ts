@@ -117,14 +117,32 @@ describe('Measured lengths', () => {
     expect(bench.put[2]?.why).toBe('read the wrong end');
   });
 
-  it('say whose they are where several wires share the barrel, and that the others are not on record here', async () => {
+  it('are taken of each wire that shares the barrel, all wires of a piece before the next', async () => {
     const view = measuring();
     bench = await Bench.open(Measures, { view });
-    expect(bench.text).not.toContain('of W-075');
+    expect(bench.text).not.toContain('wire 1');
     bench.close();
-    bench = await Bench.open(Measures, { view: { ...view, together: [view.wire] } });
-    expect(bench.text).toContain('Strip length as made of W-075');
-    expect(bench.text).toContain('not on record here yet');
+    const range = { smallest: { scale: 'mm2', value: 0.5 }, largest: { scale: 'mm2', value: 2.5 } } as const;
+    const terminal = { ...view.terminal, mostWires: 2, conductorRange: range, insulationRange: null };
+    bench = await Bench.open(Measures, { view: { ...view, terminal, together: [view.wire] } });
+    expect(bench.text).toContain('Wire 2, W-075');
+    const labels: string[] = [];
+    for (const value of ['9', '12', '9.1']) {
+      labels.push(bench.element.querySelector('label')?.textContent ?? '');
+      await bench.type('strip-typed', value);
+      await bench.submit();
+    }
+    expect(labels.map((label) => label.split(', mm')[0])).toEqual([
+      'Piece 1, wire 1',
+      'Piece 1, wire 2',
+      'Piece 2, wire 1',
+    ]);
+    expect(bench.put.map(({ body }) => body.kind === 'measure' && [body.piece, body.wire, body.value])).toEqual([
+      [1, undefined, 9],
+      [1, 2, 12],
+      [2, undefined, 9.1],
+    ]);
+    expect(bench.element.querySelectorAll('.fail').length).toBe(1);
   });
 
   it('wait for a tool, and are not asked for where the sheet gives nothing to compare with', async () => {

@@ -181,7 +181,7 @@ export class ReleaseStage {
       },
       {
         title: 'Strip, measured',
-        said: `${setUp.preparation?.strip.setPoint ?? 'no'} mm; ${measured('strip')} of ${practice.measuredPieces} measured.`,
+        said: `${setUp.preparation?.strip.setPoint ?? 'no'} mm; ${measured('strip')} of ${practice.measuredPieces * setUp.wires.length} measured.`,
         state: of('prepare'),
         to: 'prepare',
       },

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { readLength } from '@tug-mark/core';
+import { isInRange, readLength } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -12,64 +12,82 @@ export function focusMeasure(): void {
   document.getElementById('strip-typed')?.focus();
 }
 
+interface Line {
+  readonly piece: number;
+  readonly wire: number;
+  readonly value: number | null;
+  readonly state: 'missing' | 'pass' | 'fail';
+}
+
 /** Measured strip lengths of the first pieces: typed, judged at once, kept on Enter; corrected with a reason. */
 @Component({
   selector: 'tm-measures',
   imports: [DeviceField, NzButtonModule, NzInputModule, Mark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (range(); as r) {
-      @if (wanted() > 0) {
-        <section aria-labelledby="measure-strip">
-          <h2 id="measure-strip">
-            Strip length as made{{ first() ? ' of ' + first() : '' }}
-            <span class="soft">{{ r.min.toFixed(2) }}–{{ r.max.toFixed(2) }} mm is good</span>
-          </h2>
-          @if (first()) {
-            <p class="soft">
-              The other wires in the barrel have strip lengths of their own, told under Prepare; they are measured by
-              hand and are not on record here yet.
-            </p>
+    @if (rows().length && wanted() > 0) {
+      <section aria-labelledby="measure-strip">
+        <h2 id="measure-strip">
+          Strip length as made
+          @if (rows().length === 1) {
+            <span class="soft">{{ rows()[0]?.good }}</span>
           }
-          @if (taken()) {
-            <form (submit)="keep($event)">
-              @for (line of lines(); track line.piece) {
+        </h2>
+        @if (taken()) {
+          @for (row of rows(); track row.wire) {
+            @if (rows().length > 1) {
+              <h3>
+                {{ row.name }} <span class="soft">{{ row.good }}</span>
+              </h3>
+            }
+            <div class="pieces">
+              @for (line of row.lines; track line.piece) {
                 <span class="piece figures">
                   <tm-mark [state]="line.state" [size]="18" />
                   piece {{ line.piece }}
                   @if (line.value !== null) {
                     <strong>{{ line.value.toFixed(2) }} mm</strong>
-                    <button nz-button class="quiet" type="button" (click)="change(line.piece)">correct</button>
+                    <button
+                      nz-button
+                      class="quiet"
+                      type="button"
+                      [attr.aria-label]="'Correct: ' + nameOf(line)"
+                      (click)="change(line)"
+                    >
+                      correct
+                    </button>
                   }
                 </span>
               }
-              @if (piece(); as next) {
-                <label for="strip-typed">Piece {{ next }}, mm or in <kbd>M</kbd></label>
-                <input
-                  nz-input
-                  class="typed"
-                  inputmode="decimal"
-                  autocomplete="off"
-                  id="strip-typed"
-                  tmDevice
-                  [value]="typed()"
-                  (input)="typed.set(value($event))"
-                />
-                @if (correcting()) {
-                  <label for="strip-why">Why? The first value stays on record.</label>
-                  <input nz-input maxlength="500" id="strip-why" [value]="why()" (input)="why.set(value($event))" />
-                }
-                <button nz-button class="bench-button" type="submit">Keep</button>
+            </div>
+          }
+          @if (asked(); as next) {
+            <form (submit)="keep($event)">
+              <label for="strip-typed">{{ nameOf(next) }}, mm or in <kbd>M</kbd></label>
+              <input
+                nz-input
+                class="typed"
+                inputmode="decimal"
+                autocomplete="off"
+                id="strip-typed"
+                tmDevice
+                [value]="typed()"
+                (input)="typed.set(value($event))"
+              />
+              @if (correcting()) {
+                <label for="strip-why">Why? The first value stays on record.</label>
+                <input nz-input maxlength="500" id="strip-why" [value]="why()" (input)="why.set(value($event))" />
               }
+              <button nz-button class="bench-button" type="submit">Keep</button>
             </form>
-          } @else {
-            <p class="soft">Take a tool first; then the first pieces are measured here.</p>
           }
-          @if (refusal()) {
-            <p class="notice bad" role="alert">{{ refusal() }}</p>
-          }
-        </section>
-      }
+        } @else {
+          <p class="soft">Take a tool first; then the first pieces are measured here.</p>
+        }
+        @if (refusal()) {
+          <p class="notice bad" role="alert">{{ refusal() }}</p>
+        }
+      </section>
     }
   `,
   styles: `
@@ -79,7 +97,12 @@ export function focusMeasure(): void {
       gap: 8px;
       padding: 10px 14px;
     }
-    form {
+    h3 {
+      font-size: 14px;
+      margin: 4px 0 0;
+    }
+    form,
+    .pieces {
       align-items: center;
       display: flex;
       flex-wrap: wrap;
@@ -101,72 +124,70 @@ export function focusMeasure(): void {
 export class Measures {
   protected readonly value = valueOf;
   private readonly hand = inject(Hand);
-  /** The wire that is measured, where it shares its barrel with others. */
-  protected readonly first = computed(() => {
-    const view = this.hand.view();
-    return view?.together.length ? view.wire.part : '';
-  });
   protected readonly typed = signal('');
   protected readonly why = signal('');
   protected readonly refusal = signal('');
-  protected readonly correcting = signal<number | null>(null);
+  protected readonly correcting = signal<Line | null>(null);
   protected readonly taken = computed(() => this.hand.of('tool').length > 0);
-  protected readonly range = computed(() => this.hand.setUp()?.measures.strip ?? null);
   protected readonly wanted = computed(() => this.hand.view()?.practice.measuredPieces ?? 0);
-  private readonly given = computed(
-    () =>
-      new Map(
-        this.hand
-          .of('measure')
-          .filter((e) => e.body.what === 'strip')
-          .map((e) => [e.body.piece, e]),
-      ),
-  );
-  protected readonly lines = computed(() => {
-    const range = this.range();
-    const count = Math.max(this.wanted(), ...this.given().keys());
-    return Array.from({ length: count }, (_, i) => {
-      const value = this.given().get(i + 1)?.body.value ?? null;
-      const isIn = value !== null && range !== null && value >= range.min && value <= range.max;
+  private readonly given = computed(() => this.hand.of('measure').filter(({ body }) => body.what === 'strip'));
+  /** Each wire in the barrel is stripped to a window of its own. */
+  protected readonly rows = computed(() =>
+    (this.hand.setUp()?.wires ?? []).flatMap(({ wire, preparation }, i) => {
+      const range = preparation?.strip.window;
+      if (!range) return [];
+      const measured = this.given().filter(({ body }) => (body.wire ?? 1) === i + 1);
+      const count = Math.max(this.wanted(), ...measured.map(({ body }) => body.piece));
       return {
-        piece: i + 1,
-        value,
-        state: value === null ? ('missing' as const) : isIn ? ('pass' as const) : ('fail' as const),
+        wire: i + 1,
+        name: `Wire ${i + 1}, ${wire.part}`,
+        good: `${range.min.toFixed(2)}–${range.max.toFixed(2)} mm is good`,
+        lines: Array.from({ length: count }, (_, at): Line => {
+          const value = measured.find(({ body }) => body.piece === at + 1)?.body.value ?? null;
+          const state = value === null ? 'missing' : isInRange(value, range) ? 'pass' : 'fail';
+          return { piece: at + 1, wire: i + 1, value, state };
+        }),
       };
-    });
-  });
-  /** The piece that is typed next; null when all are measured. */
-  protected readonly piece = computed(
-    () => this.correcting() ?? this.lines().find((line) => line.value === null)?.piece ?? null,
+    }),
   );
+  /** What is typed next: all wires of a piece before the next piece; null when all are measured. */
+  protected readonly asked = computed<Line | null>(() => {
+    const open = this.rows().flatMap((row) => row.lines.filter((line) => line.value === null));
+    return this.correcting() ?? open.sort((a, b) => a.piece - b.piece)[0] ?? null;
+  });
 
-  protected change(piece: number): void {
-    this.correcting.set(piece);
-    setTimeout(() => document.getElementById('strip-typed')?.focus());
+  protected nameOf({ piece, wire }: Line): string {
+    return `Piece ${piece}${this.rows().length > 1 ? `, wire ${wire}` : ''}`;
+  }
+
+  protected change(line: Line): void {
+    this.correcting.set(line);
+    setTimeout(focusMeasure);
   }
 
   protected keep(event: Event): void {
     event.preventDefault();
-    const piece = this.piece();
-    if (piece === null) return;
+    const asked = this.asked();
+    if (!asked) return;
     const read = readLength(this.typed(), 'mm');
     if (read.outcome === 'refused') {
       this.refusal.set(read.text);
       return;
     }
-    const standing = this.given().get(piece);
-    const refusal = this.hand.put(
-      {
-        kind: 'measure',
-        piece,
-        what: 'strip',
-        value: read.millimetres,
-        typed: this.typed().trim(),
-        unit: read.unit,
-        note: '',
-      },
-      standing ? { corrects: standing.id, why: this.why() } : null,
+    const body = {
+      kind: 'measure',
+      piece: asked.piece,
+      ...(asked.wire > 1 && { wire: asked.wire }),
+      what: 'strip',
+      value: read.millimetres,
+      typed: this.typed().trim(),
+      unit: read.unit,
+      note: '',
+    } as const;
+    const standing = this.given().find(
+      ({ body: { piece, wire } }) => piece === asked.piece && (wire ?? 1) === asked.wire,
     );
+    const refusal = this.hand.put(body, standing ? { corrects: standing.id, why: this.why() } : null);
     this.refusal.set(refusal?.text ?? '');
     if (refusal) return;
     this.typed.set('');
@@ -175,7 +196,7 @@ export class Measures {
     const field = document.getElementById('strip-typed');
     if (field instanceof HTMLInputElement) field.value = '';
     // The last one kept: the keys belong to the stage again.
-    if (this.piece() === null) field?.blur();
+    if (!this.asked()) field?.blur();
     else field?.focus();
   }
 }
