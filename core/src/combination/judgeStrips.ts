@@ -68,7 +68,7 @@ function stripsOf(
   wanted: number,
   wire: number | null,
 ): readonly Reason[] {
-  const of = wire === null ? '' : ` of wire ${wire}`;
+  const length = wire === null ? 'Strip length' : `Wire ${wire}: strip length`;
   const missing = Array.from({ length: wanted }, (_, i) => i + 1).filter(
     (piece) => !given.some((body) => body.piece === piece),
   );
@@ -82,15 +82,15 @@ function stripsOf(
       return reason(
         'strip-out',
         'bad',
-        `Piece ${piece}: strip length${of} ${shown} mm is ${isShort ? 'below' : 'above'} ${span}: ${isShort ? 'cut it off and strip it again' : trim}.`,
+        `Piece ${piece}${wire === null ? '' : `, wire ${wire}`}: strip length ${shown} mm is ${isShort ? 'below' : 'above'} ${span}: ${isShort ? 'cut it off and strip it again' : trim}.`,
         { piece, value, lo: range.min, hi: range.max },
       );
     });
   if (missing.length) {
-    const text = `Strip length${of} of ${missing.length} of ${wanted} pieces is not measured yet.`;
+    const text = `${length} of ${missing.length} of ${wanted} pieces is not measured yet.`;
     return [...out, reason('strip-not-measured', 'hold', text, { missing: missing.length, wanted })];
   }
   return out.length
     ? out
-    : [reason('strip-good', 'good', `Strip length${of} of ${wanted} pieces lies in ${span}.`, { wanted })];
+    : [reason('strip-good', 'good', `${length} of ${wanted} pieces lies in ${span}.`, { wanted })];
 }

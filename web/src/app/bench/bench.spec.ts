@@ -215,6 +215,16 @@ describe('Around the bench', () => {
       );
     });
 
+    it('tell the strip of every wire that shares the barrel, and take the first measured one at the key M', async () => {
+      const view = viewOf({ entries: [TOOL_TAKEN()] });
+      const practice = { ...view.practice, measuredPieces: 1 };
+      bench = await Bench.open(PrepareStage, { view: { ...view, practice, together: [wireOf({ strands: 32 })] } });
+      // 32 strands of 0.2 bunched: 1.3067 over them; [6 + 2 x 1.3067, 10], middle 9.31 on the 0.1 step
+      expect(bench.headline).toBe('Strip 9.1 mm; wire 2: 9.3 mm.');
+      await bench.key('m');
+      expect(document.activeElement?.id).toBe('strip-typed');
+    });
+
     it('name what is slid on first, and a screen that is not checked for size', async () => {
       bench = await Bench.open(PrepareStage, { view: viewOf({ terminal: windowSplice }) });
       expect(bench.text).toContain('SS sealing sleeve 3.2/1.0, 30 mm');

@@ -4,7 +4,7 @@ import { strandDamage } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Hand } from '../hand/hand';
 import { Lengths } from '../parts/lengths';
-import { Measures } from '../parts/measures';
+import { focusMeasure, Measures } from '../parts/measures';
 import { Reasons } from '../parts/reasons';
 import { SideViewDrawing } from '../parts/side-view';
 import { StripRuler } from '../parts/strip-ruler';
@@ -130,7 +130,10 @@ export class PrepareStage {
     if (!p || p.strip.setPoint === null) return 'No strip length can be set.';
     const edge =
       p.strip.kind === 'positioned' ? `, insulation edge ${this.band(p.strip.position)} behind the barrel` : '';
-    return `Strip ${p.strip.setPoint} mm${edge}.`;
+    const others = (this.hand.setUp()?.wires.slice(1) ?? []).map(
+      ({ preparation }, i) => `; wire ${i + 2}: ${preparation?.strip.setPoint ?? 'no'} mm`,
+    );
+    return `Strip ${p.strip.setPoint} mm${edge}${others.join('')}.`;
   });
   protected readonly why = computed(() => {
     const p = this.preparation();
@@ -158,9 +161,14 @@ export class PrepareStage {
   });
 
   constructor() {
-    inject(Keys).use([{ key: 'Enter', does: 'go on to Tool' }], (key) => {
-      if (key !== 'Enter') return false;
-      this.next();
+    const keys = [
+      { key: 'M', does: 'type the measured strip length of the next piece' },
+      { key: 'Enter', does: 'go on to Tool' },
+    ];
+    inject(Keys).use(keys, (key) => {
+      if (key.toLowerCase() === 'm') focusMeasure();
+      else if (key === 'Enter') this.next();
+      else return false;
       return true;
     });
   }
