@@ -1,5 +1,6 @@
 import type { Range } from '../terminal';
 import type { SetUp } from './computeSetUp';
+import { showRange } from '../units';
 
 /** One point in which two set-ups of the same pair are told side by side. */
 export interface SetUpCompared {
@@ -9,8 +10,7 @@ export interface SetUpCompared {
   readonly differs: boolean;
 }
 
-const span = (range: Range | null | undefined) =>
-  range ? `${range.min.toFixed(1)}–${range.max.toFixed(1)} mm` : 'none';
+const span = (range: Range | null | undefined) => (range ? `${showRange(range, 1)} mm` : 'none');
 
 /**
  * What another practice profile would change for a pair: fit, strip length, tool, way round, bites, steps and limit,

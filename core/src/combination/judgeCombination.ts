@@ -1,7 +1,7 @@
 import { judgeLook, type LookVerdict } from '../look';
 import { asOf, checkPassed, judgeTool, recordsOf } from '../tool';
 import type { Practice } from '../practice';
-import { showBeside } from '../units';
+import { showBeside, showRange } from '../units';
 import { findHold, isValidMode, judgeGroup, judgeHold, judgeReading, judgeRetention, type GroupVerdict } from '../tug';
 import { reason, type Reason } from '../verdict';
 import type { SetUp, SetUpContext, WireSetUp } from './computeSetUp';
@@ -141,9 +141,9 @@ function judgePrepare({ preparation, wires }: SetUp, entries: readonly Entry[], 
     state: works ? measured.state : 'fail',
     answer:
       works && strip.window
-        ? `Strip ${strip.setPoint} mm (${strip.window.min.toFixed(1)}–${strip.window.max.toFixed(1)}), notch ${notch.notch.label}.${
+        ? `Strip ${strip.setPoint} mm (${showRange(strip.window, 1)}), notch ${notch.notch.label}.${
             strip.kind === 'positioned'
-              ? ` Only with the insulation edge ${strip.position.min.toFixed(1)} to ${strip.position.max.toFixed(1)} mm behind the barrel: check every piece.`
+              ? ` Only with the insulation edge ${showRange(strip.position, 1, ' to ')} mm behind the barrel: check every piece.`
               : ''
           }${others.map((other) => ` ${other.text}`).join('')}`
         : (reasons.find((r) => r.weight === 'bad')?.text ?? ''),
@@ -159,7 +159,7 @@ function preparedOther({ wire, preparation }: WireSetUp, number: number): Reason
   if (!strip?.window || strip.setPoint === null || !notch?.notch || !stripper || bad) {
     return reason('other-wire', 'bad', `${name}: ${bad?.text ?? 'no stripper of the shop does it.'}`);
   }
-  const window = `${strip.window.min.toFixed(1)}–${strip.window.max.toFixed(1)}`;
+  const window = `${showRange(strip.window, 1)}`;
   return reason(
     'other-wire',
     'good',

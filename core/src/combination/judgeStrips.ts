@@ -1,5 +1,5 @@
 import { isInRange, type CrimpHeight, type Range, type Terminal } from '../terminal';
-import { showBeside } from '../units';
+import { showBeside, showRange } from '../units';
 import { reason, type Reason } from '../verdict';
 import type { Wire } from '../wire';
 import { entriesOf, type Entry } from '../entry';
@@ -72,7 +72,7 @@ function stripsOf(
   const missing = Array.from({ length: wanted }, (_, i) => i + 1).filter(
     (piece) => !given.some((body) => body.piece === piece),
   );
-  const span = `${range.min.toFixed(2)}–${range.max.toFixed(2)} mm`;
+  const span = `${showRange(range, 2)} mm`;
   const out = given
     .filter(({ value }) => !isInRange(value, range))
     .map(({ piece, value }) => {

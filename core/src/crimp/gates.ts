@@ -5,6 +5,7 @@ import type { Tool, ToolCandidate } from '../tool';
 import type { Wire } from '../wire';
 import type { Orientation } from './orientation';
 import { canLeaveOpen } from './pulledWith';
+import { showRange } from '../units';
 
 export const GATES = [
   'slide-on',
@@ -113,7 +114,7 @@ const STEPS: readonly ((context: GateContext) => Step | null)[] = [
     const at =
       strip.setPoint === null || !strip.window
         ? 'No strip length is set.'
-        : `Strip ${strip.setPoint} mm; ${strip.window.min.toFixed(1)} to ${strip.window.max.toFixed(1)} mm is good.${
+        : `Strip ${strip.setPoint} mm; ${showRange(strip.window, 1, ' to ')} mm is good.${
             strip.folded ? ' Fold the strands back on themselves.' : ''
           }`;
     const damage = strandDamage(wire.conductor.strands, practice);
@@ -171,7 +172,7 @@ const STEPS: readonly ((context: GateContext) => Step | null)[] = [
   },
   ({ strip }) => {
     if (strip.kind !== 'positioned') return null;
-    const band = `${strip.position.min.toFixed(1)} to ${strip.position.max.toFixed(1)} mm`;
+    const band = `${showRange(strip.position, 1, ' to ')} mm`;
     return {
       gate: 'position',
       headline: `Insulation edge ${band} behind the barrel.`,

@@ -124,7 +124,7 @@ describe('The points to look at', () => {
         ['bite', 'Four indents of one depth'],
       ],
     },
-    'signal-contact': { codes: ['bellmouth', 'gap'], says: [['gap', 'Insulation edge 0.3 to 0.8 mm']] },
+    'signal-contact': { codes: ['bellmouth', 'gap'], says: [['gap', 'Insulation edge 0.3 to 0.7 mm']] },
     'butt-splice': { codes: ['bite', 'gap'], says: [['bite', 'not on the stop']] },
     'window-splice': {
       codes: ['window', 'seal'],
@@ -165,7 +165,7 @@ describe('The points to look at', () => {
     expect(list.every((c) => c.number === null)).toBeTrue();
     // brush: one envelope 1.13 up to the stud's room 4; gap: none to one envelope
     const says = new Map(list.map((c) => [c.code as string, c.accept]));
-    expect(says.get('brush')).toContain('1.1 to 4.0 mm');
+    expect(says.get('brush')).toContain('1.2 to 4.0 mm');
     expect(says.get('gap')).toContain('0.0 to 1.1 mm');
     expect(says.get('strands')).toContain('All 24 strands');
     expect(says.get('mark')).toContain('one dot');

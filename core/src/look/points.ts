@@ -4,6 +4,7 @@ import { bellmouthRange, biteRoom, type LookContext } from './LookContext';
 import { frontOf } from './frontOf';
 import type { Piece } from './Piece';
 import type { Finding } from './Finding';
+import { showRange } from '../units';
 
 export const VIEWS = ['from above', 'from the side', 'end on', 'all round', 'section'] as const;
 export type View = (typeof VIEWS)[number];
@@ -65,6 +66,7 @@ export interface Point {
 
 const ALL: readonly Finding[] = ['accept', 'rework', 'reject'];
 const NO_REWORK: readonly Finding[] = ['accept', 'reject'];
+const NONE: Range = { min: 0, max: 0 };
 const mm = (value: number) => value.toFixed(1);
 const numberAlone = (): Seen => 'right';
 const upTo = (max: number): Range => ({ min: 0, max });
@@ -104,7 +106,7 @@ export const POINTS: readonly Point[] = [
     view: 'from above',
     applies: ({ strip }) => strip.brush !== null,
     accept: ({ terminal }, range) =>
-      `The wire stands ${mm(range?.min ?? 0)} to ${mm(range?.max ?? 0)} mm past the barrel, ${
+      `The wire stands ${showRange(range ?? NONE, 1, ' to ')} mm past the barrel, ${
         familyOf(terminal).words.wireEnd?.(terminal) ??
         `clear of the ${terminal.studHole === null ? 'mating' : 'stud'} area`
       }.`,
@@ -212,7 +214,7 @@ export const POINTS: readonly Point[] = [
     title: 'Compression',
     view: 'section',
     applies: () => true,
-    accept: (_, range) => `${mm(range?.min ?? 0)} to ${mm(range?.max ?? 0)} % of the wire’s metal left in the cut.`,
+    accept: (_, range) => `${showRange(range ?? NONE, 1, ' to ')} % of the wire’s metal left in the cut.`,
     findings: NO_REWORK,
     number: {
       unit: '%',
@@ -290,7 +292,7 @@ export const POINTS: readonly Point[] = [
     accept: ({ terminal }, range) => {
       const { insulationHome } = familyOf(terminal).words;
       if (insulationHome !== null) return insulationHome;
-      const span = `${mm(range?.min ?? 0)} to ${mm(range?.max ?? 0)} mm`;
+      const span = `${showRange(range ?? NONE, 1, ' to ')} mm`;
       return terminal.barrel.stripRule === 'window'
         ? `Insulation edge ${span} behind the conductor grip, both seen between the grips.`
         : `${span} from barrel to insulation; no insulation inside the barrel.`;

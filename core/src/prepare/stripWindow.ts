@@ -4,6 +4,7 @@ import { reason, type Reason } from '../verdict';
 import { envelopeDiameter, type Wire } from '../wire';
 import { brushRange, ferruleBrush, gapRange } from './allowances';
 import type { Stripper } from './Stripper';
+import { showRange } from '../units';
 
 /** Narrowest band the insulation edge can be placed in by eye, mm. */
 const LEAST_BAND = 0.3;
@@ -155,7 +156,7 @@ export function stripWindow(
   }
 
   if (!isRobust && setPoint !== null) {
-    const at = `${position.min.toFixed(1)} to ${position.max.toFixed(1)} mm`;
+    const at = `${showRange(position, 1, ' to ')} mm`;
     reasons.push(
       reason(
         'position-required',
@@ -170,7 +171,7 @@ export function stripWindow(
       reason(
         'strip-set-point',
         'good',
-        `Strip ${setPoint} mm; ${window.min.toFixed(1)} to ${window.max.toFixed(1)} mm is good.${folded ? ' Fold it back on itself before it goes in.' : ''}`,
+        `Strip ${setPoint} mm; ${showRange(window, 1, ' to ')} mm is good.${folded ? ' Fold it back on itself before it goes in.' : ''}`,
         { setPoint, lo: window.min, hi: window.max },
       ),
     );

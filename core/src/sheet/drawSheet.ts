@@ -9,6 +9,7 @@ import { qrPath } from './qrPath';
 import { line, path, rect, text } from './shapes';
 import { sideView } from './sideView';
 import { wrapText } from './wrapText';
+import { showRange } from '../units';
 
 /** What a set-up sheet says. */
 export interface SheetInput {
@@ -167,7 +168,7 @@ function stripBar(writer: PageWriter, { preparation }: SetUp): void {
   if (!isLong) {
     const edge =
       strip.kind === 'positioned'
-        ? ` Insulation edge ${strip.position.min.toFixed(1)} to ${strip.position.max.toFixed(1)} mm behind the barrel.`
+        ? ` Insulation edge ${showRange(strip.position, 1, ' to ')} mm behind the barrel.`
         : '';
     const said = `Strip ${strip.setPoint ?? 'none'} mm, true size: cut insulation at 0, wire end in the band.${edge}`;
     const room = writer.inner - 54 - longest;

@@ -2,6 +2,7 @@ import type { StripWindow } from '../prepare';
 import { familyOf, isSplice, type Range, type Terminal } from '../terminal';
 import { path, rect, text, type Shape } from './shapes';
 import type { SideView } from './sideView';
+import { showRange } from '../units';
 
 export interface Drawing {
   readonly shapes: readonly Shape[];
@@ -12,7 +13,7 @@ export interface Drawing {
 }
 
 const mm = (value: number) => value.toFixed(1);
-const span = (range: Range | null) => (range ? `${mm(range.min)}–${mm(range.max)}` : 'none');
+const span = (range: Range | null) => (range ? showRange(range, 1) : 'none');
 
 /**
  * The side view with its dimension lines as shapes, `width` units wide. Text keeps its size in units, so a wider drawing

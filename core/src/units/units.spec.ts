@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { fromNewtons, readLength, readNumber, showLength, showNumber, toMillimetres, toNewtons } from './index';
+import {
+  fromNewtons,
+  readLength,
+  readNumber,
+  showLength,
+  showNumber,
+  showRange,
+  toMillimetres,
+  toNewtons,
+} from './index';
 
 describe('Units', () => {
   it('turn ten kilograms-force into 98.0665 newtons and one pound-force into 4.4482216152605', () => {
@@ -106,6 +115,27 @@ describe('A length', () => {
         if (read.outcome === 'length')
           expect(Math.abs(read.millimetres - millimetres)).toBeLessThanOrEqual(25.4 / 128 + 1e-9);
         else expect(Math.round((millimetres / 25.4) * 64)).toBe(0);
+      }),
+    );
+  });
+
+  it('shows a range rounded inwards, so that whatever reads as inside it is inside', () => {
+    // 6.38 mm would be inside '5.6 to 6.4' and is too long.
+    expect(showRange({ min: 5.6, max: 6.36 }, 1, ' to ')).toBe('5.6 to 6.3');
+    expect(showRange({ min: 7.76, max: 8.5 }, 1)).toBe('7.8–8.5');
+    // 1.48 - 0.05 in binary is not quite 1.43, and is 1.43 on the caliper.
+    expect(showRange({ min: 1.48 - 0.05, max: 1.48 + 0.05 }, 2)).toBe('1.43–1.53');
+    expect(showRange({ min: 8.12, max: 8.18 }, 1)).toBe('8.12–8.18');
+    expect(showRange({ min: -0.04, max: 1 }, 1)).toBe('0.0–1.0');
+    const ends = fc.tuple(fc.double({ min: 0, max: 50, noNaN: true }), fc.double({ min: 0.001, max: 20, noNaN: true }));
+    fc.assert(
+      fc.property(ends, fc.integer({ min: 0, max: 3 }), ([min, width], decimals) => {
+        const [low = NaN, high = NaN] = showRange({ min, max: min + width }, decimals)
+          .split('–')
+          .map(Number);
+        expect(low).toBeLessThanOrEqual(high);
+        expect(low).toBeGreaterThanOrEqual(min - 1e-5);
+        expect(high).toBeLessThanOrEqual(min + width + 1e-5);
       }),
     );
   });

@@ -1,7 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { HeightChart, Problem } from '@tug-mark/contract';
-import { adjustHeight, heightWindow, isInRange, LEAST_PAIRS, makeBaseline, runSignals } from '@tug-mark/core';
+import {
+  adjustHeight,
+  heightWindow,
+  isInRange,
+  LEAST_PAIRS,
+  makeBaseline,
+  runSignals,
+  showRange,
+} from '@tug-mark/core';
 import { Api, toProblem } from '../http/api';
 import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
@@ -95,7 +103,7 @@ export class HeightsPage {
   private readonly range = computed(() => this.chart()?.range ?? null);
   protected readonly span = computed(() => {
     const range = this.range();
-    return range ? `${range.min.toFixed(2)}–${range.max.toFixed(2)} mm` : 'any range: the sheet gives none';
+    return range ? `${showRange(range, 2)} mm` : 'any range: the sheet gives none';
   });
   protected readonly outside = computed(() => {
     const range = this.range();

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { isInRange, readLength } from '@tug-mark/core';
+import { isInRange, readLength, showRange } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -141,7 +141,7 @@ export class Measures {
       return {
         wire: i + 1,
         name: `Wire ${i + 1}, ${wire.part}`,
-        good: `${range.min.toFixed(2)}–${range.max.toFixed(2)} mm is good`,
+        good: `${showRange(range, 2)} mm is good`,
         lines: Array.from({ length: count }, (_, at): Line => {
           const value = measured.find(({ body }) => body.piece === at + 1)?.body.value ?? null;
           const state = value === null ? 'missing' : isInRange(value, range) ? 'pass' : 'fail';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import type { StripWindow } from '@tug-mark/core';
+import { showRange, type StripWindow } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Screen } from './screen';
 
@@ -136,7 +136,7 @@ export class StripRuler {
   protected readonly said = computed(() => {
     const { window, setPoint } = this.strip();
     return window
-      ? `Strip ruler: band from ${window.min.toFixed(1)} to ${window.max.toFixed(1)} mm, set point ${setPoint ?? 'none'} mm.`
+      ? `Strip ruler: band from ${showRange(window, 1, ' to ')} mm, set point ${setPoint ?? 'none'} mm.`
       : 'Strip ruler: no band.';
   });
 

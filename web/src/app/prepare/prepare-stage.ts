@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { strandDamage } from '@tug-mark/core';
+import { showRange, strandDamage, type Range } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Hand } from '../hand/hand';
 import { Lengths } from '../parts/lengths';
@@ -178,11 +178,11 @@ export class PrepareStage {
   }
 
   /** Where an edge is placed by eye: to a tenth. */
-  protected band({ min, max }: { min: number; max: number }): string {
-    return `${min.toFixed(1)}–${max.toFixed(1)} mm`;
+  protected band(range: Range): string {
+    return `${showRange(range, 1)} mm`;
   }
 
-  protected range(range: { min: number; max: number } | null): string {
-    return range ? `${range.min.toFixed(2)}–${range.max.toFixed(2)} mm` : 'none';
+  protected range(range: Range | null): string {
+    return range ? `${showRange(range, 2)} mm` : 'none';
   }
 }
