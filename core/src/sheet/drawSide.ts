@@ -112,16 +112,16 @@ export function drawSide(
   const base = y(view.halfHeight) + 34;
   const dim = (d: string) => shapes.push(path(d, { stroke: 'ink' }));
   if (view.brush !== null) {
-    dim(`M${x(view.wireEnd)} ${y(0.2)}V${base + 46}M${x(-view.length)} ${y(view.halfHeight)}V${base + 14}`);
+    dim(`M${x(view.wireEnd)} ${y(0.2)}V${base + 41}M${x(-view.length)} ${y(view.halfHeight)}V${base + 14}`);
     dim(`M${x(view.wireEnd)} ${base + 8}H${x(-view.length)}`);
     shapes.push(
       text(x(view.wireEnd) - 6, base + 12, `brush ${mm(view.brush)} (${span(strip.brush)})`, { anchor: 'end' }),
     );
   } else {
-    dim(`M${x(view.wireEnd)} ${y(view.halfHeight)}V${base + 46}`);
+    dim(`M${x(view.wireEnd)} ${y(view.halfHeight)}V${base + 41}`);
     shapes.push(text(x(view.wireEnd) - 6, base + 12, 'at the stop', { anchor: 'end' }));
   }
-  dim(`M${x(0)} ${y(view.halfHeight)}V${base + 14}M${x(view.insulationEdge)} ${y(view.halfHeight)}V${base + 46}`);
+  dim(`M${x(0)} ${y(view.halfHeight)}V${base + 14}M${x(view.insulationEdge)} ${y(view.halfHeight)}V${base + 41}`);
   // A lug's barrel grows over the bare wire: what is drawn is before the bite, what the practice limits is after it.
   const grows = strip.rule === 'lug' ? barrel.growth : 0;
   const position = { min: strip.position.min + grows, max: strip.position.max + grows };
