@@ -1,6 +1,8 @@
 import {
+  BENCH_STATES,
   DONE_TO_TOOLS,
   PLACES,
+  STAGES,
   coveringSchema,
   stripperSchema,
   terminalSchema,
@@ -8,7 +10,7 @@ import {
   wireSchema,
 } from '@tug-mark/core';
 import { z } from 'zod';
-import { limitTableSchema, lookSheetSchema, practiceSchema } from './parts';
+import { isoDate, limitTableSchema, lookSheetSchema, practiceSchema } from './parts';
 import { int } from './fields';
 import { instant, keptEntrySchema, partId, revisionsSchema } from './journal';
 
@@ -136,11 +138,50 @@ export const combinationLineSchema = combinationSchema.extend({
   verdict: z.enum(['accepted', 'meets-made-up-limits', 'rejected', 'open']),
   headline: z.string(),
   stages: z.array(z.enum(['pass', 'hold', 'fail', 'missing'])),
+  state: z.enum(BENCH_STATES),
+  /** What comes next, and the stage it is done in. */
+  next: z.object({ to: z.enum([...STAGES, 'release', 'lot']), text: z.string() }),
   touchedAt: z.string().nullable(),
   /** Entries put on record, or the shop changed, since this line was worked out; 0: it is up to date. */
   behind: z.number().int().min(0),
 });
 export type CombinationLine = z.infer<typeof combinationLineSchema>;
+
+/** A wire list as the bench shows it. */
+export const benchListSchema = z.object({
+  /** Null for one that came with a record file. */
+  id: z.uuid().nullable(),
+  name: z.string(),
+  customer: z.string().nullable(),
+  due: isoDate.nullable(),
+  archived: z.boolean(),
+  combinations: z.number().int(),
+  held: z.number().int(),
+  rejected: z.number().int(),
+  through: z.number().int(),
+});
+export type BenchListed = z.infer<typeof benchListSchema>;
+
+/** True totals of the bench, over everything that is not archived. */
+export const benchSchema = z.object({
+  states: z.record(z.enum(BENCH_STATES), z.number().int()),
+  lists: z.array(benchListSchema),
+});
+export type BenchTotals = z.infer<typeof benchSchema>;
+
+/** What the lines of the bench are sorted by; with a minus in front the other way round. */
+export const BENCH_SORTS = ['due', 'terminal', 'wire', 'list', 'pieces', 'state'] as const;
+export const benchSortSchema = z.templateLiteral([z.enum(['', '-']), z.enum(BENCH_SORTS)]);
+export type BenchSort = z.infer<typeof benchSortSchema>;
+
+/** What is said of a wire list beside its file. */
+export const wireListHead = z.object({
+  name: z.string().trim().min(1, 'is empty').max(60, 'is longer than 60 characters'),
+  class: z.string().trim().min(1, 'is empty').max(40, 'is longer than 40 characters').default('2'),
+  /** Empty for none. */
+  customer: z.string().trim().max(80, 'is longer than 80 characters').default(''),
+  due: isoDate.nullable().default(null),
+});
 
 export const wireListKeptSchema = z.object({
   id: z.uuid(),

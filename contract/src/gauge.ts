@@ -1,5 +1,6 @@
 import { FORCE_UNITS, LENGTH_UNITS, openLinePattern } from '@tug-mark/core';
 import { z } from 'zod';
+import { isoDate } from './parts';
 
 /** How a force gauge is reached and how it writes; a gauge behind a serial-to-network box is one like any other. */
 export const gaugeSchema = z
@@ -29,7 +30,7 @@ export const gaugeSchema = z
     /** What it is told to send the curve of its last pull; empty: it keeps none. */
     traceCommand: z.string().max(60).default(''),
     /** ISO date its calibration is good until. */
-    calibrationUntil: z.iso.date(),
+    calibrationUntil: isoDate,
     active: z.boolean().default(true),
   })
   .superRefine((gauge, context) => {

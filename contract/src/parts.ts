@@ -43,7 +43,7 @@ import { z } from 'zod';
 
 const part = partId;
 const label = shortText;
-export const isoDate = z.iso.date();
+export const isoDate = z.iso.date('Write the date as 2027-01-31.');
 
 const range = between(z.number().nonnegative(), positive);
 

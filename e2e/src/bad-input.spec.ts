@@ -58,7 +58,7 @@ describe('At the pull test, with what really gets typed', () => {
   it('keeps one reading of a double Enter', async () => {
     await (await browser.shown(By.id('force'))).sendKeys('131.5', Key.ENTER);
     await browser.keys(Key.ENTER, Key.ENTER);
-    await browser.sees('Say first how it let go');
+    await browser.sees('Say first how it failed');
     await browser.driver.sleep(90);
     await browser.keys('1');
     await browser.shown(By.css('tm-pull-ask button.on'));
@@ -73,7 +73,7 @@ describe('At the pull test, with what really gets typed', () => {
       const data = new DataTransfer();
       data.setData('text', '128.1\\r\\n133.3\\r\\n');
       document.getElementById('force').dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));`);
-    await browser.sees('How did it let go?');
+    await browser.sees('How did it fail?');
     await browser.sees('1 more pasted value waits: 133.3');
     await browser.driver.executeScript(`
       for (const key of ['1', '2', '9', '.', '9', 'Enter']) document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));`);
@@ -99,7 +99,7 @@ describe('At the pull test, with what really gets typed', () => {
   });
 
   it('corrects a reading by a new entry with its reason', async () => {
-    await browser.press('correct');
+    await browser.press('put right');
     await browser.sees('Correct piece 4');
     await (await browser.shown(By.id('force'))).sendKeys('130.5', Key.ENTER);
     await browser.sees('What was wrong with the first entry?');
@@ -154,7 +154,7 @@ describe('At the pull test, with what really gets typed', () => {
     await browser.driver.navigate().refresh();
     await browser.sees('127.7');
     await (await browser.shown(By.id('force'))).sendKeys('60', Key.ENTER);
-    await browser.sees('How did it let go?');
+    await browser.sees('How did it fail?');
     await browser.driver.sleep(90);
     await browser.keys('6');
     await browser.sees('Low and called not valid, 48.0 N below the limit: quality decides whether it counts.');

@@ -8,13 +8,42 @@ export async function takeSeat(browser: Browser, name: string): Promise<void> {
   await browser.sees(`${name} ·`);
 }
 
+/** Leaves the seat, by the menu behind the person's name. */
+export async function signOut(browser: Browser): Promise<void> {
+  await (await browser.shown(By.css('tm-person-menu button'))).click();
+  await browser.press('Sign out');
+}
+
+/** Turns the screen dark or light, by the same menu. */
+export async function turnScreen(browser: Browser, to: 'Dark screen' | 'Light screen'): Promise<void> {
+  await (await browser.shown(By.css('tm-person-menu button'))).click();
+  await browser.press(to);
+}
+
+/** Opens one of the shop's shelves by its name in the list at the side. */
+export async function openShelf(browser: Browser, name: string): Promise<void> {
+  await browser.press('Shop');
+  await (await browser.shown(By.xpath(`//tm-shop-room//nav//a[normalize-space(.)='${name}']`))).click();
+}
+
 /** Opens a combination of a list from the bench. */
 export async function openCombination(browser: Browser, terminal: string, wire: string, list: string): Promise<void> {
   await browser.go('/bench');
-  const row = await browser.shown(
-    By.xpath(`//tr[contains(., '${terminal}') and contains(., '${wire}') and contains(., '${list}')]//a`),
+  await (await browser.shown(By.xpath(`//tm-list-shelf//button[contains(., '${list}')]`))).click();
+  // Its lines alone: they do not name their list.
+  await browser.driver.wait(
+    async () =>
+      (await browser.driver.findElements(By.css('tm-bench-table td.next'))).length > 0 &&
+      (await browser.driver.findElements(By.css('tm-bench-table td.list'))).length === 0,
+    20_000,
+    `${list} was not shown`,
   );
-  await row.click();
+  const next = await browser.shown(
+    By.xpath(`//tm-bench-table//tr[contains(., '${terminal}') and contains(., '${wire}')]//a`),
+  );
+  const [, id = ''] = /bench\/([0-9a-f-]{36})/.exec((await next.getAttribute('href')) ?? '') ?? [];
+  // To where its work goes on, or to its beginning where nobody has touched it.
+  await browser.go(`/bench/${id}`);
   await browser.shown(By.css('tm-ladder'));
 }
 
@@ -75,11 +104,11 @@ export async function setUpByKeys(browser: Browser, steps: number, strip: string
   await browser.sees('Go on to Prepare');
   await browser.keys(Key.ENTER);
   await browser.sees('Go on to Tool');
+  await measureByKeys(browser, strip);
   await browser.keys(Key.ENTER);
   await takeToolByKeys(browser);
   await browser.keys(Key.ENTER);
   await browser.sees('End on, before the bite');
-  await measureByKeys(browser, strip);
   for (let i = 0; i < steps; i++) {
     await browser.keys(Key.ENTER);
     await browser.driver.wait(
@@ -180,12 +209,12 @@ export function lookByMouse(browser: Browser): Promise<void> {
   );
 }
 
-/** Types one force, says how it let go and keeps it, by keys alone. */
+/** Types one force, says how it failed and keeps it, by keys alone. */
 export async function pullByKeys(browser: Browser, force: string, mode = '1'): Promise<void> {
   // Wherever the focus is: digits go to the field.
   await browser.shown(By.id('force'));
   await browser.keys(force, Key.ENTER);
-  await browser.sees('How did it let go?');
+  await browser.sees('How did it fail?');
   await browser.keys(mode);
   await browser.shown(By.css('tm-pull-ask button.on'));
   await browser.keys(Key.ENTER);

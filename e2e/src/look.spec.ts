@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key } from 'selenium-webdriver';
 import { expectAccessible } from './accessibility';
-import { climbTo, openCombination, takeSeat } from './bench';
+import { climbTo, openCombination, signOut, takeSeat } from './bench';
 import { Browser } from './browser';
 import { Server } from './server';
 
@@ -150,7 +150,7 @@ describe('What the eye, the caliper and the section say', () => {
   });
 
   it('lets an inspector answer a study by keys alone and shows what a closed one found', async () => {
-    await browser.go('/studies');
+    await browser.go('/shop/studies');
     await browser.sees('Do our inspectors agree?');
     await expectAccessible(browser);
     await browser.press('Look at the pieces');
@@ -163,7 +163,7 @@ describe('What the eye, the caliper and the section say', () => {
     await browser.sees('At which point?');
     await browser.keys('1');
     await browser.sees('2 of 24 answered');
-    await browser.go('/studies');
+    await browser.go('/shop/studies');
     await browser.press('Results');
     await browser.sees('bad pieces were called good');
     await browser.sees('Kappa with the key');
@@ -171,9 +171,9 @@ describe('What the eye, the caliper and the section say', () => {
   });
 
   it('lets quality draft and release what is looked at; what was released by the old sheet lapses', async () => {
-    await browser.press('Sign out');
+    await signOut(browser);
     await takeSeat(browser, 'Ines');
-    await browser.go('/looks');
+    await browser.go('/shop/inspection-points');
     await browser.sees('Pieces are looked at by FL-LOOK-03 rev B (class 2)');
     await expectAccessible(browser);
     await browser.press('Draft a new revision from it');

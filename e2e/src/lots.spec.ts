@@ -156,7 +156,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
     await browser.keys('a');
     await browser.sees('every point as drawn');
     for (const key of ['150.2', Key.ENTER]) await browser.keys(key);
-    await browser.sees('How did it let go?');
+    await browser.sees('How did it fail?');
     await browser.driver.sleep(90);
     await browser.keys('1');
     await browser.shown(By.css('tm-pull-ask button.on'));
@@ -189,7 +189,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
     await browser.sees('Finish lot L-0407');
     await browser.keys('f');
     await browser.sees('Certificate as PDF');
-    await browser.sees('against made-up limits. That accepts nothing');
+    await browser.sees('against made-up limits. They release nothing for real use');
     await expectAccessible(browser);
     const href = (await (await browser.button('Certificate as PDF')).getAttribute('href')) ?? '';
     const odile = await server.as('Odile');

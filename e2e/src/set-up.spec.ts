@@ -9,7 +9,9 @@ import {
   lookByMouse,
   measureByKeys,
   openCombination,
+  openShelf,
   pullByKeys,
+  signOut,
   takeSeat,
   takeToolByKeys,
   takeToolByMouse,
@@ -121,7 +123,7 @@ describe('Setting up every family of the demo', () => {
       await browser.sees('Wire and terminal fit.');
       await (way === 'keys alone' ? byKeys(family) : byMouse(family));
       if (!isProvedWhole(family)) return;
-      await browser.sees('Every stage has passed, against made-up limits. That accepts nothing.');
+      await browser.sees('Every stage has passed, against made-up limits. They release nothing for real use.');
       await climbTo(browser, 'Release');
       await browser.sees('Proved. Quality releases it.');
     });
@@ -132,7 +134,7 @@ describe('Setting up every family of the demo', () => {
     await climbTo(browser, 'Release');
     await browser.sees('Releasing is for quality.');
     await accessible();
-    await browser.press('Sign out');
+    await signOut(browser);
     await takeSeat(browser, 'Ines');
     await openCombination(browser, 'FL-SC-1510', 'FL-W-0075', LIST);
     await climbTo(browser, 'Release');
@@ -145,9 +147,9 @@ describe('Setting up every family of the demo', () => {
     await browser.press('letter');
     await browser.shown(By.css('.sheet svg[width="215.9mm"]'));
     await accessible();
-    await browser.press('Sign out');
+    await signOut(browser);
     await takeSeat(browser, 'Marek');
-    await browser.go('/cabinet');
+    await browser.go('/shop/cabinet');
     const search = await browser.shown(By.id('cabinet-search'));
     // A label's whole address, as a reader types it.
     await search.sendKeys('http://shop.example/cabinet/terminal/FL-SC-1510', Key.ENTER);
@@ -170,18 +172,19 @@ describe('Setting up every family of the demo', () => {
     await climbTo(browser, 'Release');
     await browser.sees('The release has lapsed');
     await browser.sees('The terminal has revision 2 now; it was proved with revision 1.');
-    await browser.press('Sign out');
+    await signOut(browser);
     await takeSeat(browser, 'Odile');
     await openCombination(browser, 'FL-SC-1510', 'FL-W-0075', LIST);
     await climbTo(browser, 'Release');
     await browser.press('Begin the set-up again');
     await browser.press('Begin run 2');
     await browser.sees('run 2');
-    await browser.sees('Held back by tool');
+    await browser.sees('Held back by prepare');
   });
 
   it('makes the sheets of a whole list in one pile, with how far it is', async () => {
     await browser.go('/bench');
+    await browser.press('Mast loom');
     await browser.press('Set-up sheets of Mast loom');
     await browser.sees('Take the PDF of Mast loom');
     const folder = await mkdtemp(join(tmpdir(), 'tug-mark-sheets-'));
@@ -195,9 +198,9 @@ describe('Setting up every family of the demo', () => {
   });
 
   it('finds what a wire can be made up with, reads a stamp every way, and tells a failed tool’s lots', async () => {
-    await browser.press('Finder');
+    await openShelf(browser, 'Finder');
     const wire = await browser.shown(By.id('finder-wire'));
-    await browser.sees('Practice: Fennick Lane house practice');
+    await browser.sees('House rules: Fennick Lane house rules');
     await wire.sendKeys('FL-W-0150', Key.ENTER);
     await browser.sees('terminals can be made, best first.');
     await wire.sendKeys('FL-W-0150', Key.ENTER);
@@ -206,7 +209,7 @@ describe('Setting up every family of the demo', () => {
     await (await browser.field('What is stamped')).sendKeys('10-6');
     await browser.sees('It can be read in 2 ways, the likeliest first.');
     await accessible();
-    await browser.press('Tools');
+    await openShelf(browser, 'Tools and checks');
     const row = await browser.shown(By.css('#tool-HT-17'));
     await row.findElement(By.xpath(".//button[contains(., 'Check it')]")).click();
     await browser.press('It passes');
@@ -220,9 +223,9 @@ describe('Setting up every family of the demo', () => {
   });
 
   it('refuses a broken table of parts by row and column, and compares practices for a combination', async () => {
-    await browser.press('Sign out');
+    await signOut(browser);
     await takeSeat(browser, 'Marek');
-    await browser.go('/cabinet/wire');
+    await browser.go('/shop/cabinet/wire');
     await browser.sees('26 of 26 wires');
     const folder = await mkdtemp(join(tmpdir(), 'tug-mark-parts-'));
     const path = join(folder, 'wires.csv');
@@ -233,7 +236,7 @@ describe('Setting up every family of the demo', () => {
     await accessible();
     await openCombination(browser, 'FL-SC-2825', 'FL-W-0250', LIST);
     await climbTo(browser, 'Release');
-    await browser.press('Compare practices');
+    await browser.press('Compare house rules');
     await browser.sees('What it changes for');
     await browser.driver.findElement(By.css("#beside-profile option[value='charging-dock']")).click();
     await browser.sees('Conductor grip only: one bite');

@@ -1,7 +1,17 @@
 import { ForceGauge } from '@tug-mark/stand-ins/force-gauge';
 import { mkdir, writeFile } from 'node:fs/promises';
 import { By, Key } from 'selenium-webdriver';
-import { climbTo, lookByKeys, openCombination, pullByKeys, setUpByKeys, takeSeat, takeToolByKeys } from './bench';
+import {
+  climbTo,
+  lookByKeys,
+  openCombination,
+  openShelf,
+  pullByKeys,
+  setUpByKeys,
+  signOut,
+  takeSeat,
+  takeToolByKeys,
+} from './bench';
 import { Browser } from './browser';
 import { Server } from './server';
 
@@ -27,7 +37,7 @@ try {
   await browser.go('/');
   await browser.sees('Demo shop');
   await takeSeat(browser, 'Odile');
-  await browser.press('Import a wire list');
+  await browser.press('Bring in a wire list');
   await browser.press('Take the demo');
   await browser.sees('sprayer-loom.csv');
   await browser.driver.findElement(By.css('tm-import-list form button[type=submit]')).click();
@@ -102,7 +112,7 @@ try {
   await browser.press('What caused it?');
   await browser.sees('confirmed cases');
   await picture('cause');
-  await browser.go('/studies');
+  await browser.go('/shop/studies');
   await browser.press('Results');
   await browser.sees('Kappa with the key');
   await picture('study');
@@ -118,23 +128,23 @@ try {
   await browser.press('Set-up sheet');
   await browser.shown(By.css('.sheet svg'));
   await picture('sheet');
-  await browser.press('Finder');
+  await openShelf(browser, 'Finder');
   await (await browser.shown(By.id('finder-wire'))).sendKeys('FL-W-0075', Key.ENTER);
   await (await browser.field('What is stamped')).sendKeys('2-5');
   await browser.sees('best first.');
   await picture('finder');
-  await browser.press('Practices');
+  await openShelf(browser, 'House rules');
   await browser.sees('Strand lay');
   await browser.driver.findElement(By.css("#beside-profile option[value='charging-dock']")).click();
-  await picture('practices');
-  await browser.go('/cabinet/terminal/FL-SC-1510');
+  await picture('house-rules');
+  await browser.go('/shop/cabinet/terminal/FL-SC-1510');
   await browser.sees('Beside it');
   await browser.driver.findElement(By.css("#beside option[value='pFL-SC-2825']")).click();
   await browser.sees('fields differ');
   await picture('cabinet');
-  await browser.press('Sign out');
+  await signOut(browser);
   await takeSeat(browser, 'Ines');
-  await browser.press('Limits');
+  await openShelf(browser, 'Limits');
   await browser.sees('Withdraw rev');
   await browser.driver.findElement(By.xpath("//li//button[contains(., 'rev D')]")).click();
   await (
@@ -142,12 +152,12 @@ try {
   ).click();
   await browser.sees('rows differ');
   await picture('limits');
-  await browser.press('Looks');
+  await openShelf(browser, 'Inspection points');
   await (
     await browser.shown(By.xpath("//*[@id='compare-with']/option[contains(., 'FL-LOOK-03') and contains(., 'rev A')]"))
   ).click();
   await browser.sees('what was is struck');
-  await picture('looks');
+  await picture('inspection-points');
 } finally {
   await browser.close();
   gauge.close();

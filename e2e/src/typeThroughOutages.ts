@@ -59,7 +59,7 @@ async function sit({ terminal, wire, list }: (typeof SEATS)[number]): Promise<Se
 async function typeOne({ browser, typed }: Seat, force: number): Promise<void> {
   await browser.shown(By.id('force'));
   await browser.keys(String(force), Key.ENTER);
-  await browser.sees('How did it let go?');
+  await browser.sees('How did it fail?');
   await browser.keys('1');
   await browser.shown(By.css('tm-pull-ask button.on'));
   await (await browser.shown(By.id('reading-note'))).sendKeys('outage drill');

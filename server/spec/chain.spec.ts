@@ -5,17 +5,10 @@ import canonicalize from 'canonicalize';
 import fc from 'fast-check';
 import { canonical, writeEntry, type Sealed } from '../src/chain/hashes';
 import { seal } from '../src/chain/seal';
-import { verifyJournals, verifyShop } from '../src/verify/verifyShop';
-import { LOOK, reading, Shop, TAKE_TOOL, type Visitor, openBench } from './harness';
+import { verifyShop } from '../src/verify/verifyShop';
+import { faultsOf, LOOK, reading, Shop, TAKE_TOOL, type Visitor, openBench } from './harness';
 
 /** Everything that does not hold in this shop, one sentence each. */
-async function faultsOf(db: Knex): Promise<string[]> {
-  const faults: string[] = [];
-  for await (const { faults: found } of verifyJournals(db, 0)) faults.push(...found.map((f) => f.text));
-  faults.push(...(await verifyShop(db)).faults.map((f) => f.text));
-  return faults;
-}
-
 /** Changes the database behind the application, as its owner can: guards off, then on again. */
 async function behind(db: Knex, sql: string, bindings: readonly unknown[] = []): Promise<void> {
   await db.transaction(async (trx) => {

@@ -17,6 +17,7 @@ import { connect } from '../src/db/connect';
 import { migrate } from '../src/db/migrate';
 import { loadDemo } from '../src/demo/loadDemo';
 import { DEMO_SIGN_INS } from '../src/people/demoSignIns';
+import { verifyJournals, verifyShop } from '../src/verify/verifyShop';
 
 export const DEMO_FOLDER = fileURLToPath(new URL('../../demo', import.meta.url));
 
@@ -252,4 +253,12 @@ export async function openLot(
     note: '',
     ...changes,
   });
+}
+
+/** Whatever the chains of a shop find wrong with themselves, in words. */
+export async function faultsOf(db: Knex): Promise<string[]> {
+  const faults: string[] = [];
+  for await (const { faults: found } of verifyJournals(db, 0)) faults.push(...found.map((f) => f.text));
+  faults.push(...(await verifyShop(db)).faults.map((f) => f.text));
+  return faults;
 }

@@ -8,7 +8,6 @@ import {
 import { describeEntry, type EntryBody } from '@tug-mark/core';
 import Ajv2020 from 'ajv/dist/2020';
 import addFormats from 'ajv-formats';
-import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
 import { connect as connectSocket } from 'node:net';
@@ -29,17 +28,21 @@ import { up as eighth } from '../src/db/migrations/008-reading-blocks';
 import { up as ninth } from '../src/db/migrations/009-sites';
 import { up as tenth } from '../src/db/migrations/010-one-plan';
 import { up as eleventh } from '../src/db/migrations/011-checks-of-dies';
+import { up as twelfth } from '../src/db/migrations/012-bench';
 import { isAway } from '../src/http/handleErrors';
 import { formats } from '../src/records/formats';
-import { verifyJournals, verifyShop } from '../src/verify/verifyShop';
-import { FRESH, openLot, problemOf, proveSetUp, reading, releaseSetUp, Shop, TAKE_TOOL, type Visitor } from './harness';
-
-async function faultsOf(db: Knex): Promise<string[]> {
-  const faults: string[] = [];
-  for await (const { faults: found } of verifyJournals(db, 0)) faults.push(...found.map((f) => f.text));
-  faults.push(...(await verifyShop(db)).faults.map((f) => f.text));
-  return faults;
-}
+import {
+  faultsOf,
+  FRESH,
+  openLot,
+  problemOf,
+  proveSetUp,
+  reading,
+  releaseSetUp,
+  Shop,
+  TAKE_TOOL,
+  type Visitor,
+} from './harness';
 
 describe('A shop of the version before', () => {
   it('is carried along: every old row byte for byte, its chains proved, and sealed by the first row of this one', async () => {
@@ -104,7 +107,7 @@ describe('A shop of the version before', () => {
     const before = await rows();
     await fifth(db);
     // And by every release since.
-    for (const up of [sixth, seventh, eighth, ninth, tenth, eleventh]) await up(db);
+    for (const up of [sixth, seventh, eighth, ninth, tenth, eleventh, twelfth]) await up(db);
     await beginLedgers(db);
     // A check as releases before the eleventh kept it: no die, and in the ledger what it said then.
     const check = { id: randomUUID(), tool: 'HT-1', at: '2026-01-02T06:00:00.000Z', by_name: 'Odile', setting: '5' };

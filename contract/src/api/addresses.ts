@@ -42,7 +42,10 @@ export const ADDRESSES = {
   listen: 'GET /live',
 
   importWireList: 'POST /wire-lists',
+  changeWireList: 'PATCH /wire-lists/:id',
   demoWireList: 'GET /demo/sprayer-loom.csv',
+  readBench: 'GET /bench',
+  listBench: 'GET /bench/lines',
   listCombinations: 'GET /combinations',
   readCombination: 'GET /combinations/:id',
   readEntriesAfter: 'GET /combinations/:id/entries',

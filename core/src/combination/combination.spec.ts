@@ -143,7 +143,7 @@ describe('A combination', () => {
       .pull(...GOOD)
       .judge();
     expect(judgement.verdict).toBe('meets-made-up-limits');
-    expect(judgement.headline).toContain('accepts nothing');
+    expect(judgement.headline).toContain('release nothing');
   });
 
   it('is held back by the first stage that is missing, by name', () => {

@@ -26,7 +26,7 @@ export interface StageVerdict {
 export interface Judgement {
   /**
    * 'accepted' needs every stage passed and a controlled limit table; 'meets-made-up-limits' is the same against demo
-   * limits and accepts nothing; 'rejected' when any stage failed; else 'open'.
+   * limits, which release nothing; 'rejected' when any stage failed; else 'open'.
    */
   readonly verdict: 'accepted' | 'meets-made-up-limits' | 'rejected' | 'open';
   readonly headline: string;
@@ -70,10 +70,8 @@ export function judgeCombination(
     tug,
   ];
   const order: StageState[] = ['fail', 'hold', 'missing'];
-  // A strip that is only not measured yet waits for the tool: the first pieces are made with it.
-  const toDo = [...stages].sort((a, b) => placeInWork(a) - placeInWork(b));
   const holding = order.flatMap((state) =>
-    toDo
+    stages
       .filter((s) => s.state === state)
       .map((s) => ({
         stage: s.stage,
@@ -90,16 +88,13 @@ export function judgeCombination(
   const first = holding[0];
   const headline = {
     accepted: 'Accepted: every stage has passed.',
-    'meets-made-up-limits': 'Every stage has passed, against made-up limits. That accepts nothing.',
+    'meets-made-up-limits': 'Every stage has passed, against made-up limits. They release nothing for real use.',
     rejected: `Rejected in ${first?.stage}: ${first?.text}`,
     open: `Held back by ${first?.stage}: ${first?.text}`,
   }[verdict];
   const release = judgeRelease(setUp, entries, context.revisions, context.newest, complete);
   return { verdict, headline, stages, holding, look, groups, release };
 }
-
-const placeInWork = ({ stage, state }: StageVerdict) =>
-  stage === 'prepare' && state === 'missing' ? STAGES.indexOf('tool') + 0.5 : STAGES.indexOf(stage);
 
 function judgeMatch({ fit }: SetUp, entries: readonly Entry[]): StageVerdict {
   const trial = entriesOf(entries, 'trial').at(-1);

@@ -96,7 +96,7 @@ export function lapseReasons(setUp: SetUp, stands: Standing, now: Standing | nul
   revisions.together.forEach((from, i) => {
     newer('lapsed-wire', 'other wire in the barrel', from, newest.together[i]);
   });
-  newer('lapsed-practice', 'practice profile', revisions.practice, newest.practice);
+  newer('lapsed-practice', 'profile of house rules', revisions.practice, newest.practice);
   return reasons;
 }
 

@@ -140,7 +140,7 @@ export function orientation(
     return practice.brazedSeam === 'any-side'
       ? free(
           'Any way round, the same through the lot.',
-          'The seam is brazed shut and the practice takes it for seamless. Keep the tongue flat and parallel to the die.',
+          'The seam is brazed shut and the house rules take it for seamless. Keep the tongue flat and parallel to the die.',
           'Tongue lies flat in the die',
         )
       : {

@@ -45,6 +45,9 @@ export interface Bench {
   readonly rests: Rests | null;
 }
 
+/** What has to stand before an entry: nothing, a pair that fits, or a pair and the tool taken for it. */
+export type Needs = 'nothing' | 'pair' | 'tool';
+
 /** Places a kind's check looks at, within the run's set-up and within the lot the entry is about. */
 export interface Reads {
   readonly run: readonly string[];
@@ -75,8 +78,7 @@ export interface Kind<B extends EntryBody> {
   readonly place: (body: B) => string;
   /** What the check looks at, so that a long journal need not be read whole; null where it looks at all of it. */
   readonly reads: (body: B) => Reads | null;
-  /** What has to stand before it: nothing, a pair that fits, or a pair and the tool taken for it. */
-  readonly after: 'nothing' | 'pair' | 'tool';
+  readonly after: Needs | ((body: B) => Needs);
   /** Whether it rests on a judgement of the whole journal. */
   readonly rests: boolean;
   /** By the rules of the job; null when it may go on record. */

@@ -3,7 +3,7 @@ import { currentRun, lotOf, ofCurrentRun, ofLot, runOf, entriesOf, type Entry, t
 import type { Limit, ReadingVerdict } from '../tug';
 import { entrySlot } from './entrySlot';
 import { isReason } from './isReason';
-import { refuse, type EntryRefusal, type Rests } from './Kind';
+import { refuse, type EntryRefusal, type Needs, type Rests } from './Kind';
 import { kindOf } from './kindOf';
 import { checkLotPiece, lotHead } from './lotHead';
 import { askedBefore } from './slotsToCheck';
@@ -48,7 +48,8 @@ export function checkEntry(
   const run = currentRun(journal);
   const set = ofCurrentRun(journal);
   const lot = lotOf(body);
-  const missing = standsBefore(setUp, set, body, run, kind.after);
+  const after = typeof kind.after === 'function' ? kind.after(body) : kind.after;
+  const missing = standsBefore(setUp, set, body, run, after);
   if (missing) return no(missing);
   if (lot !== null && kind.place(body) !== '' && kind.reads(body)) {
     const closed = 'piece' in body ? checkLotPiece(journal, lot, body.piece) : closedLot(journal, lot);
@@ -94,7 +95,7 @@ function standsBefore(
   set: readonly Entry[],
   body: EntryBody,
   run: number,
-  after: 'nothing' | 'pair' | 'tool',
+  after: Needs,
 ): EntryRefusal | null {
   if (after === 'nothing') return null;
   if (runOf(body) !== run) {

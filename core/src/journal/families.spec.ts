@@ -15,6 +15,7 @@ import {
   type SetUpContext,
 } from '../index';
 import { lapseReasons } from '../combination';
+import { benchStep, judgeLot } from '../lot';
 
 /*
  * The wire: 7 x 0.5 mm concentric, envelope 3 x 0.5 = 1.5 mm. House practice: brush at least 1.5, gap 0 to 1.5, insulation
@@ -393,11 +394,61 @@ describe('The set-up run of a sealed contact', () => {
     );
   });
 
-  it('waits for the tool before it waits for the caliper', () => {
-    expect(new Run().judge().headline).toMatch(/^Held back by tool: Take Hand tool HT/);
+  it('has one next step at every point of the work, and one state that a list counts it by', () => {
+    const next = (run: Run) => {
+      const lot = judgeLot(run.setUp(), run.entries, run.context, 1, NOW);
+      const { state, to, text } = benchStep(run.setUp(), run.judge(), run.entries, lot);
+      return `${state}: ${to}: ${text}`;
+    };
     const run = new Run();
+    expect(next(run)).toBe('to-set-up: match: Begin with HT');
+    run.put({ kind: 'measure', piece: 1, what: 'strip', value: 8, typed: '8', unit: 'mm', note: '' });
+    expect(next(run)).toBe('to-set-up: tool: Take HT');
+    run.with({ checks: [] });
+    expect(next(run)).toBe('to-set-up: tool: Check HT');
+    run.with({ checks: new Run().context.checks });
     run.put({ kind: 'tool', tool: 'HT', die: 'A', nest: 'roll' });
+    expect(next(run)).toBe('to-set-up: crimp: Crimp the first piece');
+    for (const [i, { gate }] of run.setUp().gates.entries()) {
+      if (i === 2) expect(next(run)).toBe('to-set-up: crimp: Go on at step 3');
+      run.put({ kind: 'gate', gate, answer: 'yes', note: '' });
+    }
+    expect(next(run)).toBe('to-set-up: look: Look at piece 1');
+    const proved = new Run().prove();
+    expect(next(proved)).toBe('to-release: release: Release the set-up');
+    proved.release();
+    expect(next(proved)).toBe('to-make: lot: Open a lot');
+    const stands = proved.stands();
+    if (!stands) throw new Error('nothing to stand on');
+    const plan = { everyPieces: 20, everyHours: null, afterChange: [], bothSides: false };
+    proved.put({ kind: 'lot', lot: 1, name: 'L-1', pieces: 40, plan, stands, note: '' });
+    expect(next(proved)).toBe('to-make: lot: Make up to piece 1');
+    proved.put({ kind: 'progress', lot: 1, step: 1, what: 'made', made: 1, note: '' });
+    expect(next(proved)).toBe('to-make: lot: Check piece 1');
+    expect(next(new Run().prove().release().with({ limits: [] }))).toBe(
+      'held: release: Prove it again: the release lapsed',
+    );
+    const low = new Run().prove();
+    const reading = { kind: 'reading', piece: 6, force: 10, typed: '10', unit: 'N', mode: 'slid-out' } as const;
+    low.put({ ...reading, note: 'found on the floor', confirmed: ['not-looked-at'] } as EntryBody);
+    expect(next(low)).toBe('rejected: tug: Failed in tug');
+  });
+
+  it('has its strip measured before a tool is taken; what is measured of a crimp waits for the tool', () => {
+    const run = new Run();
     expect(run.judge().headline).toBe('Held back by prepare: Strip length of 1 of 1 pieces is not measured yet.');
+    const height: EntryBody = {
+      kind: 'measure',
+      piece: 1,
+      what: 'height',
+      value: 1.5,
+      typed: '1.5',
+      unit: 'mm',
+      note: '',
+    };
+    expect(run.check(height)).toBe('tool-first');
+    run.put({ ...height, what: 'strip', value: 8, typed: '8' });
+    expect(run.judge().headline).toMatch(/^Held back by tool: Take Hand tool HT/);
   });
 
   it('takes no other tool once pieces made with the first are on record', () => {

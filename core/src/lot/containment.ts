@@ -37,7 +37,7 @@ interface Mark {
  * the last good check before the first bad to the first good after the last bad is held. What a failed tool check covers
  * is suspect whatever was pulled: a pull samples, the tool made them all.
  *
- * Repairs and changes cut the lot into stretches; a fault is taken to have begun once in a stretch. Pieces let go before a
+ * Repairs and changes cut the lot into stretches; a fault is taken to have begun once in a stretch. Pieces cleared before a
  * failure was known are suspect again: whoever decided did not know of it.
  */
 export function containment(

@@ -1,3 +1,4 @@
+export { BENCH_STATES, benchStep, type BenchState, type BenchStep } from './benchStep';
 export { bracketPlan, type BracketPlan } from './bracketPlan';
 export { changeName, checksDue } from './checksDue';
 export { containment, type Containment } from './containment';

@@ -122,7 +122,7 @@ export function judgeLot(
         : next
           ? `${head.made} of ${head.pieces} made. Next check: piece ${next.piece}.`
           : `${head.made} of ${head.pieces} made. Every check is there.`,
-    'meets-made-up-limits': `Finished: ${counts.left} pieces are clear, against made-up limits. That accepts nothing.`,
+    'meets-made-up-limits': `Finished: ${counts.left} pieces are clear, against made-up limits. They release nothing for real use.`,
     accepted: `Accepted: ${counts.left} pieces are clear.`,
   }[verdict];
   return { ...contained, head, checks, due, disposed, group, counts, unfinished, verdict, headline, reasons };

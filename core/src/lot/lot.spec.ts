@@ -211,7 +211,7 @@ describe('Containment', () => {
     expect(spans).toEqual(['1-1 clear', '2-30 clear', '31-90 suspect', '91-101 clear', '102-400 not-made']);
   });
 
-  it('suspects again what was let go before its failure was known; what was scrapped stays scrapped', () => {
+  it('suspects again what was cleared before its failure was known; what was scrapped stays scrapped', () => {
     const letGo = { from: 1, to: 101, what: 'use-as-is' as const, by: 'Ines', note: 'sectioned two' };
     const suspicion = [{ tool: 'HT', at: NOW, after: 30, upTo: 90 }];
     const stateAt = (at: string, what: 'use-as-is' | 'scrap' = 'use-as-is') =>

@@ -41,13 +41,13 @@ const MOST_PIECES = 999_999;
 const COLUMNS = {
   piece: { name: 'piece', is: (plain: string) => plain.startsWith('piece'), needed: true },
   force: { name: 'force N', is: (plain: string) => /^(peak)?force/.test(plain), needed: true },
-  mode: { name: 'how it let go', is: (plain: string) => /^(how|letgo|failure|mode)/.test(plain), needed: true },
+  mode: { name: 'how it failed', is: (plain: string) => /^(how|letgo|failure|mode)/.test(plain), needed: true },
   note: { name: 'note', is: (plain: string) => plain.startsWith('note') },
   wire: { name: 'wire', is: (plain: string) => /^wire(no|number)?$/.test(plain) },
 };
 
 /**
- * Reads pulls from a table, header first: piece, force (its header says the unit), how it let go (a name, or its number
+ * Reads pulls from a table, header first: piece, force (its header says the unit), how it failed (a name, or its number
  * from 1 to 7), note, and the wire where several share a barrel. Whole or not at all; pieces numbered twice and units that
  * differ from the header are problems with row and column. Whether a pull may go on record, the rules of the journal say.
  */

@@ -74,7 +74,7 @@ export function drawCertificate(input: CertificateInput, paper: Paper): Page[] {
       'Looked at by',
       stands.look ? documentName(stands.look) : 'the points that come with Tug Mark; no sheet of the shop',
     ],
-    ['Practice', `${context.practice.label}, revision ${stands.revisions.practice}`],
+    ['House rules', `${context.practice.label}, revision ${stands.revisions.practice}`],
   ]);
   const { plan } = head;
   section(writer, 'Check plan', [

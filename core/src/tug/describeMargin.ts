@@ -7,7 +7,7 @@ import { isValidMode, type FailureMode } from './failureModes';
  *
  * @param force peak force, N
  * @param limit least force, N
- * @param mode how it let go; null while that is still to be said
+ * @param mode how it failed; null while that is still to be said
  * @example describeMargin(118.4, 85, null, 'N') // 'Holds: 33.4 N above the limit (39 %).'
  */
 export function describeMargin(force: number, limit: number, mode: FailureMode | null, unit: ForceUnit): string {

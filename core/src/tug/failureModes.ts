@@ -7,13 +7,13 @@ export const FAILURE_MODES = [
   'grip-slipped',
   'insulation-only',
 ] as const;
-/** How the joint let go; the last two are no test of the crimp at all. */
+/** How the joint failed; the last two are no test of the crimp at all. */
 export type FailureMode = (typeof FAILURE_MODES)[number];
 
 const NAMES: Readonly<Record<FailureMode, string>> = {
   'slid-out': 'Slid out of the barrel',
   'broke-at-crimp': 'Broke at the crimp',
-  'strands-one-by-one': 'Strands let go one by one',
+  'strands-one-by-one': 'Strands failed one by one',
   'broke-in-wire': 'Broke in the wire',
   'terminal-broke': 'Terminal broke',
   'grip-slipped': 'Not valid: grip slipped',

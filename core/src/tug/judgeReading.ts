@@ -18,7 +18,7 @@ export interface ReadingVerdict {
  *
  * @param force peak force, N
  * @param limit least force, N, or null when no limit applies
- * @param mode how it let go; null while that is still to be said (the force alone is judged then)
+ * @param mode how it failed; null while that is still to be said (the force alone is judged then)
  */
 export function judgeReading(force: number, limit: number | null, mode: FailureMode | null): ReadingVerdict {
   if (!Number.isFinite(force)) {

@@ -60,8 +60,11 @@ export const SUBJECTS: Readonly<Record<LedgerName, ReadSubjects>> = {
   people: fromTable(`SELECT id::text AS subject, json_build_object('name', name, 'role', role, 'active', active,
     'qualifiedUntil', qualified_until) AS state FROM people`),
   lists:
-    fromTable(`SELECT 'list/' || id AS subject, json_build_object('name', name, 'digest', digest, 'customer', customer)
-      AS state FROM wire_lists
+    // A list nobody has said a day for or taken off the bench says what it said before either could be said.
+    fromTable(`SELECT 'list/' || id AS subject, (jsonb_build_object('name', name, 'digest', digest, 'customer', customer)
+      || CASE WHEN due IS NULL THEN '{}'::jsonb ELSE jsonb_build_object('due', due) END
+      || CASE WHEN archived_at IS NULL THEN '{}'::jsonb ELSE jsonb_build_object('archivedAt', ${at('archived_at')},
+        'archivedBy', archived_by) END)::json AS state FROM wire_lists
     UNION ALL SELECT 'combination/' || id, json_build_object('list', list, 'terminal', terminal, 'wire', wire,
       'practice', practice, 'pieces', pieces, 'place', place, 'class', class, 'customer', customer, 'demand', demand,
       'together', together, 'readIn', read_in, 'revisions', json_build_object('terminal', terminal_revision,

@@ -11,6 +11,7 @@ import * as readingBlocks from './migrations/008-reading-blocks';
 import * as sites from './migrations/009-sites';
 import * as onePlan from './migrations/010-one-plan';
 import * as checksOfDies from './migrations/011-checks-of-dies';
+import * as bench from './migrations/012-bench';
 
 const MIGRATIONS = [
   { name: '001-first', up: first.up, down: first.down },
@@ -24,6 +25,7 @@ const MIGRATIONS = [
   { name: '009-sites', up: sites.up, down: sites.down },
   { name: '010-one-plan', up: onePlan.up, down: onePlan.down },
   { name: '011-checks-of-dies', up: checksOfDies.up, down: checksOfDies.down },
+  { name: '012-bench', up: bench.up, down: bench.down },
 ];
 
 /** Brings the database to the newest schema and begins its ledgers; of several processes at once, each waits its turn. */

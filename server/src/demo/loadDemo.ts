@@ -95,13 +95,14 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
     }
     await bumpVersion(trx);
   });
-  for (const [name, file] of [
-    ['Chassis loom', 'chassis-loom.csv'],
-    ['Mast loom', 'mast-loom.csv'],
-    ['Sensor bar', 'sensor-bar.csv'],
+  for (const [name, file, days] of [
+    ['Chassis loom', 'chassis-loom.csv', 0],
+    ['Mast loom', 'mast-loom.csv', 1],
+    ['Sensor bar', 'sensor-bar.csv', 4],
   ] as const) {
     const bytes = await read(file);
-    const list = { id: randomUUID(), name, class: '2', customer: null, bytes, table: readCsv(bytes) };
+    const due = hoursAgo(-24 * days).toISOString().slice(0, 10);
+    const list = { id: randomUUID(), name, class: '2', customer: null, due, bytes, table: readCsv(bytes) };
     await importWireList(db, list, { by: 'Odile', role: 'technician' });
   }
   // In the order it happened: a tool is taken by what was checked until then.

@@ -62,7 +62,7 @@ export const refusals = {
     new Refusal(401, 'sign-in-wrong', 'Name and password do not belong together.', 'Check both and try again.'),
   tooManyTries: () => new Refusal(429, 'too-many-tries', 'Too many tries to sign in.', 'Wait a minute and try again.'),
   roleMayNot: (role: string, who: string) =>
-    new Refusal(403, 'role-may-not', `A ${role} account may not do this.`, `It is for ${who}: ask one of them.`),
+    new Refusal(403, 'role-may-not', `The role of ${role} does not include this.`, `It is for ${who}: ask one of them.`),
   qualificationLapsed: (day: string) =>
     new Refusal(
       403,
@@ -198,7 +198,7 @@ export const refusals = {
       `This document is ${status}.`,
       'Only a draft can be released, only a released one withdrawn.',
     ),
-  noPractice: (text: string) => new Refusal(409, 'no-practice', 'No practice profile applies.', text),
+  noPractice: (text: string) => new Refusal(409, 'no-practice', 'No house rules apply.', text),
   staleRevision: (part: string, newest: number) =>
     new Refusal(
       409,
@@ -216,7 +216,7 @@ export const refusals = {
       { errors, total },
     ),
   practiceUnresolved: (code: string, text: string) =>
-    new Refusal(422, code, 'This practice profile cannot be worked out.', text, { errors: [{ where: 'base', text }] }),
+    new Refusal(422, code, 'This profile of house rules cannot be worked out.', text, { errors: [{ where: 'base', text }] }),
   limitProblems: (errors: NonNullable<Problem['errors']>) =>
     new Refusal(
       422,
@@ -240,7 +240,7 @@ export const refusals = {
       403,
       'second-person',
       `${name} drafted this document.`,
-      'By the shop’s practice somebody else of quality has to release it.',
+      'By the house rules somebody else of quality has to release it.',
     ),
   limitStands: (name: string, status: string) =>
     new Refusal(

@@ -19,7 +19,7 @@ const STAND_INS: readonly (readonly [RegExp, string])[] = [
 ];
 
 /**
- * A PDF that takes pages one after the other and lets go of each: any number of sheets needs the memory of one. What
+ * A PDF that takes pages one after the other and keeps none of them: any number of sheets needs the memory of one. What
  * writes it is read with the first one, so that a start does not wait for it.
  */
 export async function openPdf(title: string): Promise<PDFKit.PDFDocument> {

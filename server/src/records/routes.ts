@@ -12,7 +12,7 @@ import { listForeignRecords, readForeignFile, readForeignRecord, readInRecord } 
 import { keepShopFile } from './keepShopFile';
 import { writeRecord } from './record';
 import { writeRecordTable } from './recordTable';
-import { importWireList } from './wireLists';
+import { changeWireList, importWireList } from './wireLists';
 
 /** Files in and out: shop files, wire lists, the record of a combination, and records of other shops. */
 export async function recordRoutes(
@@ -20,8 +20,14 @@ export async function recordRoutes(
   { db, first }: { db: Knex; first: ReadingsFirst },
 ): Promise<void> {
   serve(app, API.importWireList, ({ query, body, doer }) =>
-    importWireList(db, { ...query, bytes: Buffer.from(body), table: readCsv(body) }, doer),
+    importWireList(
+      db,
+      { ...query, customer: query.customer || null, bytes: Buffer.from(body), table: readCsv(body) },
+      doer,
+    ),
   );
+
+  serve(app, API.changeWireList, ({ params, body, doer }) => changeWireList(db, params.id, body, doer));
 
   serve(
     app,

@@ -20,6 +20,7 @@ export async function importWireList(
     readonly name: string;
     readonly class: string;
     readonly customer: string | null;
+    readonly due: string | null;
     readonly bytes: Buffer;
     /** What the bytes say, row by row. */
     readonly table: string[][];
@@ -60,7 +61,8 @@ export async function importWireList(
       if (known.id === list.id && known.digest === digest) return;
       throw refusals.nameTaken('A wire list named', list.name);
     }
-    await trx('wire_lists').insert({ id: list.id, name: list.name, digest, by_name: doer.by, customer: list.customer });
+    const { id, name, customer, due } = list;
+    await trx('wire_lists').insert({ id, name, digest, by_name: doer.by, customer, due });
     await trx.batchInsert(
       'wire_list_rows',
       read.rows.map((row) => ({
@@ -104,4 +106,38 @@ export async function importWireList(
     await noteDeeds(trx, 'lists', 'imported', subjects, doer);
   });
   return kept;
+}
+
+/**
+ * Says when a list is due, and takes it off the bench or puts it back. Its combinations and all that is on record for them stay.
+ * @throws Refusal when there is no such list
+ */
+export async function changeWireList(
+  db: Knex,
+  id: string,
+  { due, archived }: { readonly due: string | null; readonly archived: boolean },
+  doer: Doer,
+): Promise<{ id: string }> {
+  await db.transaction(async (trx) => {
+    const was = (await trx('wire_lists').where({ id }).forUpdate().first(trx.raw('due::text'), 'archived_at')) as
+      { due: string | null; archived_at: Date | null } | undefined;
+    if (!was) throw refusals.notFound('That wire list');
+    const wasArchived = was.archived_at !== null;
+    if (was.due === due && wasArchived === archived) return;
+    const keeping =
+      archived === wasArchived
+        ? {}
+        : { archived_at: archived ? trx.fn.now(3) : null, archived_by: archived ? doer.by : null };
+    await trx('wire_lists')
+      .where({ id })
+      .update({ due, ...keeping });
+    await noteDeeds(
+      trx,
+      'lists',
+      archived === wasArchived ? 'due' : archived ? 'archived' : 'put back',
+      [`list/${id}`],
+      doer,
+    );
+  });
+  return { id };
 }

@@ -1,5 +1,6 @@
 import type { CombinationLine, KeptEntry } from '@tug-mark/contract';
 import {
+  benchStep,
   computeSetUp,
   familyName,
   judgeCombination,
@@ -47,6 +48,7 @@ export async function judgeLines(
     const judgement = judgeCombination(setUp, entries, context, now);
     const lot = newestLot(setUp, entries, context, now);
     const isLong = long.has(row.id);
+    const { state, to, text } = benchStep(setUp, judgement, entries, lot);
     const minutes = (lot?.due ?? []).flatMap(({ inMinutes }) =>
       inMinutes !== null && inMinutes > 0 ? [inMinutes] : [],
     );
@@ -61,6 +63,9 @@ export async function judgeLines(
         lot: lot && lotLine(lot, isLong),
         headline: judgement.headline,
         stages: judgement.stages.map((stage) => stage.state),
+        state,
+        // A lot of thousands comes with its head alone: what is due in it is not known here.
+        next: { to, text: isLong && to === 'lot' ? 'Open the lot' : text },
         touchedAt: entries.at(-1)?.at ?? null,
       },
       lot: isLong ? null : lot,

@@ -8,9 +8,9 @@ import { judgeLines, type JudgedLine } from './judgeLines';
  * A standing is good while its journal, the shop's version and the shop's day are those it was worked out from, and no
  * time on it has run out. Everything here asks by that one rule.
  */
-const IS_BEHIND = `(t.combination IS NULL OR t.seq <> h.count OR t.version <> s.version OR t.day <> :day
+export const IS_BEHIND = `(t.combination IS NULL OR t.seq <> h.count OR t.version <> s.version OR t.day <> :day
   OR coalesce(t.until <= now(), false))`;
-const FROM = `combinations c
+export const FROM = `combinations c
   JOIN chains h ON h.name = 'journal/' || c.id
   CROSS JOIN shop s
   LEFT JOIN standings t ON t.combination = c.id`;
@@ -106,6 +106,23 @@ export async function refreshStandings(db: Knex, ids: readonly string[], shop: S
   await write(db, found, today(shop, now));
 }
 
+/** What a line is found by. */
+function wordsOf({
+  terminal,
+  terminalLabel,
+  wire,
+  wireLabel,
+  list,
+  family,
+  customer,
+  lot,
+}: JudgedLine['line']): string {
+  return [terminal, terminalLabel, wire, wireLabel, list, family, customer, lot?.name]
+    .filter(Boolean)
+    .join(' ')
+    .toLowerCase();
+}
+
 async function write(
   db: Knex,
   found: readonly (JudgedLine & { readonly id: string; readonly count: number; readonly version: string })[],
@@ -123,6 +140,8 @@ async function write(
         line: JSON.stringify(line),
         verdict: line.verdict,
         release: line.release,
+        state: line.state,
+        words: wordsOf(line),
       })),
     )
     .onConflict('combination')

@@ -7,6 +7,22 @@ function cabinetMatcher(segments: UrlSegment[]): UrlMatchResult | null {
   return { consumed: segments, posParams: { ...(kind && { kindName: kind }), ...(part && { partName: part }) } };
 }
 
+/** Addresses of before the shop was one room: people have them among their bookmarks. */
+const MOVED = [
+  ['cabinet', '/shop/cabinet'],
+  ['cabinet/:kind', '/shop/cabinet/:kind'],
+  ['cabinet/:kind/:part', '/shop/cabinet/:kind/:part'],
+  ['finder', '/shop/finder'],
+  ['tools', '/shop/tools'],
+  ['gauges', '/shop/gauges'],
+  ['limits', '/shop/limits'],
+  ['looks', '/shop/inspection-points'],
+  ['practices', '/shop/house-rules'],
+  ['studies', '/shop/studies'],
+  ['studies/:id', '/shop/studies/:id'],
+  ['people', '/shop/people'],
+] as const;
+
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'bench' },
   {
@@ -36,44 +52,9 @@ export const routes: Routes = [
     ],
   },
   {
-    matcher: cabinetMatcher,
-    title: 'Cabinet · Tug Mark',
-    loadComponent: () => import('./cabinet/cabinet-page').then((m) => m.CabinetPage),
-  },
-  {
-    path: 'finder',
-    title: 'Finder · Tug Mark',
-    loadComponent: () => import('./match/finder-page').then((m) => m.FinderPage),
-  },
-  {
-    path: 'tools',
-    title: 'Tools · Tug Mark',
-    loadComponent: () => import('./tool/tools-page').then((m) => m.ToolsPage),
-  },
-  {
-    path: 'gauges',
-    title: 'Gauges · Tug Mark',
-    loadComponent: () => import('./tug/gauge/gauges-page').then((m) => m.GaugesPage),
-  },
-  {
-    path: 'practices',
-    title: 'Practices · Tug Mark',
-    loadComponent: () => import('./practice/practice-page').then((m) => m.PracticePage),
-  },
-  {
     path: 'sheets/:id',
     title: 'Set-up sheet · Tug Mark',
     loadComponent: () => import('./records/sheet-page').then((m) => m.SheetPage),
-  },
-  {
-    path: 'limits',
-    title: 'Limits · Tug Mark',
-    loadComponent: () => import('./tug/limits-page').then((m) => m.LimitsPage),
-  },
-  {
-    path: 'looks',
-    title: 'Look sheets · Tug Mark',
-    loadComponent: () => import('./look/looks-page').then((m) => m.LooksPage),
   },
   {
     path: 'photos/:id/:photoId',
@@ -84,16 +65,6 @@ export const routes: Routes = [
     path: 'sections/:id/:photoId',
     title: 'Section · Tug Mark',
     loadComponent: () => import('./look/section-page').then((m) => m.SectionPage),
-  },
-  {
-    path: 'studies',
-    title: 'Studies · Tug Mark',
-    loadComponent: () => import('./study/studies-page').then((m) => m.StudiesPage),
-  },
-  {
-    path: 'studies/:id',
-    title: 'Study · Tug Mark',
-    loadComponent: () => import('./study/study-page').then((m) => m.StudyPage),
   },
   {
     path: 'charts',
@@ -126,9 +97,62 @@ export const routes: Routes = [
     loadComponent: () => import('./records/record-page').then((m) => m.RecordPage),
   },
   {
-    path: 'people',
-    title: 'People · Tug Mark',
-    loadComponent: () => import('./people/people-page').then((m) => m.PeoplePage),
+    path: 'shop',
+    loadComponent: () => import('./shop/shop-room').then((m) => m.ShopRoom),
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'cabinet' },
+      {
+        matcher: cabinetMatcher,
+        title: 'Cabinet · Tug Mark',
+        loadComponent: () => import('./cabinet/cabinet-page').then((m) => m.CabinetPage),
+      },
+      {
+        path: 'finder',
+        title: 'Finder · Tug Mark',
+        loadComponent: () => import('./match/finder-page').then((m) => m.FinderPage),
+      },
+      {
+        path: 'tools',
+        title: 'Tools · Tug Mark',
+        loadComponent: () => import('./tool/tools-page').then((m) => m.ToolsPage),
+      },
+      {
+        path: 'gauges',
+        title: 'Gauges · Tug Mark',
+        loadComponent: () => import('./tug/gauge/gauges-page').then((m) => m.GaugesPage),
+      },
+      {
+        path: 'limits',
+        title: 'Limits · Tug Mark',
+        loadComponent: () => import('./tug/limits-page').then((m) => m.LimitsPage),
+      },
+      {
+        path: 'inspection-points',
+        title: 'Inspection points · Tug Mark',
+        loadComponent: () => import('./look/looks-page').then((m) => m.LooksPage),
+      },
+      {
+        path: 'house-rules',
+        title: 'House rules · Tug Mark',
+        loadComponent: () => import('./practice/practice-page').then((m) => m.PracticePage),
+      },
+      {
+        path: 'studies',
+        title: 'Studies · Tug Mark',
+        loadComponent: () => import('./study/studies-page').then((m) => m.StudiesPage),
+      },
+      {
+        path: 'studies/:id',
+        title: 'Study · Tug Mark',
+        loadComponent: () => import('./study/study-page').then((m) => m.StudyPage),
+      },
+      {
+        path: 'people',
+        title: 'People · Tug Mark',
+        loadComponent: () => import('./people/people-page').then((m) => m.PeoplePage),
+      },
+    ],
   },
+  ...MOVED.map(([path, redirectTo]) => ({ path, redirectTo })),
   { path: '**', redirectTo: 'bench' },
 ];

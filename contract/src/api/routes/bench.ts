@@ -1,5 +1,14 @@
 import { z } from 'zod';
-import { combinationLineSchema, combinationViewSchema, wireListKeptSchema } from '../../bench';
+import {
+  benchSchema,
+  benchSortSchema,
+  combinationLineSchema,
+  combinationViewSchema,
+  wireListHead,
+  wireListKeptSchema,
+} from '../../bench';
+import { BENCH_STATES } from '@tug-mark/core';
+import { isoDate } from '../../parts';
 import { after, afterPlace, lotNumber } from '../../fields';
 import { keptEntrySchema, newEntrySchema } from '../../journal';
 import { BYTES, CSV, csvFile, define, MEBIBYTE } from '../Route';
@@ -18,12 +27,7 @@ export const bench = {
     tag,
     summary: 'Reads a wire list from CSV and makes its combinations, whole or not at all',
     who: 'import-wire-list',
-    query: z.strictObject({
-      id: z.uuid(),
-      name: z.string().trim().min(1, 'is empty').max(60, 'is longer than 60 characters'),
-      class: z.string().trim().min(1).max(40).default('2'),
-      customer: z.string().trim().min(1).max(80).nullable().default(null),
-    }),
+    query: z.strictObject({ id: z.uuid(), ...wireListHead.shape }),
     body: csvFile(16),
     answers: { 201: wireListKeptSchema },
     problems: ['file-unreadable', 'list-problems', 'no-practice', 'name-taken', 'file-too-large'],
@@ -35,6 +39,37 @@ export const bench = {
     who: 'signed-in',
     answers: { 200: CSV },
     problems: ['not-found'],
+  }),
+  changeWireList: define('changeWireList', {
+    tag,
+    summary: 'Says when a wire list is due, and takes it off the bench or puts it back: nothing of it is lost',
+    who: 'import-wire-list',
+    params: id,
+    body: z.strictObject({ due: isoDate.nullable(), archived: z.boolean() }),
+    answers: { 200: z.object({ id: z.uuid() }) },
+    problems: ['not-found'],
+    example: { body: { due: '2026-11-30', archived: false } },
+  }),
+  readBench: define('readBench', {
+    tag,
+    summary: 'Totals of the bench by state, and its wire lists',
+    who: 'signed-in',
+    answers: { 200: benchSchema },
+  }),
+  listBench: define('listBench', {
+    tag,
+    summary: 'A page of the bench: filtered, searched and sorted combinations with their state and next step',
+    who: 'signed-in',
+    query: z.strictObject({
+      list: z.string().max(200).optional(),
+      state: z.enum(BENCH_STATES).optional(),
+      /** Words that all have to be found in parts, labels, list, family or lot. */
+      find: z.string().max(200).default(''),
+      sort: benchSortSchema.default('due'),
+      /** Where the page before ended, as it said; empty for the first. */
+      after: z.string().max(300).default(''),
+    }),
+    answers: { 200: z.object({ lines: z.array(combinationLineSchema), next: z.string().nullable() }) },
   }),
   listCombinations: define('listCombinations', {
     tag,

@@ -20,7 +20,7 @@ export const finding: Kind<BodyOf<'finding'>> = {
         return refuse(
           'criterion-unknown',
           'criterion',
-          'This shop’s practice has a set-up piece looked at point by point.',
+          'This shop’s house rules have a set-up piece looked at point by point.',
         );
       }
       return body.finding === 'accept'

@@ -22,7 +22,8 @@ function typedValue({ typed, unit }: BodyOf<'measure'>): number | null {
 export const measure: Kind<BodyOf<'measure'>> = {
   place: (body) => `measure/${body.what}/${body.piece}${ofWire(body.wire)}`,
   reads: () => NOTHING,
-  after: 'tool',
+  // A wire end is stripped and measured before it meets a tool; everything else is measured of a crimp.
+  after: (body) => (body.what === 'strip' ? 'pair' : 'tool'),
   rests: false,
   check(body, { setUp, lot, points, wire }) {
     if (body.what !== 'strip' && (body.wire ?? 1) !== 1) {

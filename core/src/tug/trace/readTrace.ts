@@ -274,7 +274,7 @@ function doubts(
     );
   }
   if (last > 0.5 * read.peak.force) {
-    reasons.push(reason('ends-early', 'hold', 'The trace ends before the joint let go.', { last }));
+    reasons.push(reason('ends-early', 'hold', 'The trace ends before the joint failed.', { last }));
   }
   return reasons;
 }

@@ -1,7 +1,7 @@
 import type { FailureMode } from '../failureModes';
 import type { Drop, TraceContext, TraceRead } from './readTrace';
 
-/** How the joint let go as the curve tells it; the person who sees the piece confirms or changes it. */
+/** How the joint failed as the curve tells it; the person who sees the piece confirms or changes it. */
 export interface ModeSuggestion {
   readonly mode: Exclude<FailureMode, 'grip-slipped' | 'insulation-only'> | null;
   /** What on the curve says so, in one sentence. */
@@ -30,11 +30,11 @@ export function suggestMode(
   const { peak, drops, plateau } = read;
   const percent = (share: number) => `${(share * 100).toFixed(0)} %`;
   const times = (list: readonly Drop[]) => list.map((drop) => drop.at);
-  if (read.endsAt > 0.5) return { mode: null, evidence: 'The curve ends before the joint let go.', at: [] };
+  if (read.endsAt > 0.5) return { mode: null, evidence: 'The curve ends before the joint failed.', at: [] };
   const falls = drops.filter((drop) => !drop.recovered);
   const [first] = falls;
   const height = peak.force / breaks;
-  // Strands that break one upon the other within a moment are one fall: the whole wire let go.
+  // Strands that break one upon the other within a moment are one fall: the whole wire failed.
   const last = falls.at(-1);
   const isOneFall =
     first !== undefined && last !== undefined && last.to < 0.1 * peak.force && last.at - first.at < ONE_FALL;
@@ -49,7 +49,7 @@ export function suggestMode(
   if (!isOneFall && strands > 1 && stairs.length >= 3 && stairs.length >= falls.length - 1) {
     return {
       mode: 'strands-one-by-one',
-      evidence: `The force came down in ${falls.length} steps, the first of ${percent(first?.share ?? 0)}: strands let go one after another.`,
+      evidence: `The force came down in ${falls.length} steps, the first of ${percent(first?.share ?? 0)}: strands failed one after another.`,
       at: times(falls),
     };
   }

@@ -143,7 +143,7 @@ class GaugeLine {
     this.isClosed = true;
     clearInterval(this.ticks);
     clearTimeout(this.again);
-    this.burst?.end('The gauge was let go.');
+    this.burst?.end('The gauge was released.');
     this.socket?.destroy();
   }
 

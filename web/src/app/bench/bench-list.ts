@@ -1,57 +1,68 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { ReactiveFormsModule, FormControl } from '@angular/forms';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { may, type CombinationLine, type Problem } from '@tug-mark/contract';
+import { may, type CombinationLine } from '@tug-mark/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { NzTableModule } from 'ng-zorro-antd/table';
-import { Api, toProblem } from '../http/api';
-import { Mark } from '../parts/mark';
+import { debounceTime } from 'rxjs';
+import { count } from '../parts/count';
 import { ProblemNotice } from '../parts/problem-notice';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
+import { BenchCounters, STATE_WORDS } from './bench-counters';
+import { BenchTable } from './bench-table';
+import { BenchStore } from './bench.store';
 import { ImportList } from './import-list';
-import { SheetPile } from './sheet-pile';
-import { valueOf } from '../parts/value-of';
+import { ListActs } from './list-acts';
+import { ListShelf } from './list-shelf';
 
-/** A line that is being worked out is asked for again after this long. */
-const CATCH_UP_MS = 700;
+/** A set-up sheet's square code is the address of its combination. */
+const SHEET_CODE = /\/bench\/([0-9a-f-]{36})/i;
 
-/** Every combination of the shop with its six stages and what holds it back. */
+/** The bench: what comes next, how much stands where, and every combination with its next step. */
 @Component({
   selector: 'tm-bench-list',
-  imports: [RouterLink, NzButtonModule, NzInputModule, NzTableModule, Mark, ProblemNotice, ImportList, SheetPile],
+  imports: [
+    ...[ReactiveFormsModule, RouterLink, NzButtonModule, NzInputModule, ProblemNotice],
+    ...[BenchCounters, BenchTable, ImportList, ListActs, ListShelf],
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
+  providers: [BenchStore],
   template: `
     <div class="page">
       <div class="page-head">
-        <div>
+        <div class="headline">
           <h1>{{ headline() }}</h1>
-          <p class="soft">A combination is one terminal on one wire. Open one and go up its ladder.</p>
+          <p class="soft">{{ under() }}</p>
         </div>
         <div class="tools">
-          <div class="field">
-            <label for="search">Search</label>
-            <input
-              nz-input
-              id="search"
-              type="search"
-              placeholder="part, wire, list, family"
-              [value]="search()"
-              (input)="search.set(value($event))"
-            />
-          </div>
+          <label class="out-of-sight" for="search">Find or scan</label>
+          <input
+            nz-input
+            id="search"
+            type="search"
+            placeholder="/  find or scan"
+            [formControl]="search"
+            (keydown.enter)="openFound()"
+          />
           @if (mayImport()) {
             <button
               nz-button
-              [nzType]="lines().length ? 'default' : 'primary'"
+              [nzType]="isEmpty() ? 'primary' : 'default'"
               class="bench-button"
               type="button"
               (click)="importing.set(!importing())"
               [attr.aria-expanded]="importing()"
             >
-              Import a wire list
+              Bring in a wire list&ngsp;<kbd>I</kbd>
             </button>
+          }
+          @if (next(); as line) {
+            <a nz-button nzType="primary" class="bench-button" [routerLink]="['/bench', line.id, line.next.to]"
+              >Begin <kbd>Enter</kbd></a
+            >
           }
         </div>
       </div>
@@ -61,261 +72,177 @@ const CATCH_UP_MS = 700;
       @if (said()) {
         <p class="notice good" role="status">{{ said() }}</p>
       }
-      @if (problem(); as found) {
+      @if (store.problem(); as found) {
         <tm-problem [problem]="found" />
       }
-      @if (loaded() && !lines().length) {
+      @if (isEmpty()) {
         <p class="empty">
           Nothing is set up yet.
           @if (mayImport()) {
-            Import a wire list: its terminals and wires become combinations with their piece counts.
+            Bring in a wire list: its terminals and wires become combinations with their piece counts.
           } @else {
-            A technician or engineer imports the first wire list.
+            A technician or engineer brings in the first wire list.
           }
         </p>
-      } @else {
-        <nz-table
-          #table
-          [nzData]="shown()"
-          [nzFrontPagination]="false"
-          [nzShowPagination]="false"
-          nzSize="small"
-          [nzLoading]="!loaded()"
-          nzNoResult="Nothing matches the search."
-        >
-          <thead>
-            <tr>
-              <th scope="col">Terminal</th>
-              <th scope="col">Wire</th>
-              <th scope="col">List</th>
-              <th scope="col" class="count">Pieces</th>
-              <th scope="col" class="stages">
-                <span class="wide">Match · Prepare · Tool · Crimp · Look · Tug</span
-                ><span class="narrow">Six stages</span>
-              </th>
-              <th scope="col">Where it stands</th>
-            </tr>
-          </thead>
-          <tbody>
-            @for (line of table.data; track line.id) {
-              <tr class="ant-table-row">
-                <td>
-                  <a [routerLink]="['/bench', line.id]"
-                    ><strong class="figures">{{ line.terminal }}</strong></a
-                  >
-                  <span class="under">{{ line.terminalLabel }}</span>
-                  @if (line.readIn) {
-                    <em class="under">not this shop's own</em>
-                  }
-                </td>
-                <td>
-                  <span class="figures">{{ line.wire }}</span>
-                  <span class="under">{{ line.wireLabel }}</span>
-                </td>
-                <td>
-                  {{ line.list }}<span class="under">{{ line.place }}, class {{ line.class }}</span>
-                </td>
-                <td class="count figures">{{ line.pieces }}</td>
-                <td class="stages">
-                  @for (state of line.stages; track $index) {
-                    <tm-mark class="tight" [state]="state" [size]="18" />
-                  }
-                </td>
-                <td
-                  [class.wrong]="
-                    line.verdict === 'rejected' || line.release === 'lapsed' || line.lot?.verdict === 'held'
-                  "
-                >
-                  @if (line.release === 'lapsed') {
-                    Release has lapsed.
-                  }
-                  @if (line.lot; as lot) {
-                    <strong>Lot {{ lot.name }}.</strong> {{ lot.headline }}
-                  } @else {
-                    {{ line.release === 'released' ? 'Released.' : '' }} {{ line.headline }}
-                  }
-                  @if (line.behind) {
-                    <em class="under">Something new is on record; being worked out.</em>
-                  }
-                </td>
-              </tr>
+      } @else if (store.totals(); as totals) {
+        <tm-bench-counters
+          [counts]="totals.states"
+          [chosen]="store.filter().state"
+          (choose)="show({ state: $event })"
+        />
+        <div class="shelf-and-table">
+          <div class="shelf">
+            <tm-list-shelf [lists]="store.lists()" [chosen]="store.filter().list" (choose)="show({ list: $event })" />
+            @if (store.list(); as list) {
+              <tm-list-acts [list]="list" [mayChange]="mayImport()" (keep)="keepList($event)" />
             }
-          </tbody>
-        </nz-table>
-        @if (next() !== null) {
-          <button nz-button class="bench-button" type="button" (click)="load()">Show more</button>
-        }
-      }
-      @if (lists().length) {
-        <p class="piles">
-          @for (list of lists(); track list) {
-            <tm-sheet-pile [list]="list" />
-          }
-        </p>
+          </div>
+          <div class="lines">
+            @if (store.loaded() && !store.entities().length) {
+              <p class="empty">Nothing here {{ filtered() ? 'matches: show everything' : '' }}</p>
+              @if (filtered()) {
+                <button nz-button type="button" (click)="showAll()">Show everything</button>
+              }
+            } @else {
+              <tm-bench-table
+                [lines]="store.entities()"
+                [total]="total()"
+                [sort]="store.filter().sort"
+                [withList]="store.filter().list === null"
+                [current]="current()"
+                (sortBy)="show({ sort: $event })"
+                (more)="store.more()"
+                (pick)="current.set($event)"
+              />
+              <p class="soft" role="status">{{ foot() }}</p>
+            }
+          </div>
+        </div>
+      } @else {
+        <p class="empty" role="status">Opening the bench ...</p>
       }
     </div>
   `,
-  styles: `
-    .piles {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 8px 14px;
-      margin-top: 14px;
-    }
-    .tools {
-      align-items: end;
-      display: flex;
-      gap: 14px;
-    }
-    .tools input {
-      min-height: 46px;
-      width: 250px;
-    }
-    .under {
-      color: var(--ink-soft);
-      display: block;
-      font-size: 14px;
-    }
-    .stages tm-mark {
-      margin-right: 9px;
-    }
-    .narrow {
-      display: none;
-    }
-    @media (min-width: 1201px) {
-      td:nth-child(-n + 3) {
-        white-space: nowrap;
-      }
-    }
-    @media (max-width: 1200px) {
-      .wide {
-        display: none;
-      }
-      .narrow {
-        display: inline;
-      }
-      .stages tm-mark.tight {
-        margin-right: 3px;
-      }
-    }
-    .count {
-      text-align: right;
-    }
-    .stages {
-      white-space: nowrap;
-    }
-    td a {
-      display: inline-block;
-      padding: 4px 0;
-    }
-    .empty {
-      padding: 40px 0;
-    }
-  `,
+  styleUrl: './bench-list.less',
 })
 export class BenchList {
-  protected readonly value = valueOf;
-  private readonly api = inject(Api);
+  protected readonly store = inject(BenchStore);
+  private readonly router = inject(Router);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
-  protected readonly lines = signal<readonly CombinationLine[]>([]);
-  protected readonly next = signal<number | null>(null);
-  protected readonly loaded = signal(false);
-  protected readonly problem = signal<Problem | null>(null);
-  protected readonly search = signal('');
+  private readonly table = viewChild(BenchTable);
+  protected readonly search = new FormControl('', { nonNullable: true });
   protected readonly importing = signal(false);
   protected readonly said = signal('');
+  /** Line the arrow keys are at. */
+  protected readonly current = signal(-1);
   protected readonly mayImport = computed(() => may(this.person()?.role ?? 'quality', 'import-wire-list'));
-
-  protected readonly shown = computed(() => {
-    const words = this.search().toLowerCase().split(/\s+/).filter(Boolean);
-    if (!words.length) return this.lines();
-    return this.lines().filter((line) => {
-      const text = [
-        line.terminal,
-        line.terminalLabel,
-        line.wire,
-        line.wireLabel,
-        line.list,
-        line.family,
-        line.headline,
-        line.lot?.name,
-      ]
-        .join(' ')
-        .toLowerCase();
-      return words.every((word) => text.includes(word));
-    });
+  protected readonly isEmpty = computed(() => this.store.totals()?.lists.length === 0);
+  protected readonly filtered = computed(() => {
+    const { list, state, find } = this.store.filter();
+    return list !== null || state !== null || find !== '';
   });
-  /** Names of the lists the shown combinations come from. */
-  protected readonly lists = computed(() => [...new Set(this.shown().map((line) => line.list))].slice(0, 8));
+  /** Of what is shown; null while it is only known that there are more. */
+  protected readonly total = computed(() =>
+    this.store.next() === null ? this.store.entities().length : this.filtered() ? null : this.store.count(),
+  );
+  /** What this person does next: work that waits for them, by the day it is due. */
+  protected readonly next = computed<CombinationLine | null>(() => {
+    const own = this.person()?.role === 'quality' ? ['held', 'to-release'] : ['held', 'to-make', 'to-set-up'];
+    return this.store.entities().find(({ state }) => own.includes(state)) ?? null;
+  });
   protected readonly headline = computed(() => {
-    const lines = this.lines();
-    if (!lines.length) return 'The bench';
-    const done = lines.filter((line) => line.verdict === 'accepted' || line.verdict === 'meets-made-up-limits').length;
-    const rejected = lines.filter((line) => line.verdict === 'rejected').length;
-    const made = lines.filter((line) => line.lot?.verdict === 'running').length;
-    const held = lines.filter((line) => line.lot?.verdict === 'held').length;
-    const lots = [...(made ? [`${made} lots being made`] : []), ...(held ? [`${held} held`] : [])];
-    return `${lots.length ? `${lots.join(', ')} · ` : ''}${lines.length}${this.next() === null ? '' : ' or more'} combinations: ${done} through, ${rejected} rejected, ${lines.length - done - rejected} open`;
+    const line = this.next();
+    if (line) return `Next: ${lower(line.next.text)}, ${line.terminal} on ${line.wire}.`;
+    return this.store.loaded() && !this.isEmpty() ? 'Nothing here waits for you.' : 'The bench';
   });
-
-  private readonly waiting = new Set<ReturnType<typeof setTimeout>>();
+  protected readonly under = computed(() => {
+    const line = this.next();
+    return line
+      ? `${line.list} · ${count(line.pieces, 'piece')} · ${line.lot ? line.lot.headline : line.headline}`
+      : 'A combination is one terminal on one wire. Open one and go up its ladder.';
+  });
+  protected readonly foot = computed(() => {
+    const { state, list } = this.store.filter();
+    const what = [state && STATE_WORDS[state], list && `of ${list}`].filter(Boolean).join(' ');
+    const of = this.filtered() ? '' : ` of ${this.store.count()?.toLocaleString() ?? '...'}`;
+    return `${this.store.shown()}${of} ${what} · arrow keys move, Enter opens the next step`;
+  });
 
   constructor() {
-    void this.load();
-    inject(DestroyRef).onDestroy(() => {
-      this.waiting.forEach(clearTimeout);
-    });
+    this.search.valueChanges
+      .pipe(debounceTime(200), takeUntilDestroyed())
+      .subscribe((find) => void this.show({ find: find.trim() }));
     inject(Keys).use(
       [
-        { key: '/', does: 'search' },
-        { key: 'I', does: 'import a wire list' },
-        { key: 'Tab, Enter', does: 'to a combination, open it' },
+        { key: 'Enter', does: 'begin with what comes next, or with the line you are at' },
+        { key: '↑ ↓', does: 'from line to line' },
+        { key: '/', does: 'find; a scanned sheet opens its combination' },
+        { key: 'I', does: 'bring in a wire list' },
       ],
-      (key) => {
-        if (key === '/') document.getElementById('search')?.focus();
-        else if (key.toLowerCase() === 'i' && this.mayImport()) this.importing.set(true);
-        else return false;
-        return true;
-      },
+      { handle: (key) => this.take(key), line: (text) => void this.scanned(text) },
     );
   }
 
-  protected async load(): Promise<void> {
-    try {
-      const after = this.next() ?? 0;
-      const page = await this.api.combinations(after);
-      this.lines.update((lines) => [...lines, ...page.lines]);
-      this.next.set(page.next);
-      this.problem.set(null);
-      if (page.lines.some((line) => line.behind)) this.catchUp(after);
-    } catch (error) {
-      this.problem.set(toProblem(error));
-    }
-    this.loaded.set(true);
+  protected async show(changes: Parameters<typeof this.store.show>[0]): Promise<void> {
+    this.current.set(-1);
+    await this.store.show(changes);
   }
 
-  /** Asks for a page once more, as long as something in it is being worked out. */
-  private catchUp(after: number): void {
-    const timer = setTimeout(() => {
-      this.waiting.delete(timer);
-      this.api
-        .combinations(after)
-        .then((page) => {
-          const newer = new Map(page.lines.map((line) => [line.id, line]));
-          this.lines.update((lines) => lines.map((line) => newer.get(line.id) ?? line));
-          if (page.lines.some((line) => line.behind)) this.catchUp(after);
-        })
-        // What stands there says itself that it is behind.
-        .catch(() => undefined);
-    }, CATCH_UP_MS);
-    this.waiting.add(timer);
+  protected async showAll(): Promise<void> {
+    this.search.setValue('', { emitEvent: false });
+    await this.show({ list: null, state: null, find: '' });
   }
 
-  protected imported(said: string): void {
+  protected async imported(said: string): Promise<void> {
     this.said.set(said);
     this.importing.set(false);
-    this.lines.set([]);
-    this.next.set(null);
-    void this.load();
+    await this.store.reload();
+  }
+
+  protected keepList(changes: { readonly id: string; readonly due: string | null; readonly archived: boolean }): void {
+    const { id, ...body } = changes;
+    if (body.archived) void this.store.show({ list: null });
+    void this.store.keepList(id, body);
+  }
+
+  /** Enter in the search opens what was found, where it is one line; else the keys go to the first. */
+  protected async openFound(): Promise<void> {
+    await this.show({ find: this.search.value.trim() });
+    const lines = this.store.entities();
+    if (lines.length === 1 && lines[0]) this.open(lines[0]);
+    else if (lines.length) this.move(0);
+  }
+
+  /** A scanned line: a set-up sheet's code opens its combination, anything else is searched for. */
+  private async scanned(text: string): Promise<void> {
+    const id = SHEET_CODE.exec(text)?.[1];
+    if (id) {
+      await this.router.navigate(['/bench', id]);
+      return;
+    }
+    this.search.setValue(text, { emitEvent: false });
+    await this.openFound();
+  }
+
+  private take(key: string): boolean {
+    const last = this.store.entities().length - 1;
+    if (key === '/') document.getElementById('search')?.focus();
+    else if (key.toLowerCase() === 'i' && this.mayImport()) this.importing.set(true);
+    else if (key === 'ArrowDown') this.move(Math.min(last, this.current() + 1));
+    else if (key === 'ArrowUp') this.move(Math.max(0, this.current() - 1));
+    else if (key === 'Enter') this.open(this.store.entities()[this.current()] ?? this.next());
+    else return false;
+    return true;
+  }
+
+  private move(to: number): void {
+    this.current.set(to);
+    this.table()?.focus(to);
+  }
+
+  private open(line: CombinationLine | null): void {
+    if (line) void this.router.navigate(['/bench', line.id, line.next.to]);
   }
 }
+
+const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);

@@ -27,7 +27,7 @@ import { ProblemNotice } from '../parts/problem-notice';
           @if (view.combination.readIn) {
             <p><em>Not this shop's own: it came with a record file.</em></p>
           }
-          <p class="soft">{{ limitName() }} · practice: {{ view.practice.part }}</p>
+          <p class="soft">{{ limitName() }} · house rules: {{ view.practice.part }}</p>
           <p>
             <a [routerLink]="['/records', view.combination.id]">Record</a> ·
             <a [routerLink]="['/sheets', view.combination.id]">Set-up sheet</a>

@@ -1,5 +1,3 @@
-import type { CombinationLine } from '@tug-mark/contract';
-import { NO_DEMAND } from '@tug-mark/core';
 import { windowSplice, wireOf } from '../../../../core/src/testing/shop';
 import { ApiProblem } from '../http/api';
 import { MatchStage } from '../match/match-stage';
@@ -11,39 +9,10 @@ import { Shell } from '../shell/shell';
 import { Bench, pulled, signedIn, TOOL_TAKEN, viewOf } from '../testing/bench';
 import { LimitsPage } from '../tug/limits-page';
 import { handActions } from '../hand/hand.state';
-import { BenchList } from './bench-list';
 import { BenchPage } from './bench-page';
-import { ImportList } from './import-list';
 
-const line = (id: string, changes: Partial<CombinationLine> = {}): CombinationLine => ({
-  id,
-  list: 'Sprayer loom',
-  terminal: `T-${id}`,
-  wire: 'FL-W-0075',
-  pieces: 24,
-  place: 'dry',
-  class: '2',
-  customer: null,
-  readIn: false,
-  demand: NO_DEMAND,
-  release: 'none',
-  lot: null,
-  terminalLabel: 'ring M4',
-  wireLabel: '0.75 mm²',
-  family: 'bare terminal',
-  verdict: 'open',
-  headline: 'Held back by tool.',
-  stages: ['pass', 'pass', 'missing', 'missing', 'missing', 'missing'],
-  touchedAt: null,
-  behind: 0,
-  ...changes,
-});
 const problem = (status: number, changes = {}) =>
   new ApiProblem({ type: 'about:blank', title: 'Refused.', detail: 'Do else.', status, code: 'x', ...changes });
-
-/** Answers given one after the other, each made when it is asked for. */
-const inTurn = (...answers: (() => Promise<unknown>)[]) =>
-  jasmine.createSpy('api').and.callFake(() => answers.shift()?.());
 
 describe('Around the bench', () => {
   let bench: Bench<unknown>;
@@ -60,108 +29,6 @@ describe('Around the bench', () => {
     expect(told.map((text) => Number(/Sample (\d+)/.exec(text ?? '')?.[1]))).toEqual([1, 2, 3, 4, 5, 2000]);
     expect(told[2]).toContain('tug holds');
     expect(bench.element.querySelector('tm-lot-line .more')).toBeNull();
-  });
-
-  describe('The list of combinations', () => {
-    it('says when a line is being worked out, and asks again until it is', async () => {
-      const page = (behind: number, headline: string) => () =>
-        Promise.resolve({ lines: [line('1', { behind, headline }), line('2')], next: null });
-      const combinations = inTurn(page(2, 'Held back by tool.'), page(1, 'Held back by look.'), page(0, 'Accepted.'));
-      bench = await Bench.open(BenchList, { api: { combinations } });
-      expect(bench.text).toContain('Held back by tool.');
-      expect(bench.text).toContain('Something new is on record; being worked out.');
-      await new Promise((later) => setTimeout(later, 800));
-      await bench.settle();
-      expect(bench.text).toContain('Held back by look.');
-      await new Promise((later) => setTimeout(later, 800));
-      await bench.settle();
-      expect(bench.text).toContain('Accepted.');
-      expect(bench.text).not.toContain('being worked out');
-      await new Promise((later) => setTimeout(later, 800));
-      expect(combinations).toHaveBeenCalledTimes(3);
-    });
-
-    it('says how many are through, rejected and open, and finds by any word', async () => {
-      const lines = [
-        line('1', { verdict: 'accepted' }),
-        line('2', { verdict: 'rejected', list: 'Mast loom' }),
-        line('3'),
-      ];
-      bench = await Bench.open(BenchList, { api: { combinations: () => Promise.resolve({ lines, next: null }) } });
-      expect(bench.headline).toBe('3 combinations: 1 through, 1 rejected, 1 open');
-      await bench.type('search', 'mast RING');
-      expect([...bench.element.querySelectorAll('tbody a')].map((a) => a.textContent)).toEqual(['T-2']);
-    });
-
-    it('tells what came with a record file from what the shop made itself', async () => {
-      const lines = [line('1', { readIn: true }), line('2')];
-      bench = await Bench.open(BenchList, { api: { combinations: () => Promise.resolve({ lines, next: null }) } });
-      const rows = [...bench.element.querySelectorAll('tbody tr.ant-table-row')].map((row) => row.textContent);
-      expect(rows.map((text) => text?.includes("not this shop's own"))).toEqual([true, false]);
-    });
-    it('goes on by the page and says where the server is silent', async () => {
-      const combinations = inTurn(
-        () => Promise.resolve({ lines: [line('1')], next: 200 }),
-        () => Promise.reject(problem(0, { title: 'The server does not answer.' })),
-      );
-      bench = await Bench.open(BenchList, { api: { combinations } });
-      expect(bench.headline).toContain('1 or more combinations');
-      await bench.press('Show more');
-      expect(combinations).toHaveBeenCalledWith(200);
-      expect(bench.text).toContain('The server does not answer.');
-      expect(bench.text).toContain('T-1');
-    });
-
-    it('offers the import to those who may import', async () => {
-      const api = { combinations: () => Promise.resolve({ lines: [], next: null }) };
-      bench = await Bench.open(BenchList, { api, role: 'quality' });
-      expect(bench.has('Import a wire list')).toBeFalse();
-      expect(bench.text).toContain('A technician or engineer imports the first wire list.');
-    });
-  });
-
-  describe('Importing a wire list', () => {
-    const choose = async (file: File) => {
-      const field = bench.element.querySelector<HTMLInputElement>('#list-file');
-      const data = new DataTransfer();
-      data.items.add(file);
-      if (field) field.files = data.files;
-      field?.dispatchEvent(new Event('change'));
-      await bench.settle();
-    };
-
-    it('refuses 50 MB before sending them', async () => {
-      const importWireList = jasmine.createSpy('importWireList');
-      bench = await Bench.open(ImportList, { api: { importWireList } });
-      await choose(new File([new Uint8Array(50 * 1024 * 1024)], 'huge.csv'));
-      await bench.submit();
-      expect(bench.text).toContain('huge.csv has 50.0 MB; at most 16.0 MB are read.');
-      expect(importWireList).not.toHaveBeenCalled();
-    });
-
-    it('shows every fault by row and column and sends the mended file under a new id', async () => {
-      const errors = [{ row: 3, where: 'wire part', text: "The cabinet has no wire 'X'." }];
-      const importWireList = inTurn(
-        () => Promise.reject(problem(422, { title: '2 things in this list cannot be read.', errors, total: 2 })),
-        () => Promise.resolve({ name: 'loom', wires: 1, combinations: 1, pieces: 4 }),
-      );
-      bench = await Bench.open(ImportList, { api: { importWireList } });
-      await choose(new File(['a'], 'loom.csv'));
-      await bench.submit();
-      expect(bench.element.querySelector('tbody')?.textContent?.replace(/\s+/g, ' ').trim()).toBe(
-        "3wire partThe cabinet has no wire 'X'.",
-      );
-      expect(bench.text).toContain('... and 1 more.');
-      await bench.submit();
-      const [first, second] = importWireList.calls.allArgs() as [string][];
-      expect(second?.[0]).not.toBe(first?.[0]);
-    });
-
-    it('asks for a file first', async () => {
-      bench = await Bench.open(ImportList);
-      await bench.submit();
-      expect(bench.text).toContain('Choose a file first.');
-    });
   });
 
   describe('Match and Prepare', () => {

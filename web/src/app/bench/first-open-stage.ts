@@ -16,14 +16,7 @@ export class FirstOpenStage {
       const view = hand.view();
       const judgement = hand.judgement();
       if (!view || !judgement) return;
-      const isNew = view.entries.length === 0;
-      const lot = hand.lot();
-      const isMade = lot !== null && lot.head.state !== 'finished' && judgement.release.state === 'released';
-      const stage = isNew
-        ? 'match'
-        : isMade
-          ? 'lot'
-          : (judgement.stages.find((s) => s.state !== 'pass')?.stage ?? 'tug');
+      const stage = hand.step()?.to ?? 'match';
       go.destroy();
       void router.navigate(['/bench', view.combination.id, stage], { replaceUrl: true });
     });

@@ -1,63 +1,59 @@
 import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
-import type { Problem } from '@tug-mark/contract';
+import { wireListHead, type Problem } from '@tug-mark/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Api, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
+import { count } from '../parts/count';
+import { DayField } from '../parts/day-field';
+import { Field } from '../parts/field';
+import { FileDrop } from '../parts/file-drop';
 import { ProblemNotice } from '../parts/problem-notice';
+import { valid } from '../parts/zod-form';
 import { sessionFeature } from '../session/session.state';
-import { valueOf } from '../parts/value-of';
 
 /** What the server takes; larger files are refused here already, before a minute of sending. */
 const MOST_BYTES = 16 * 1024 * 1024;
+const { name, class: className, customer, due } = wireListHead.shape;
 
 /** Takes a wire list from a file, whole or not at all, and shows what is wrong by row and column. */
 @Component({
   selector: 'tm-import-list',
-  imports: [NzButtonModule, NzInputModule, ProblemNotice],
+  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, DayField, Field, FileDrop, ProblemNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <form (submit)="send($event)" (dragover)="$event.preventDefault()" (drop)="drop($event)">
+    <form [formGroup]="form" (ngSubmit)="send()">
       <h2>A wire list from a CSV file</h2>
       <p class="soft">
         Columns by their headers, in any order: wire id, wire part, length (mm, or in), terminal a, terminal b,
         quantity; if you have them, place (dry or wet), stud a, stud b, place temperature, current, voltage, and joint
         a, joint b where wires share a barrel. Write - where an end gets no terminal.
       </p>
-      <div class="row">
-        <div class="field">
-          <label for="list-file">File</label>
-          <input id="list-file" type="file" accept=".csv,.txt,text/csv" (change)="choose($event)" />
-        </div>
-        <div class="field">
-          <label for="list-name">Name of the list</label>
-          <input nz-input id="list-name" maxlength="60" [value]="name()" (input)="name.set(value($event))" />
-        </div>
-        <div class="field class">
-          <label for="list-class">Class</label>
-          <input nz-input id="list-class" maxlength="40" [value]="className()" (input)="className.set(value($event))" />
-        </div>
-        <div class="field">
-          <label for="list-customer">Customer, if any</label>
-          <input
-            nz-input
-            id="list-customer"
-            maxlength="80"
-            [value]="customer()"
-            (input)="customer.set(value($event))"
-          />
-        </div>
+      <tm-file-drop label="Wire list, CSV" accept=".csv,.txt,text/csv" [chosen]="chosen()" (file)="take($event)" />
+      <div class="fields">
+        <tm-field for="list-name" label="Name of the list" [control]="form.controls.name">
+          <input nz-input id="list-name" formControlName="name" />
+        </tm-field>
+        <tm-field for="list-class" label="Class" [control]="form.controls.class">
+          <input nz-input id="list-class" formControlName="class" />
+        </tm-field>
+        <tm-field for="list-customer" label="Customer, if any" [control]="form.controls.customer">
+          <input nz-input id="list-customer" formControlName="customer" />
+        </tm-field>
+        <tm-field for="new-list-due" label="Due, if on a day" [control]="form.controls.due">
+          <tm-day-field fieldId="new-list-due" formControlName="due" />
+        </tm-field>
+      </div>
+      <div class="acts">
         <button nz-button nzType="primary" class="bench-button" type="submit" [disabled]="busy()">
-          {{ busy() ? 'Reading ...' : 'Import' }}
+          {{ busy() ? 'Reading ...' : 'Bring it in' }}
         </button>
         @if (isDemo()) {
           <button nz-button class="bench-button" type="button" (click)="useDemo()">Take the demo's sprayer loom</button>
         }
       </div>
-      @if (file(); as chosen) {
-        <p class="soft">{{ chosen.name }}, {{ size(chosen.size) }}</p>
-      }
       @if (hint()) {
         <p class="wrong" role="alert">{{ hint() }}</p>
       }
@@ -71,95 +67,87 @@ const MOST_BYTES = 16 * 1024 * 1024;
       background: var(--sheet);
       border: 1px solid var(--line);
       display: grid;
-      gap: 10px;
-      margin-bottom: 16px;
+      gap: 12px;
       padding: 16px 18px;
     }
-    .row {
-      align-items: end;
+    .fields {
+      display: grid;
+      gap: 14px;
+      grid-template-columns: 2fr 90px 1.4fr 170px;
+    }
+    .fields .ant-input {
+      min-height: 46px;
+    }
+    .acts {
       display: flex;
       flex-wrap: wrap;
       gap: 14px;
     }
-    input[type='file'] {
-      font: inherit;
-      padding: 8px 0;
-    }
-    .row .ant-input {
-      min-height: 46px;
-    }
-    .class {
-      width: 80px;
+    @media (max-width: 900px) {
+      .fields {
+        grid-template-columns: minmax(0, 1fr);
+      }
     }
   `,
 })
 export class ImportList {
-  protected readonly value = valueOf;
   private readonly api = inject(Api);
   private readonly shop = inject(Store).selectSignal(sessionFeature.selectShop);
   readonly done = output<string>();
+  protected readonly form = new FormGroup({
+    name: new FormControl('', { nonNullable: true, validators: valid(name) }),
+    class: new FormControl('2', { nonNullable: true, validators: valid(className) }),
+    customer: new FormControl('', { nonNullable: true, validators: valid(customer) }),
+    due: new FormControl<string | null>(null, { validators: valid(due) }),
+  });
   protected readonly isDemo = () => this.shop()?.isDemo ?? false;
-  protected readonly file = signal<File | null>(null);
-  protected readonly name = signal('');
-  protected readonly className = signal('2');
-  protected readonly customer = signal('');
+  private readonly file = signal<File | null>(null);
+  protected readonly chosen = () => {
+    const file = this.file();
+    return file ? `${file.name}, ${size(file.size)}` : '';
+  };
   protected readonly busy = signal(false);
   protected readonly hint = signal('');
   protected readonly problem = signal<Problem | null>(null);
-  /** One id per choice of file, so that a second press of Import keeps it once. */
+  /** One id per choice of file, so that a second press keeps it once. */
   private id = timeOrderedId();
-
-  protected choose(event: Event): void {
-    this.take((event.target as HTMLInputElement).files?.[0] ?? null);
-  }
-
-  protected drop(event: DragEvent): void {
-    event.preventDefault();
-    this.take(event.dataTransfer?.files[0] ?? null);
-  }
 
   protected async useDemo(): Promise<void> {
     try {
       this.take(new File([await this.api.demoWireList()], 'sprayer-loom.csv'));
-      this.name.set('Sprayer loom');
+      this.form.controls.name.setValue('Sprayer loom');
     } catch (error) {
       this.problem.set(toProblem(error));
     }
   }
 
-  private take(file: File | null): void {
+  protected take(file: File): void {
     this.file.set(file);
     this.id = timeOrderedId();
     this.hint.set('');
     this.problem.set(null);
-    if (file && !this.name()) this.name.set(file.name.replace(/\.[^.]*$/, '').slice(0, 60));
+    const { name: field } = this.form.controls;
+    if (!field.value) field.setValue(file.name.replace(/\.[^.]*$/, ''));
   }
 
-  protected async send(event: Event): Promise<void> {
-    event.preventDefault();
+  protected async send(): Promise<void> {
+    this.form.markAllAsTouched();
     const file = this.file();
     this.problem.set(null);
     this.hint.set(
       !file
         ? 'Choose a file first.'
         : file.size > MOST_BYTES
-          ? `${file.name} has ${this.size(file.size)}; at most ${this.size(MOST_BYTES)} are read. A wire list of 20,000 wires is about 2 MB: is it the right file?`
-          : !this.name().trim()
-            ? 'Give the list a name.'
-            : '',
+          ? `${file.name} has ${size(file.size)}; at most ${size(MOST_BYTES)} are read. A wire list of 20,000 wires is about 2 MB: is it the right file?`
+          : '',
     );
-    if (!file || this.hint()) return;
+    if (!file || this.hint() || this.form.invalid) return;
+    const head = this.form.getRawValue();
     this.busy.set(true);
     try {
-      const kept = await this.api.importWireList(
-        this.id,
-        this.name().trim(),
-        this.className().trim() || '2',
-        this.customer().trim(),
-        file,
-      );
+      const kept = await this.api.importWireList({ id: this.id, ...head }, file);
       this.done.emit(
-        `${kept.name}: ${kept.wires} wires became ${kept.combinations} combinations with ${kept.pieces} pieces.`,
+        `${kept.name}: ${count(kept.wires, 'wire')} became ${count(kept.combinations, 'combination')} with ${count(kept.pieces, 'piece')}.`,
       );
     } catch (error) {
       this.problem.set(toProblem(error));
@@ -167,8 +155,8 @@ export class ImportList {
     }
     this.busy.set(false);
   }
+}
 
-  protected size(bytes: number): string {
-    return bytes < 1024 * 1024 ? `${Math.ceil(bytes / 1024)} kB` : `${(bytes / 1024 / 1024).toFixed(1)} MB`;
-  }
+function size(bytes: number): string {
+  return bytes < 1024 * 1024 ? `${Math.ceil(bytes / 1024)} kB` : `${(bytes / 1024 / 1024).toFixed(1)} MB`;
 }

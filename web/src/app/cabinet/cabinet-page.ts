@@ -360,10 +360,10 @@ export class CabinetPage {
   protected to(kind: CatalogueKind): void {
     this.search.set('');
     this.editing.set(null);
-    void this.router.navigate(['/cabinet', kind]);
+    void this.router.navigate(['/shop/cabinet', kind]);
   }
   protected open(part: AnyPart): void {
-    void this.router.navigate(['/cabinet', this.kind(), part.part]);
+    void this.router.navigate(['/shop/cabinet', this.kind(), part.part]);
   }
   protected openFirst(event: Event): void {
     event.preventDefault();
@@ -372,14 +372,14 @@ export class CabinetPage {
     if (first) this.open(first);
   }
   protected close(): void {
-    void this.router.navigate(['/cabinet', this.kind()]);
+    void this.router.navigate(['/shop/cabinet', this.kind()]);
   }
 
   protected async kept(part: string): Promise<void> {
     this.editing.set(null);
     this.said.set(`${part} is kept as its newest revision.`);
     await this.store.load();
-    void this.router.navigate(['/cabinet', this.kind(), part]);
+    void this.router.navigate(['/shop/cabinet', this.kind(), part]);
   }
 
   protected readParts(event: Event): Promise<void> {

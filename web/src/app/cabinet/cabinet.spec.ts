@@ -55,7 +55,7 @@ describe('The rooms around the bench', () => {
       await typeInto('cabinet-search', 'http://shop/cabinet/terminal/RB');
       field('cabinet-search')?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
       await bench.settle();
-      expect(bench.wentTo).toEqual(['/cabinet', 'terminal', 'RB']);
+      expect(bench.wentTo).toEqual(['/shop/cabinet', 'terminal', 'RB']);
     });
 
     it('is changed by engineers alone', async () => {

@@ -2,6 +2,7 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { setUpContext, type KeptEntry } from '@tug-mark/contract';
 import {
+  benchStep,
   checkAsked,
   checkEntry,
   currentRun,
@@ -79,6 +80,13 @@ export class Hand {
     // A lot just opened may be known to this device alone.
     const lot = lotNumbers(this.entries()).at(-1) ?? view?.lot ?? null;
     return view && setUp && lot !== null ? judgeLot(setUp, this.entries(), view, lot, this.now()) : null;
+  });
+
+  /** What comes next, as every list says it. */
+  readonly step = computed(() => {
+    const setUp = this.setUp();
+    const judgement = this.judgement();
+    return setUp && judgement && benchStep(setUp, judgement, this.entries(), this.lot());
   });
 
   /** Which entries the server has not confirmed yet. */

@@ -1,5 +1,6 @@
 import {
   POINT_NUMBERS,
+  type Api as Contract,
   type ChartKind,
   type FirstEngineer,
   type Gauge,
@@ -11,6 +12,7 @@ import {
   type NewToolCheck,
   NewToolReturn,
   type Person,
+  type Sent,
   type SignIn,
 } from '@tug-mark/contract';
 import type { CatalogueKind, DocumentKey, LimitTable, LookSheet, Paper, PracticeDraft } from '@tug-mark/core';
@@ -38,6 +40,10 @@ export class Api {
     this.client.call('changePerson', { params: { id }, body: { active, qualifiedUntil } });
 
   combinations = (after: number) => this.client.call('listCombinations', { query: { after } });
+  bench = (query: Sent<Contract['listBench'], Blob>['query']) => this.client.call('listBench', { query });
+  benchTotals = () => this.client.call('readBench', {});
+  changeWireList = (id: string, body: { readonly due: string | null; readonly archived: boolean }) =>
+    this.client.call('changeWireList', { params: { id }, body });
   combination = (id: string) => this.client.call('readCombination', { params: { id }, query: {} });
   combinationOfLot = (id: string, lot: number) =>
     this.client.call('readCombination', { params: { id }, query: { lot } });
@@ -51,9 +57,9 @@ export class Api {
   curve = async (id: string, trace: string) => bytesOf(await this.client.file('readCurve', { params: { id, trace } }));
   putPhoto = (id: string, photo: string, body: Blob) => this.client.call('putPhoto', { params: { id, photo }, body });
   demoWireList = () => this.client.file('demoWireList', {});
-  importWireList = (id: string, name: string, className: string, customer: string, file: Blob) =>
+  importWireList = (query: Sent<Contract['importWireList'], Blob>['query'], file: Blob) =>
     this.client.call('importWireList', {
-      query: { id, name, class: className, ...(customer && { customer }) },
+      query,
       body: csv(file),
     });
 

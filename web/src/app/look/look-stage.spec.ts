@@ -35,7 +35,7 @@ describe('Looking at the samples', () => {
 
   it('has the numbers of the set-up in each point', async () => {
     await open();
-    expect(bench.text).toContain('The wire stands 1.1 to 4.0 mm past the barrel');
+    expect(bench.text).toContain('The wire stands 1.2 to 4.0 mm past the barrel');
     expect(bench.text).toContain('One bite, centred 3.0 mm from the barrel’s wire end');
   });
 

@@ -160,7 +160,7 @@ export class LookStage {
         { key: '3', does: 'reject' },
         { key: '4', does: 'process note: good, but something has moved' },
         { key: '1-9', does: 'then: which fault it is' },
-        { key: 'A', does: 'all points of the piece as drawn, where the practice allows it' },
+        { key: 'A', does: 'all points of the piece as drawn, where the house rules allow it' },
         { key: 'M', does: 'type the number of the point' },
         { key: 'P', does: 'add a photograph of the piece' },
         { key: 'N', does: 'write a note' },

@@ -31,7 +31,7 @@ const MEASURED = {
           <h1>{{ headline() }}</h1>
           <p class="soft">
             Pieces are looked at by the one released sheet of their class that was in effect when the tool was taken.
-            <a routerLink="/limits">Pull limits</a> · <a routerLink="/studies">Do our inspectors agree?</a>
+            <a routerLink="/limits">Pull limits</a> · <a routerLink="/shop/studies">Do our inspectors agree?</a>
           </p>
         </div>
         @if (mayDraft() && !shelf.documents().length) {

@@ -197,7 +197,7 @@ describe('What was put on record for a lot', () => {
 
   it('is corrected with its reason: a pull names the first one, and the lot is judged again', async () => {
     bench = await Bench.open(LotStage, { view: failedAtEleven() });
-    await bench.press('correct');
+    await bench.press('put right');
     expect(bench.headline).toBe('Correct piece 11.');
     await bench.type('force', '116');
     await bench.submit('tm-pull-field form');
@@ -215,7 +215,7 @@ describe('What was put on record for a lot', () => {
 
   it('is left as it is when nothing was wrong', async () => {
     bench = await Bench.open(LotStage, { view: failedAtEleven() });
-    await bench.press('correct');
+    await bench.press('put right');
     await bench.press('Leave it as it is');
     expect(bench.headline).toBe('Piece 11 failed. Pull piece 6.');
     expect(bench.put).toEqual([]);
@@ -318,11 +318,11 @@ describe('A pull on the station’s gauge', () => {
     return { number: 1, reading, bytes: new Uint8Array(packTrace(trace)), digest: 'a'.repeat(64) };
   };
 
-  it('is taken with its peak above zero, and asks only how it let go', async () => {
+  it('is taken with its peak above zero, and asks only how it failed', async () => {
     await open();
     forces(...quiet(), ...ramp(118.4), ...quiet());
     await bench.settle();
-    expect(bench.text).toContain('How did it let go?');
+    expect(bench.text).toContain('How did it fail?');
     await bench.key('1');
     await bench.key('Enter');
     const body = bench.put[0]?.body;
@@ -390,7 +390,7 @@ describe('A pull on the station’s gauge', () => {
     await bench.key('Enter');
     expect(bench.put.length).toBe(1);
     expect(bench.text).toContain('A pull waits: for which piece?');
-    expect(bench.text).not.toContain('How did it let go?');
+    expect(bench.text).not.toContain('How did it fail?');
     await bench.press('It was no piece');
     expect(bench.text).not.toContain('A pull waits');
   });
@@ -410,11 +410,11 @@ describe('A pull on the station’s gauge', () => {
     expect(body?.kind === 'reading' && body.confirmed).toEqual(['assigned-later']);
   });
 
-  it('that another tab has kept is let go of here, with a word', async () => {
+  it('that another tab has kept is dropped here, with a word', async () => {
     await open();
     forces(...quiet(), ...ramp(118.4), ...quiet());
     await bench.settle();
-    expect(bench.text).toContain('How did it let go?');
+    expect(bench.text).toContain('How did it fail?');
     const others = new BroadcastChannel('tug-mark-pulls');
     others.postMessage({
       gauge: 'G-1',
@@ -424,7 +424,7 @@ describe('A pull on the station’s gauge', () => {
     await new Promise((resolve) => setTimeout(resolve, 50));
     await bench.settle();
     others.close();
-    expect(bench.text).not.toContain('How did it let go?');
+    expect(bench.text).not.toContain('How did it fail?');
     expect(bench.text).toContain('That pull was kept at another tab or station meanwhile.');
   });
 
@@ -465,6 +465,6 @@ describe('A pull on the station’s gauge', () => {
     });
     await bench.settle();
     expect(bench.text).toContain('The gauge sends lbf');
-    expect(bench.text).toContain('Overload. Let go.');
+    expect(bench.text).toContain('Overload. Stop pulling.');
   });
 });

@@ -49,7 +49,7 @@ interface Step {
             It stands on {{ s.tool }}, die {{ s.die }}, nest {{ s.nest }}{{ s.setting ? ', setting ' + s.setting : ''
             }}{{ s.positioner ? ', ' + s.positioner : '' }}, {{ s.limit.document }} rev {{ s.limit.revision
             }}{{ s.look ? ', looked at by ' + s.look.document + ' rev ' + s.look.revision : '' }}, terminal rev
-            {{ s.revisions.terminal }}, wire rev {{ s.revisions.wire }}, practice rev {{ s.revisions.practice }}.
+            {{ s.revisions.terminal }}, wire rev {{ s.revisions.wire }}, house rules rev {{ s.revisions.practice }}.
           }
         </p>
       }
@@ -94,8 +94,8 @@ interface Step {
           <button nz-button class="bench-button" type="button" (click)="ask()">Begin the set-up again</button>
         }
         <a class="sheet" [routerLink]="['/sheets', hand.view()?.combination?.id]">Set-up sheet</a>
-        <a class="sheet" routerLink="/practices" [queryParams]="{ with: hand.view()?.combination?.id }"
-          >Compare practices</a
+        <a class="sheet" routerLink="/shop/house-rules" [queryParams]="{ with: hand.view()?.combination?.id }"
+          >Compare house rules</a
         >
         <span class="keys"><kbd>Enter</kbd> {{ next() ? 'go to what comes next' : 'release' }}</span>
       </div>
@@ -217,7 +217,7 @@ export class ReleaseStage {
         : '';
     if (judgement?.release.state === 'lapsed') return judgement.release.reasons[0]?.text ?? '';
     if (judgement?.release.state === 'released') {
-      return `It lapses by itself when tool, die, setting, limits, practice or catalogue revision changes.${madeUp}`;
+      return `It lapses by itself when tool, die, setting, limits, house rules or catalogue revision changes.${madeUp}`;
     }
     return `${this.next()?.said ?? judgement?.headline ?? ''}${madeUp}`;
   });

@@ -148,7 +148,7 @@ const VERDICTS = { fits: 'pass', edge: 'hold', no: 'fail' } as const;
                     <tm-mark [state]="verdicts[line.verdict]" [size]="20" />
                     <div>
                       <p>
-                        <a [routerLink]="['/cabinet', 'terminal', line.part]"
+                        <a [routerLink]="['/shop/cabinet', 'terminal', line.part]"
                           ><strong class="figures">{{ line.part }}</strong></a
                         >
                         {{ line.label }} <span class="soft">{{ line.family }}, takes {{ line.range }}</span>
@@ -181,7 +181,7 @@ const VERDICTS = { fits: 'pass', edge: 'hold', no: 'fail' } as const;
                     <tm-mark state="fail" [size]="20" />
                     <div>
                       <p>
-                        <a [routerLink]="['/cabinet', 'terminal', line.part]"
+                        <a [routerLink]="['/shop/cabinet', 'terminal', line.part]"
                           ><strong class="figures">{{ line.part }}</strong></a
                         >
                         {{ line.label }} <span class="soft">{{ line.family }}</span>
@@ -294,7 +294,7 @@ export class FinderPage {
     const looked = found
       ? ` ${found.looked.terminals} terminals and ${found.looked.nests} nests looked at in ${found.took.toFixed(0)} ms.`
       : '';
-    return `Practice: ${this.practice().text}${looked}`;
+    return `House rules: ${this.practice().text}${looked}`;
   });
 
   constructor() {

@@ -33,56 +33,52 @@ interface Line {
             <span class="soft">{{ rows()[0]?.good }}</span>
           }
         </h2>
-        @if (taken()) {
-          @for (row of rows(); track row.wire) {
-            @if (rows().length > 1) {
-              <h3>
-                {{ row.name }} <span class="soft">{{ row.good }}</span>
-              </h3>
+        @for (row of rows(); track row.wire) {
+          @if (rows().length > 1) {
+            <h3>
+              {{ row.name }} <span class="soft">{{ row.good }}</span>
+            </h3>
+          }
+          <div class="pieces">
+            @for (line of row.lines; track line.piece) {
+              <span class="piece figures">
+                <tm-mark [state]="line.state" [size]="18" />
+                piece {{ line.piece }}
+                @if (line.value !== null) {
+                  <strong>{{ line.value.toFixed(2) }} mm</strong>
+                  <button
+                    nz-button
+                    class="quiet"
+                    type="button"
+                    [attr.aria-label]="'Put right: ' + nameOf(line)"
+                    (click)="change(line)"
+                  >
+                    put right
+                  </button>
+                }
+              </span>
             }
-            <div class="pieces">
-              @for (line of row.lines; track line.piece) {
-                <span class="piece figures">
-                  <tm-mark [state]="line.state" [size]="18" />
-                  piece {{ line.piece }}
-                  @if (line.value !== null) {
-                    <strong>{{ line.value.toFixed(2) }} mm</strong>
-                    <button
-                      nz-button
-                      class="quiet"
-                      type="button"
-                      [attr.aria-label]="'Correct: ' + nameOf(line)"
-                      (click)="change(line)"
-                    >
-                      correct
-                    </button>
-                  }
-                </span>
-              }
-            </div>
-          }
-          @if (asked(); as next) {
-            <form (submit)="keep($event)">
-              <label for="strip-typed">{{ nameOf(next) }}, mm or in <kbd>M</kbd></label>
-              <input
-                nz-input
-                class="typed"
-                inputmode="decimal"
-                autocomplete="off"
-                id="strip-typed"
-                tmDevice
-                [value]="typed()"
-                (input)="typed.set(value($event))"
-              />
-              @if (correcting()) {
-                <label for="strip-why">Why? The first value stays on record.</label>
-                <input nz-input maxlength="500" id="strip-why" [value]="why()" (input)="why.set(value($event))" />
-              }
-              <button nz-button class="bench-button" type="submit">Keep</button>
-            </form>
-          }
-        } @else {
-          <p class="soft">Take a tool first; then the first pieces are measured here.</p>
+          </div>
+        }
+        @if (asked(); as next) {
+          <form (submit)="keep($event)">
+            <label for="strip-typed">{{ nameOf(next) }}, mm or in <kbd>M</kbd></label>
+            <input
+              nz-input
+              class="typed"
+              inputmode="decimal"
+              autocomplete="off"
+              id="strip-typed"
+              tmDevice
+              [value]="typed()"
+              (input)="typed.set(value($event))"
+            />
+            @if (correcting()) {
+              <label for="strip-why">Why? The first value stays on record.</label>
+              <input nz-input maxlength="500" id="strip-why" [value]="why()" (input)="why.set(value($event))" />
+            }
+            <button nz-button class="bench-button" type="submit">Keep</button>
+          </form>
         }
         @if (refusal()) {
           <p class="notice bad" role="alert">{{ refusal() }}</p>
@@ -128,7 +124,6 @@ export class Measures {
   protected readonly why = signal('');
   protected readonly refusal = signal('');
   protected readonly correcting = signal<Line | null>(null);
-  protected readonly taken = computed(() => this.hand.of('tool').length > 0);
   protected readonly wanted = computed(() => this.hand.view()?.practice.measuredPieces ?? 0);
   private readonly given = computed(() => this.hand.of('measure').filter(({ body }) => body.what === 'strip'));
   /** Each wire in the barrel is stripped to a window of its own. */

@@ -23,6 +23,13 @@ const CLOCK = new Intl.DateTimeFormat(undefined, {
   hourCycle: 'h23',
 });
 
+const DAY = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
+
+/** A plain day, '2027-01-31': no instant, so no zone may move it. */
+export function showDay(day: string): string {
+  return DAY.format(new Date(`${day}T00:00:00Z`));
+}
+
 /** A moment of just now: local time to the second. */
 export function showClock(iso: string): string {
   return CLOCK.format(new Date(iso));

@@ -55,7 +55,7 @@ const NUMBERS: readonly NumberField[] = [
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="keep($event)">
-      <h2>{{ practice() ? 'Change ' + practice()!.label : 'A new practice profile' }}</h2>
+      <h2>{{ practice() ? 'Change ' + practice()!.label : 'A new profile of house rules' }}</h2>
       <div class="fields">
         @for (field of heads; track field.key) {
           <div class="field">

@@ -11,7 +11,7 @@ import { sessionFeature } from '../session/session.state';
 import { PracticeEditor } from './practice-editor';
 import { valueOf } from '../parts/value-of';
 
-/** The shop's practice profiles, choice by choice, and what another school would change for a combination. */
+/** The shop's house rules, profile by profile, choice by choice, and what another school would change for a combination. */
 @Component({
   selector: 'tm-practice-page',
   imports: [RouterLink, NzButtonModule, ProblemNotice, PracticeEditor],
@@ -20,7 +20,7 @@ import { valueOf } from '../parts/value-of';
     <div class="page">
       <div class="page-head">
         <div>
-          <h1>Practices: {{ practices().length }} {{ practices().length === 1 ? 'profile' : 'profiles' }}</h1>
+          <h1>House rules: {{ practices().length }} {{ practices().length === 1 ? 'profile' : 'profiles' }}</h1>
           <p class="soft">
             Where practitioners disagree, the shop chooses, and says for whom. The most particular profile that matches
             customer and class applies to a new list.

@@ -100,9 +100,9 @@ import { sessionFeature } from '../session/session.state';
               </td>
               <td class="acts">
                 @if (study.closedAt) {
-                  <a class="file-choice" [routerLink]="['/studies', study.id]">Results</a>
+                  <a class="file-choice" [routerLink]="['/shop/studies', study.id]">Results</a>
                 } @else {
-                  <a class="file-choice" [routerLink]="['/studies', study.id]">Look at the pieces</a>
+                  <a class="file-choice" [routerLink]="['/shop/studies', study.id]">Look at the pieces</a>
                   @if (maySet()) {
                     <button nz-button class="bench-button" type="button" (click)="close(study)">
                       Close {{ study.name }}
@@ -268,7 +268,7 @@ export class StudiesPage {
           point: POINT_CODES.find((code) => code === key) ?? null,
         })),
       });
-      await this.router.navigate(['/studies', id]);
+      await this.router.navigate(['/shop/studies', id]);
     } catch (error) {
       this.problem.set(toProblem(error));
     }

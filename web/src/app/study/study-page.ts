@@ -22,7 +22,7 @@ const POINT_KEYS = '123456789bcdefghij';
       <div class="page-head">
         <div>
           <h1>{{ headline() }}</h1>
-          <p class="soft">{{ why() }} <a routerLink="/studies">All studies</a></p>
+          <p class="soft">{{ why() }} <a routerLink="/shop/studies">All studies</a></p>
         </div>
       </div>
       @if (problem(); as found) {

@@ -145,7 +145,7 @@ describe('The studies', () => {
         photos: [{ photo: PHOTO, key: 'reject', point: 'brush' }],
       }),
     ]);
-    expect(bench.wentTo?.[0]).toBe('/studies');
+    expect(bench.wentTo?.[0]).toBe('/shop/studies');
     bench.close();
   });
 });

@@ -2,8 +2,16 @@ import { provideZonelessChangeDetection, signal, type Type } from '@angular/core
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
 import { provideStore, Store } from '@ngrx/store';
-import type { CombinationView, GaugeEvent, Here, KeptEntry, Role } from '@tug-mark/contract';
-import { NO_DEMAND, type EntryBody } from '@tug-mark/core';
+import { en_US, NZ_I18N } from 'ng-zorro-antd/i18n';
+import {
+  setUpContext,
+  type CombinationView,
+  type GaugeEvent,
+  type Here,
+  type KeptEntry,
+  type Role,
+} from '@tug-mark/contract';
+import { computeSetUp, NO_DEMAND, type EntryBody } from '@tug-mark/core';
 import {
   bareRing,
   insulatedRing,
@@ -103,6 +111,12 @@ export function kept(body: EntryBody, changes: Partial<KeptEntry> = {}): KeptEnt
 }
 /** A piece somebody has looked at. */
 export const seen = (piece: number) => kept({ kind: 'finding', piece, criterion: 'mark', finding: 'accept', note: '' });
+/** Every step of the crimp confirmed, as the set-up of a view with its tool taken asks. */
+export function stepsDone(view: CombinationView): KeptEntry[] {
+  const context = setUpContext(view);
+  const { gates } = computeSetUp(context, [...view.entries, TOOL_TAKEN()], new Date().toISOString());
+  return gates.map(({ gate }) => kept({ kind: 'gate', gate, answer: 'yes', note: '' }));
+}
 export const TOOL_TAKEN = () => kept({ kind: 'tool', tool: 'HT', die: 'A', nest: '1' });
 export const pulled = (piece: number, force: number, changes: Partial<Extract<EntryBody, { kind: 'reading' }>> = {}) =>
   kept({
@@ -160,6 +174,7 @@ export class Bench<T> {
         }),
         { provide: Api, useValue: { gauges: () => Promise.resolve([]), ...options.api } },
         { provide: Live, useValue: live },
+        { provide: NZ_I18N, useValue: en_US },
       ],
     });
     const store = TestBed.inject(Store);

@@ -50,7 +50,7 @@ const ORDER = { 'check-due': 0, refused: 1, ready: 2 } as const;
             <tm-mark [state]="states[line.state.state]" [size]="22" />
             <div>
               <h2>
-                <a [routerLink]="['/cabinet', 'tool', line.tool.part]">{{ line.tool.label }}</a>
+                <a [routerLink]="['/shop/cabinet', 'tool', line.tool.part]">{{ line.tool.label }}</a>
                 <span class="soft">{{ line.tool.kind }}, {{ line.tool.station ?? 'carried about' }}</span>
               </h2>
               <p>{{ words(line.tool, line.mounted) }}</p>

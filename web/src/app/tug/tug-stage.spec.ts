@@ -1,4 +1,4 @@
-import { Bench, kept, pulled, seen, TOOL_TAKEN, viewOf } from '../testing/bench';
+import { Bench, kept, pulled, seen, stepsDone, TOOL_TAKEN, viewOf } from '../testing/bench';
 import { TugStage } from './tug-stage';
 
 describe('The pull test at the bench', () => {
@@ -8,7 +8,7 @@ describe('The pull test at the bench', () => {
   });
   const open = async (entries = [TOOL_TAKEN()], role: 'technician' | 'quality' = 'technician') => {
     bench = await Bench.open(TugStage, {
-      view: viewOf({ entries: [...entries, ...[1, 2, 3, 4, 5, 6].map(seen)] }),
+      view: viewOf({ entries: [...entries, ...stepsDone(viewOf()), ...[1, 2, 3, 4, 5, 6].map(seen)] }),
       role,
     });
   };
@@ -17,7 +17,19 @@ describe('The pull test at the bench', () => {
     await bench.submit('.big form');
   };
 
-  it('says the margin as soon as the value is there, and keeps it with how it let go', async () => {
+  it('offers no pull while something before it is open, and leads there; a person may pull all the same', async () => {
+    bench = await Bench.open(TugStage, { view: viewOf({ entries: [TOOL_TAKEN()] }) });
+    expect(bench.element.querySelector('#force')).toBeNull();
+    const link = bench.element.querySelector('.before a');
+    expect([link?.textContent, link?.getAttribute('href')]).toEqual(['Crimp', '/bench/c1/crimp']);
+    await bench.key('9');
+    expect(bench.put).toEqual([]);
+    await bench.press('Pull all the same');
+    await read('118.4');
+    expect(bench.text).toContain('How did it fail?');
+  });
+
+  it('says the margin as soon as the value is there, and keeps it with how it failed', async () => {
     await open();
     await read('118.4');
     expect(bench.text).toContain('Holds: 33.4 N above the limit (39 %)');
@@ -58,7 +70,7 @@ describe('The pull test at the bench', () => {
   });
 
   it('asks why a piece is pulled that nobody has looked at, and keeps the reason', async () => {
-    bench = await Bench.open(TugStage, { view: viewOf({ entries: [TOOL_TAKEN()] }) });
+    bench = await Bench.open(TugStage, { view: viewOf({ entries: [TOOL_TAKEN(), ...stepsDone(viewOf())] }) });
     expect(bench.text).toContain('Nobody has looked at piece 1 yet, and after the pull nobody can.');
     await read('118.4');
     await bench.key('1');
@@ -92,12 +104,12 @@ describe('The pull test at the bench', () => {
     expect(bench.text).toContain('Holds: 33.4 N above the limit (39 %)');
   });
 
-  it('does not keep a value before it is said how it let go', async () => {
+  it('does not keep a value before it is said how it failed', async () => {
     await open();
     await read('118.4');
     await bench.key('Enter');
     expect(bench.put).toEqual([]);
-    expect(bench.text).toContain('Say first how it let go: 1 to 7.');
+    expect(bench.text).toContain('Say first how it failed: 1 to 7.');
   });
 
   it('says that a low one does not hold', async () => {
@@ -176,7 +188,7 @@ describe('The pull test at the bench', () => {
   it('corrects a reading with its reason and names the first one', async () => {
     const first = pulled(1, 84);
     await open([TOOL_TAKEN(), first]);
-    await bench.press('correct');
+    await bench.press('put right');
     expect(bench.headline).toBe('Correct piece 1');
     await read('114');
     await bench.key('1');
@@ -240,7 +252,8 @@ describe('The pull test at the bench', () => {
 
   it('says that no tool is taken, and that no limit applies', async () => {
     bench = await Bench.open(TugStage, { view: viewOf({ limits: [] }) });
-    expect(bench.text).toContain('No tool is taken yet, so no pull can be kept');
+    expect(bench.element.querySelector('.before')?.textContent).toContain('Take Hand tool HT');
+    expect(bench.has('Pull all the same')).toBeFalse();
     expect(bench.text).toContain('No released limit table is in effect for class 2.');
   });
 

@@ -60,6 +60,22 @@ export class TugStage {
 
   protected readonly setUp = this.hand.setUp;
   protected readonly taken = computed(() => this.hand.of('tool').length > 0);
+  /** Pulls before everything is as set up were wanted by a person. */
+  protected readonly anyway = signal(false);
+  /** What is open before the first pull; empty once there is one. */
+  protected readonly before = computed(() => {
+    if (this.anyway() || this.readings().length) return [];
+    return (this.hand.judgement()?.stages ?? []).flatMap(({ stage, state, answer, reasons }) =>
+      state === 'pass' || stage === 'look' || stage === 'tug'
+        ? []
+        : [
+            {
+              ...{ stage, state, name: stage.charAt(0).toUpperCase() + stage.slice(1) },
+              text: reasons.find((r) => r.weight === 'bad' || r.weight === 'hold')?.text ?? answer,
+            },
+          ],
+    );
+  });
   protected readonly wires = computed(() => this.setUp()?.wires ?? []);
   protected readonly wanted = computed(() => this.hand.view()?.practice.setUpPieces ?? 0);
   protected readonly mayRule = computed(() => may(this.person()?.role ?? 'technician', 'rule'));
@@ -171,7 +187,7 @@ export class TugStage {
         strands: strandsOf(this.own()?.wire),
         loadingRate: this.own()?.limit.limit?.table.loadingRate ?? null,
       })),
-      isOpen: computed(() => this.hand.view() !== null),
+      isOpen: computed(() => this.hand.view() !== null && !this.before().length),
       isUnseen: computed(() => !this.hand.of('finding').some((e) => e.body.piece === this.target().piece)),
       kept: this.hand.pulls,
       keep: (force, why, curve) => this.keep(force, why, curve),

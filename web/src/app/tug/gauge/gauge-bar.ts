@@ -43,7 +43,7 @@ import { injectToday } from '../../session/shop-day';
             </p>
           }
           @if (gauge.isOverloaded()) {
-            <p class="doubt" role="alert"><tm-mark state="fail" /> Overload. Let go.</p>
+            <p class="doubt" role="alert"><tm-mark state="fail" /> Overload. Stop pulling.</p>
           }
           @if (gauge.doubt()) {
             <p class="doubt"><tm-mark state="hold" /> {{ gauge.doubt() }}</p>

@@ -6,7 +6,7 @@ import { valueOf } from '../../parts/value-of';
 import { CurveView } from '../gauge/curve-view';
 import { PullEntry } from './pull-entry';
 
-/** What is asked of a pull: whether a doubtful value is right, then how it let go, with what the curve suggests. */
+/** What is asked of a pull: whether a doubtful value is right, then how it failed, with what the curve suggests. */
 @Component({
   selector: 'tm-pull-ask',
   imports: [NzButtonModule, NzInputModule, CurveView],
@@ -25,7 +25,7 @@ import { PullEntry } from './pull-entry';
       </div>
     } @else if (entry.pending(); as p) {
       <div class="said">
-        <h2 id="how">How did it let go?</h2>
+        <h2 id="how">How did it fail?</h2>
         @if (entry.curve(); as curve) {
           <tm-curve [trace]="curve.trace" [read]="curve.read" [limit]="entry.limit()" [unit]="entry.unit()" />
           <p class="soft" role="status">{{ curve.read?.suggestion?.evidence ?? curve.why }}</p>

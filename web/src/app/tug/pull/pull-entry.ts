@@ -112,7 +112,7 @@ const QUIET_HOST: PullHost = {
 
 /**
  * One pull from its force to its place on record: typed, pasted, sent by a gauge that types, or pulled on the station's
- * gauge with its curve. Asks what is doubtful, then how it let go, then keeps it.
+ * gauge with its curve. Asks what is doubtful, then how it failed, then keeps it.
  *
  * A pull belongs to a piece only by a person's act. Taking the piece in hand is the act; the one pull that starts after it
  * is that piece's. Every other pull waits, with its force and time, until somebody says which piece it was.
@@ -267,7 +267,7 @@ export class PullEntry {
       [
         ...(more?.help ?? []),
         { key: '0–9 . Enter', does: 'type the peak force' },
-        { key: '1–7', does: 'how it let go' },
+        { key: '1–7', does: 'how it failed' },
         { key: 'Enter', does: 'keep the reading' },
         { key: 'Y', does: 'yes to a question' },
         { key: 'T', does: 'take the piece in hand: the gauge’s next pull is its' },
@@ -411,7 +411,7 @@ export class PullEntry {
   paste(values: readonly string[]): void {
     this.pasted.update((pasted) => [...pasted, ...values]);
     this.takeNext();
-    this.message.set(`${values.length} values pasted. They are taken one at a time: each needs how it let go.`);
+    this.message.set(`${values.length} values pasted. They are taken one at a time: each needs how it failed.`);
   }
 
   dropPasted(): void {
@@ -599,7 +599,7 @@ export class PullEntry {
     const mode = this.mode();
     if (!pending) return;
     if (!mode) {
-      this.message.set('Say first how it let go: 1 to 7.');
+      this.message.set('Say first how it failed: 1 to 7.');
       return;
     }
     if (this.asksWhyUnseen() && !this.note().trim()) {

@@ -1,0 +1,100 @@
+import type { Judgement, SetUp, Stage } from '../combination';
+import { entriesOf, ofCurrentRun, type Entry } from '../entry';
+import type { LotVerdict } from './judgeLot';
+
+export const BENCH_STATES = ['to-set-up', 'held', 'rejected', 'to-release', 'to-make', 'through'] as const;
+/**
+ * Where a combination stands in the work, each in one place: still to be set up, held (a lot with suspect pieces, or a release
+ * that lapsed), rejected in its set-up, proved and waiting for quality, released and to be made, or through with its lot.
+ */
+export type BenchState = (typeof BENCH_STATES)[number];
+
+/** What is done next for a combination: in a few words, with the stage it is done in. */
+export interface BenchStep {
+  readonly state: BenchState;
+  readonly to: Stage | 'release' | 'lot';
+  /** E.g. 'Check FI-05'; without a full stop, to stand in a list. */
+  readonly text: string;
+}
+
+/**
+ * Where a combination stands and what comes next: the one answer that list, headline and ladder go by.
+ *
+ * @param journal entries of the set-up and at least its newest lot
+ * @param lot the newest lot; null before the first
+ */
+export function benchStep(
+  setUp: SetUp,
+  judgement: Judgement,
+  journal: readonly Entry[],
+  lot: LotVerdict | null,
+): BenchStep {
+  const { release, verdict } = judgement;
+  if (lot?.verdict === 'held') return { state: 'held', to: 'lot', text: heldStep(lot) };
+  if (lot?.head.state === 'finished') return { state: 'through', to: 'lot', text: 'See the lot' };
+  if (release.state === 'lapsed') return { state: 'held', to: 'release', text: 'Prove it again: the release lapsed' };
+  if (verdict === 'rejected') {
+    const [first] = judgement.holding;
+    return { state: 'rejected', to: first?.stage ?? 'match', text: `Failed in ${first?.stage ?? 'match'}` };
+  }
+  if (lot) return { state: 'to-make', to: 'lot', text: lotStep(lot) };
+  if (release.state === 'released') return { state: 'to-make', to: 'lot', text: 'Open a lot' };
+  if (verdict !== 'open') return { state: 'to-release', to: 'release', text: 'Release the set-up' };
+  // What is met for the first time is read from the beginning.
+  if (!ofCurrentRun(journal).length) return { state: 'to-set-up', to: 'match', text: firstStep(setUp) };
+  const stage = judgement.holding[0]?.stage ?? 'match';
+  return { state: 'to-set-up', to: stage, text: setUpStep(stage, setUp, judgement, journal) };
+}
+
+function firstStep({ toolChoice: { chosen } }: SetUp): string {
+  return chosen ? `Begin with ${chosen.tool.part}` : 'Begin the set-up';
+}
+
+function heldStep({ due, reasons }: LotVerdict): string {
+  const pull = due.find((d) => d.code === 'contain');
+  if (pull) return `Pull piece ${pull.piece}`;
+  return reasons.some((r) => r.code === 'at-quality') ? 'Ask quality' : 'Decide about the held pieces';
+}
+
+function lotStep({ head, due }: LotVerdict): string {
+  const [next] = due;
+  if (next && next.inPieces <= 0) return `Check piece ${next.piece}`;
+  if (head.state === 'paused') return 'Resume the lot';
+  return head.made >= head.pieces ? 'Finish the lot' : `Make up to piece ${next?.piece ?? head.pieces}`;
+}
+
+function setUpStep(stage: Stage, setUp: SetUp, judgement: Judgement, journal: readonly Entry[]): string {
+  const entries = ofCurrentRun(journal);
+  switch (stage) {
+    case 'match':
+      return 'Settle the match';
+    case 'prepare':
+      return 'Measure the strip';
+    case 'tool': {
+      const { chosen } = setUp.toolChoice;
+      if (!chosen) return 'Find a tool';
+      const does = chosen.state.state === 'ready' ? 'Take' : chosen.mounted ? 'Check' : 'Mount';
+      return `${does} ${chosen.tool.part}${chosen.tool.dies.length > 1 ? `, die ${chosen.die.id}` : ''}`;
+    }
+    case 'crimp': {
+      const answered = entriesOf(entries, 'gate').map((e) => e.body.gate);
+      const open = setUp.gates.filter((g) => !answered.includes(g.gate));
+      return open.length && open.length < setUp.gates.length
+        ? `Go on at step ${setUp.gates.length - open.length + 1}`
+        : 'Crimp the first piece';
+    }
+    case 'look': {
+      const open = judgement.look.pieces.findIndex((p) => p === 'open');
+      return open < 0 ? 'Look at the pieces' : `Look at piece ${open + 1}`;
+    }
+    case 'tug': {
+      const pulled = new Set(entriesOf(entries, 'reading').map((e) => e.body.piece));
+      const open = judgement.look.pieces.findIndex((_, i) => !pulled.has(i + 1));
+      return setUp.standing.limit === null
+        ? 'No limit applies'
+        : open < 0
+          ? 'Look at the pulls'
+          : `Pull piece ${open + 1}`;
+    }
+  }
+}

@@ -1,0 +1,60 @@
+import { ChangeDetectionStrategy, Component, forwardRef, input, signal } from '@angular/core';
+import { FormsModule, NG_VALUE_ACCESSOR, type ControlValueAccessor } from '@angular/forms';
+import { NzDatePickerModule } from 'ng-zorro-antd/date-picker';
+
+/** A day as the form keeps it: '2027-01-31', no instant, so that no zone moves it. Typed or picked. */
+@Component({
+  selector: 'tm-day-field',
+  imports: [FormsModule, NzDatePickerModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  providers: [{ provide: NG_VALUE_ACCESSOR, useExisting: forwardRef(() => DayField), multi: true }],
+  template: `
+    <nz-date-picker
+      [nzId]="fieldId()"
+      nzFormat="yyyy-MM-dd"
+      nzPlaceHolder="2027-01-31"
+      [nzDisabled]="disabled()"
+      [ngModel]="date()"
+      (ngModelChange)="take($event)"
+      (nzOnOpenChange)="left($event)"
+    />
+  `,
+  styles: `
+    nz-date-picker {
+      min-height: 46px;
+      width: 100%;
+    }
+  `,
+})
+export class DayField implements ControlValueAccessor {
+  readonly fieldId = input.required<string>();
+  protected readonly date = signal<Date | null>(null);
+  protected readonly disabled = signal(false);
+  private changed: (day: string | null) => void = () => undefined;
+  private touched: () => void = () => undefined;
+
+  writeValue(day: string | null): void {
+    const [year = NaN, month = NaN, date = NaN] = (day ?? '').split('-').map(Number);
+    this.date.set(day ? new Date(year, month - 1, date) : null);
+  }
+  registerOnChange(changed: (day: string | null) => void): void {
+    this.changed = changed;
+  }
+  registerOnTouched(touched: () => void): void {
+    this.touched = touched;
+  }
+  setDisabledState(isDisabled: boolean): void {
+    this.disabled.set(isDisabled);
+  }
+
+  /** The picker thinks in local instants; the day is read off its own face. */
+  protected take(date: Date | null): void {
+    this.date.set(date);
+    const two = (part: number) => String(part).padStart(2, '0');
+    this.changed(date ? `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}` : null);
+  }
+
+  protected left(isOpen: boolean): void {
+    if (!isOpen) this.touched();
+  }
+}

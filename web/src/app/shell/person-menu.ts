@@ -1,0 +1,72 @@
+import { CdkMenu, CdkMenuItem, CdkMenuTrigger } from '@angular/cdk/menu';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { sessionActions, sessionFeature } from '../session/session.state';
+
+/** Who is signed in, and what is theirs to set: the look of the screen, and leaving it. */
+@Component({
+  selector: 'tm-person-menu',
+  imports: [CdkMenu, CdkMenuItem, CdkMenuTrigger],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <button type="button" class="person" [cdkMenuTriggerFor]="menu">
+      <span class="who"
+        >{{ person()?.name }} <span class="role">· {{ person()?.role }}</span></span
+      >
+      <span aria-hidden="true">▾</span>
+    </button>
+    <ng-template #menu>
+      <div class="ant-dropdown-menu" cdkMenu>
+        <button class="ant-dropdown-menu-item" type="button" cdkMenuItem (cdkMenuItemTriggered)="turnLook()">
+          {{ look() === 'dark' ? 'Light screen' : 'Dark screen' }}
+        </button>
+        <button class="ant-dropdown-menu-item" type="button" cdkMenuItem (cdkMenuItemTriggered)="signOut()">
+          Sign out
+        </button>
+      </div>
+    </ng-template>
+  `,
+  styles: `
+    .person {
+      align-items: center;
+      background: none;
+      border: 0;
+      color: inherit;
+      cursor: pointer;
+      display: flex;
+      font: inherit;
+      gap: 6px;
+      height: 100%;
+      padding: 0 4px;
+      white-space: nowrap;
+    }
+    .who {
+      max-width: 260px;
+      overflow: hidden;
+      text-overflow: ellipsis;
+    }
+    @media (max-width: 700px) {
+      .role {
+        display: none;
+      }
+      .who {
+        max-width: 90px;
+      }
+    }
+  `,
+})
+export class PersonMenu {
+  private readonly store = inject(Store);
+  protected readonly person = this.store.selectSignal(sessionFeature.selectPerson);
+  protected readonly look = signal(document.documentElement.dataset['look'] ?? 'light');
+
+  protected turnLook(): void {
+    this.look.update((look) => (look === 'dark' ? 'light' : 'dark'));
+    document.documentElement.dataset['look'] = this.look();
+    localStorage.setItem('tug-mark-look', this.look());
+  }
+
+  protected signOut(): void {
+    this.store.dispatch(sessionActions.signOut());
+  }
+}

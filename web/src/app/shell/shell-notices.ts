@@ -1,0 +1,84 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { outboxFeature } from '../outbox/outbox.state';
+import { sessionFeature } from '../session/session.state';
+import { Keys } from './keys';
+import { RefusedEntries } from './refused-entries';
+import { SignInForm } from './sign-in-form';
+
+/** What stands across every page while it lasts: an ended session, entries that wait, a clock that is off. */
+@Component({
+  selector: 'tm-shell-notices',
+  imports: [SignInForm, RefusedEntries],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (state() === 'expired') {
+      <section class="strip notice" aria-label="Sign in again">
+        <p>
+          <strong>Your session has ended.</strong>
+          @if (waiting().length) {
+            {{ waiting().length }} {{ waiting().length === 1 ? 'entry is' : 'entries are' }} kept on this device.
+          }
+          Sign in again to go on where you are.
+        </p>
+        <tm-sign-in-form [across]="true" [known]="person()?.name ?? ''" />
+      </section>
+    }
+    @if (unheard(); as line) {
+      <p class="strip notice" role="status">
+        '{{ line }}' came from a scanner or a gauge. This screen takes none, and nothing was put on record.
+      </p>
+    }
+    @if (clock(); as off) {
+      <p class="strip notice hold" role="status">{{ off }}</p>
+    }
+    @if (faulted().length) {
+      <p class="strip notice hold" role="status">
+        The server could not keep {{ faulted().length === 1 ? 'one entry' : faulted().length + ' entries' }} by a fault
+        of its own. {{ faulted().length === 1 ? 'It is' : 'They are' }} kept on this device and sent again by
+        {{ faulted().length === 1 ? 'itself' : 'themselves' }}.
+      </p>
+    }
+    @if (others().length) {
+      <p class="strip notice" role="status">
+        {{ others().length }} {{ others().length === 1 ? 'entry' : 'entries' }} made by {{ others()[0]?.personName }}
+        {{ others().length === 1 ? 'waits' : 'wait' }} on this device and
+        {{ others().length === 1 ? 'is' : 'are' }} sent when {{ others()[0]?.personName }} signs in here.
+      </p>
+    }
+    @defer (when refused().length) {
+      <tm-refused-entries />
+    }
+  `,
+  styles: `
+    .strip {
+      align-items: center;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 10px 24px;
+      padding: 10px 20px;
+    }
+    .strip tm-sign-in-form {
+      flex: 1;
+      min-width: min(480px, 100%);
+    }
+  `,
+})
+export class ShellNotices {
+  private readonly store = inject(Store);
+  protected readonly person = this.store.selectSignal(sessionFeature.selectPerson);
+  protected readonly state = this.store.selectSignal(sessionFeature.selectState);
+  protected readonly refused = this.store.selectSignal(outboxFeature.selectRefused);
+  protected readonly unheard = inject(Keys).unheard;
+  protected readonly faulted = this.store.selectSignal(outboxFeature.selectFaultedItems);
+  protected readonly waiting = this.store.selectSignal(outboxFeature.selectWaiting);
+  private readonly clockBehind = this.store.selectSignal(outboxFeature.selectClockBehind);
+  /** Told where this device's clock is more than a minute off: what it dates would be wrong. */
+  protected readonly clock = computed(() => {
+    const behind = this.clockBehind() ?? 0;
+    if (Math.abs(behind) <= 60_000) return '';
+    const minutes = Math.round(Math.abs(behind) / 60_000);
+    return `This device’s clock is ${minutes} min ${behind > 0 ? 'slow' : 'fast'}. Set it right: entries say when they were made.`;
+  });
+  protected readonly others = computed(() => this.waiting().filter((item) => item.person !== this.person()?.id));
+}
