@@ -183,6 +183,27 @@ export const wireListHead = z.object({
   due: isoDate.nullable().default(null),
 });
 
+export const LOT_STATES = ['running', 'paused', 'held', 'finished'] as const;
+/** A lot as a list shows it. */
+export const lotLineSchema = z.object({
+  /** Of its combination. */
+  id: z.uuid(),
+  lot: z.number().int(),
+  name: z.string(),
+  list: z.string(),
+  terminal: z.string(),
+  wire: z.string(),
+  pieces: z.number().int(),
+  /** Null where it is not known without opening the lot. */
+  made: z.number().int().nullable(),
+  state: z.enum(LOT_STATES),
+  headline: z.string(),
+  openedAt: instant,
+  openedBy: z.string(),
+  finishedAt: instant.nullable(),
+});
+export type LotLine = z.infer<typeof lotLineSchema>;
+
 export const wireListKeptSchema = z.object({
   id: z.uuid(),
   name: z.string(),

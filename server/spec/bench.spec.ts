@@ -1,8 +1,9 @@
-import type { BenchTotals, CombinationLine } from '@tug-mark/contract';
+import type { BenchTotals, CombinationLine, LotLine } from '@tug-mark/contract';
 import {
   faultsOf,
   FRESH,
   openBench,
+  openLot,
   problemOf,
   proveSetUp,
   releaseSetUp,
@@ -132,5 +133,31 @@ describe('The bench', () => {
     expect(await next()).toBe('Begin with HT-11');
     await odile.kept(id, TAKE_TOOL);
     expect(await next()).toBe('Measure the strip');
+  });
+});
+
+describe('The lots of the shop', () => {
+  it('are listed with how they stand, found by number, part and person, the newest first', async () => {
+    const { shop, odile, id } = await openBench();
+    const list = (query: string) => odile.get<{ lines: LotLine[]; next: string | null }>(`/api/lots?${query}`);
+    await proveSetUp(odile, id);
+    await releaseSetUp(await shop.signIn('Ines'), id);
+    await openLot(odile, id);
+    // The standing of a lot is worked out when its combination is looked at.
+    await odile.get('/api/bench/lines');
+    const { lines } = await list('');
+    const [first] = lines;
+    expect([first?.id, first?.lot, first?.openedBy, first?.state]).toEqual([id, 1, 'Odile', 'running']);
+    const at = lines.map((line) => line.openedAt);
+    expect(at).toEqual([...at].sort().reverse());
+    const held = (await list('state=held')).lines;
+    expect(held.length).toBeGreaterThan(0);
+    expect(held.every((line) => line.state === 'held' && line.headline.startsWith('Held: '))).toBeTrue();
+    expect((await list(`find=${encodeURIComponent(`odile ${FRESH[0]}`)}`)).lines.map((line) => line.id)).toContain(id);
+    expect((await list('find=nobody')).lines).toEqual([]);
+    const end = encodeURIComponent(JSON.stringify([first?.openedAt, '00000000-0000-0000-0000-000000000000']));
+    expect((await list(`after=${end}`)).lines.map((line) => line.id)).not.toContain(id);
+    expect((await odile.call('GET', '/api/lots?after=%5B%5D')).statusCode).toBe(422);
+    await shop.close();
   });
 });

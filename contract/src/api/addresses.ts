@@ -46,6 +46,7 @@ export const ADDRESSES = {
   demoWireList: 'GET /demo/sprayer-loom.csv',
   readBench: 'GET /bench',
   listBench: 'GET /bench/lines',
+  listLots: 'GET /lots',
   listCombinations: 'GET /combinations',
   readCombination: 'GET /combinations/:id',
   readEntriesAfter: 'GET /combinations/:id/entries',

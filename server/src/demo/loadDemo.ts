@@ -101,7 +101,9 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
     ['Sensor bar', 'sensor-bar.csv', 4],
   ] as const) {
     const bytes = await read(file);
-    const due = hoursAgo(-24 * days).toISOString().slice(0, 10);
+    const due = hoursAgo(-24 * days)
+      .toISOString()
+      .slice(0, 10);
     const list = { id: randomUUID(), name, class: '2', customer: null, due, bytes, table: readCsv(bytes) };
     await importWireList(db, list, { by: 'Odile', role: 'technician' });
   }

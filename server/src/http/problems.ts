@@ -62,7 +62,12 @@ export const refusals = {
     new Refusal(401, 'sign-in-wrong', 'Name and password do not belong together.', 'Check both and try again.'),
   tooManyTries: () => new Refusal(429, 'too-many-tries', 'Too many tries to sign in.', 'Wait a minute and try again.'),
   roleMayNot: (role: string, who: string) =>
-    new Refusal(403, 'role-may-not', `The role of ${role} does not include this.`, `It is for ${who}: ask one of them.`),
+    new Refusal(
+      403,
+      'role-may-not',
+      `The role of ${role} does not include this.`,
+      `It is for ${who}: ask one of them.`,
+    ),
   qualificationLapsed: (day: string) =>
     new Refusal(
       403,
@@ -216,7 +221,9 @@ export const refusals = {
       { errors, total },
     ),
   practiceUnresolved: (code: string, text: string) =>
-    new Refusal(422, code, 'This profile of house rules cannot be worked out.', text, { errors: [{ where: 'base', text }] }),
+    new Refusal(422, code, 'This profile of house rules cannot be worked out.', text, {
+      errors: [{ where: 'base', text }],
+    }),
   limitProblems: (errors: NonNullable<Problem['errors']>) =>
     new Refusal(
       422,

@@ -2,15 +2,25 @@ import { API } from '@tug-mark/contract';
 import { drawCertificate, guardCell } from '@tug-mark/core';
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
+import { z } from 'zod';
 import { writeCsv } from '../files/writeCsv';
+import { readEnd } from '../api/readEnd';
 import { serve } from '../api/serve';
 import { addPage, openPdf } from '../pdf/writePdf';
 import { readCertificate, toCertificate, toDrawing } from './certificate';
+import { listLots } from './lots';
 
-/** What a finished lot is handed over with. */
+/** Lots per page. */
+const PAGE = 200;
+
+const endSchema = z.tuple([z.iso.datetime(), z.uuid()]);
+
+/** The shop's lots, and what a finished one is handed over with. */
 export function lotRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<void> {
   const nameOf = (lot: string) => `lot-${lot}`.replace(/[^A-Za-z0-9.-]/g, '_');
   const now = () => new Date().toISOString();
+
+  serve(app, API.listLots, ({ query }) => listLots(db, { ...query, after: readEnd(query.after, endSchema) }, PAGE));
 
   serve(app, API.writeCertificate, async ({ params, reply }) => {
     const at = now();

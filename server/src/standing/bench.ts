@@ -1,6 +1,7 @@
 import type { BenchSort, BenchTotals } from '@tug-mark/contract';
 import { BENCH_STATES, today, type BenchState, type ShopTime } from '@tug-mark/core';
 import type { Knex } from 'knex';
+import { likeWords } from '../db/likeWords';
 import { FROM, IS_BEHIND, type Page } from './store';
 
 /** What a page of the bench is asked for. */
@@ -76,7 +77,7 @@ export async function readBenchPage(
 ): Promise<Page & { readonly end: readonly [string | number, number] | null }> {
   const isDown = sort.startsWith('-');
   const { key, type } = KEYS[sort.replace('-', '') as keyof typeof KEYS];
-  const words = find.toLowerCase().split(/\s+/).filter(Boolean);
+  const words = likeWords(find);
   const where = [
     list === undefined ? 'w.archived_at IS NULL' : 'c.list = :list',
     // One that is behind may be anything by now: it is worked out first, and asked for again.
@@ -102,7 +103,7 @@ export async function readBenchPage(
       most,
       ...(list !== undefined && { list }),
       ...(state !== undefined && { state }),
-      ...(words.length && { words: words.map((word) => `%${word.replace(/[\\%_]/g, '\\$&')}%`) }),
+      ...(words.length && { words }),
       ...(after !== null && { at: after[0], number: after[1] }),
     },
   );

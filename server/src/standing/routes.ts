@@ -3,8 +3,8 @@ import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import { sayAway, sendOn } from '../api/forward';
+import { readEnd } from '../api/readEnd';
 import { serve } from '../api/serve';
-import { refusals } from '../http/problems';
 import type { ReadingsFirst } from '../live/ReadingsFirst';
 import { readBenchPage, readBenchTotals, type BenchQuery } from './bench';
 import type { Projector } from './Projector';
@@ -59,7 +59,7 @@ export function standingRoutes(
     ),
   );
   serve(app, API.listBench, ({ query, request, reply }) => {
-    const asked: BenchQuery = { ...query, after: readEnd(query.after) };
+    const asked: BenchQuery = { ...query, after: readEnd(query.after, endSchema) };
     return answer(
       request,
       reply,
@@ -69,14 +69,4 @@ export function standingRoutes(
   });
   serve(app, API.readBench, () => readBenchTotals(db));
   return Promise.resolve();
-}
-
-/** The place a page before ended at, as it was told there. */
-function readEnd(text: string): BenchQuery['after'] {
-  if (text === '') return null;
-  try {
-    return endSchema.parse(JSON.parse(text));
-  } catch {
-    throw refusals.shapeWrong([{ where: 'after', text: 'is not the place a page before ended at' }]);
-  }
 }

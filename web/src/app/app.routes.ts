@@ -97,6 +97,11 @@ export const routes: Routes = [
     loadComponent: () => import('./records/record-page').then((m) => m.RecordPage),
   },
   {
+    path: 'lots',
+    title: 'Lots · Tug Mark',
+    loadComponent: () => import('./lot/lots-page').then((m) => m.LotsPage),
+  },
+  {
     path: 'shop',
     loadComponent: () => import('./shop/shop-room').then((m) => m.ShopRoom),
     children: [

@@ -4,6 +4,8 @@ import {
   benchSortSchema,
   combinationLineSchema,
   combinationViewSchema,
+  LOT_STATES,
+  lotLineSchema,
   wireListHead,
   wireListKeptSchema,
 } from '../../bench';
@@ -70,6 +72,19 @@ export const bench = {
       after: z.string().max(300).default(''),
     }),
     answers: { 200: z.object({ lines: z.array(combinationLineSchema), next: z.string().nullable() }) },
+  }),
+  listLots: define('listLots', {
+    tag,
+    summary: 'A page of the shop’s lots, the newest first: found by number, part, list or person, and by state',
+    who: 'signed-in',
+    query: z.strictObject({
+      state: z.enum(LOT_STATES).optional(),
+      /** Words that all have to be found in number, parts, list or who opened it. */
+      find: z.string().max(200).default(''),
+      /** Where the page before ended, as it said; empty for the first. */
+      after: z.string().max(100).default(''),
+    }),
+    answers: { 200: z.object({ lines: z.array(lotLineSchema), next: z.string().nullable() }) },
   }),
   listCombinations: define('listCombinations', {
     tag,

@@ -12,6 +12,8 @@ export async function up(db: Knex): Promise<void> {
     CREATE INDEX standings_state ON standings (state);
     CREATE INDEX combinations_of_list ON combinations (list, number);
 
+    CREATE INDEX journal_lots ON journal (at DESC, id DESC) WHERE kind = 'lot' AND corrects IS NULL;
+
     ALTER TABLE wire_lists ADD COLUMN due date, ADD COLUMN archived_at timestamptz(3), ADD COLUMN archived_by text;
     ALTER TABLE wire_lists ADD CONSTRAINT wire_lists_archived CHECK ((archived_at IS NULL) = (archived_by IS NULL));
   `);

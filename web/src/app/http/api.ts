@@ -42,6 +42,7 @@ export class Api {
   combinations = (after: number) => this.client.call('listCombinations', { query: { after } });
   bench = (query: Sent<Contract['listBench'], Blob>['query']) => this.client.call('listBench', { query });
   benchTotals = () => this.client.call('readBench', {});
+  lots = (query: Sent<Contract['listLots'], Blob>['query']) => this.client.call('listLots', { query });
   changeWireList = (id: string, body: { readonly due: string | null; readonly archived: boolean }) =>
     this.client.call('changeWireList', { params: { id }, body });
   combination = (id: string) => this.client.call('readCombination', { params: { id }, query: {} });

@@ -12,6 +12,7 @@ import { ShellNotices } from './shell-notices';
 /** The rooms, by what people do in them. */
 const ROOMS = [
   { to: '/bench', name: 'Bench' },
+  { to: '/lots', name: 'Lots' },
   { to: '/charts', name: 'Charts' },
   { to: '/records', name: 'Records' },
   { to: '/shop', name: 'Shop' },
