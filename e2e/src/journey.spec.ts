@@ -316,6 +316,9 @@ describe('From a wire list to a judged pull', () => {
   });
 
   it('is read by quality and engineer in their own rooms', async () => {
+    await browser.press('Lots');
+    await browser.sees('L-0402');
+    await accessible();
     await openShelf(browser, 'Cabinet');
     await browser.sees('FL-OC-0603');
     await accessible();

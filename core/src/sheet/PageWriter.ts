@@ -1,6 +1,6 @@
 import type { Drawing } from './drawSide';
 import { line, text, type Shape } from './shapes';
-import { wrapText } from './wrapText';
+import { textWidth, wrapText } from './wrapText';
 
 export const PAPERS = ['A4', 'letter'] as const;
 export type Paper = (typeof PAPERS)[number];
@@ -29,6 +29,10 @@ export interface Page {
 /** Edge of the paper left white, mm. */
 export const MARGIN = 12;
 
+/** Size of the foot's words, mm, and the least room between its two sides. */
+const FOOT = 2.6;
+const GAP = 6;
+
 /** Writes pages from top to bottom, turning when what comes needs more room than is left. */
 export class PageWriter {
   readonly pages: { width: number; height: number; items: Placed[] }[] = [];
@@ -45,7 +49,7 @@ export class PageWriter {
 
   /** Lowest y before the footer. */
   get end(): number {
-    return this.height - MARGIN - 6;
+    return this.height - MARGIN - 9;
   }
   turn(): void {
     this.pages.push({ width: this.width, height: this.height, items: [] });
@@ -90,15 +94,21 @@ export class PageWriter {
   foot(left: string, printedAt: string): void {
     this.pages.forEach((page, index) => {
       const y = this.height - MARGIN;
+      const printed = `Printed ${printedAt}. Page ${index + 1} of ${this.pages.length}.`;
+      // Whatever is too long for the line beside what was printed when goes onto lines above it.
+      const lines = wrapText(left, FOOT, this.inner - textWidth(printed, FOOT) - GAP);
+      const top = y - (lines.length - 1) * FOOT * 1.35;
       page.items.push({
         x: 0,
         y: 0,
         scale: 1,
         shapes: [
-          line(MARGIN, y - 4.5, this.width - MARGIN, y - 4.5, 'line', 0.2),
-          text(MARGIN, y, left, { size: 2.6, face: 'text', ink: 'soft' }),
-          text(this.width - MARGIN, y, `Printed ${printedAt}. Page ${index + 1} of ${this.pages.length}.`, {
-            size: 2.6,
+          line(MARGIN, top - 4.5, this.width - MARGIN, top - 4.5, 'line', 0.2),
+          ...lines.map((part, i) =>
+            text(MARGIN, top + i * FOOT * 1.35, part, { size: FOOT, face: 'text', ink: 'soft' }),
+          ),
+          text(this.width - MARGIN, y, printed, {
+            size: FOOT,
             face: 'text',
             ink: 'soft',
             anchor: 'end',

@@ -7,6 +7,7 @@ import { stripWindow } from '../prepare';
 import { families, wireRound } from '../testing/families';
 import { practice, stripper } from '../testing/shop';
 import { drawEnd, drawSide, packStrands, pageToSvg, qrPath, sideView, type Shape } from './index';
+import { PageWriter } from './PageWriter';
 import { text } from './shapes';
 import { textWidth, wrapText } from './wrapText';
 
@@ -189,5 +190,20 @@ describe('A page', () => {
     const bottom = Math.max(...points.map(([, y = 0, w = 0]) => y + w));
     expect([right, bottom].map((value) => Number(value.toFixed(2)))).toEqual([34, 44]);
     expect(points.some(([x, y]) => x === 10 && y === 20)).toBeTrue();
+  });
+
+  it('has a foot whose two sides never meet, however much there is to say', () => {
+    const writer = new PageWriter(210, 297);
+    writer.foot(
+      `Fennick Lane Harness Works. ${'Terminal rev 1, wire rev 1, house rules rev 1. '.repeat(4)}`,
+      '2026-11-27',
+    );
+    const said = writer.pages[0]?.items.flatMap(({ shapes }) => shapes.filter((shape) => shape.kind === 'text')) ?? [];
+    const printed = said.find((shape) => shape.anchor === 'end');
+    const left = said.filter((shape) => shape !== printed);
+    expect(left.length).toBeGreaterThan(1);
+    for (const { x, text, size } of left) {
+      expect(x + textWidth(text, size)).toBeLessThan((printed?.x ?? 0) - textWidth(printed?.text ?? '', 2.6));
+    }
   });
 });

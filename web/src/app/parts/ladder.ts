@@ -86,6 +86,19 @@ interface Rung {
     .answer.bad {
       color: var(--fail);
     }
+    /* A phone reads the stage first: the rungs stand side by side, by their names alone. */
+    @media (max-width: 860px) {
+      ol {
+        display: flex;
+        flex-wrap: wrap;
+      }
+      .answer {
+        display: none;
+      }
+      a {
+        padding: 9px 10px;
+      }
+    }
     .holding {
       border-left: 4px solid var(--hold);
       font-weight: 600;

@@ -13,7 +13,7 @@ const CARD = 85.6;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="ruler">
-      <svg [attr.width]="width()" height="84" role="img" [attr.aria-label]="said()">
+      <svg [attr.width]="width()" height="54" role="img" [attr.aria-label]="said()">
         @if (strip().window; as window) {
           <rect
             class="band"
@@ -35,9 +35,6 @@ const CARD = 85.6;
         @if (strip().setPoint !== null) {
           <path class="set" [attr.d]="'M' + x(strip().setPoint ?? 0) + ' 0v32'" />
         }
-        <text class="tell" x="10" y="74">
-          Lay the cut insulation at 0: the wire's end falls in the band, best on the line.
-        </text>
       </svg>
       <p class="soft">
         @if (screen.isChecked()) {
@@ -55,6 +52,7 @@ const CARD = 85.6;
           {{ screen.isChecked() ? 'check again' : 'check this screen' }}
         </button>
       </p>
+      <p class="tell">Lay the cut insulation at 0: the wire's end falls in the band, best on the line.</p>
     </div>
     @if (checking()) {
       <div class="check">
@@ -73,6 +71,7 @@ const CARD = 85.6;
       align-items: start;
       background: var(--ruler);
       display: flex;
+      flex-wrap: wrap;
       justify-content: space-between;
       overflow: hidden;
     }
@@ -80,6 +79,12 @@ const CARD = 85.6;
       padding: 4px 10px;
       text-align: right;
       white-space: nowrap;
+    }
+    .ruler .tell {
+      flex-basis: 100%;
+      padding-top: 0;
+      text-align: left;
+      white-space: normal;
     }
     svg {
       flex: none;
@@ -132,7 +137,7 @@ export class StripRuler {
   protected readonly k = this.screen.pxPerMm;
   private readonly longest = computed(() => Math.max(30, Math.ceil(((this.strip().window?.max ?? 20) + 8) / 5) * 5));
   protected readonly ticks = computed(() => Array.from({ length: this.longest() + 1 }, (_, mm) => mm));
-  protected readonly width = computed(() => Math.max(520, this.x(this.longest()) + 16));
+  protected readonly width = computed(() => this.x(this.longest()) + 16);
   protected readonly said = computed(() => {
     const { window, setPoint } = this.strip();
     return window

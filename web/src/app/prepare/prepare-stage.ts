@@ -118,6 +118,11 @@ import { TubeChooser } from './tube-chooser';
         grid-template-columns: minmax(0, 1.3fr) minmax(230px, 1fr);
       }
     }
+    @media (max-width: 860px) {
+      .sides {
+        grid-template-columns: minmax(0, 1fr);
+      }
+    }
   `,
 })
 export class PrepareStage {

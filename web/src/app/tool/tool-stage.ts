@@ -165,6 +165,17 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
         grid-row: 2;
       }
     }
+    @media (max-width: 700px) {
+      li {
+        grid-template-columns: minmax(0, 1fr);
+      }
+      tm-reasons {
+        grid-row: auto;
+      }
+      .name span {
+        white-space: normal;
+      }
+    }
   `,
 })
 export class ToolStage {

@@ -143,6 +143,8 @@ export class TugStage {
   protected readonly isAsking = computed(() => this.entry.question() !== null || this.entry.pending() !== null);
 
   protected readonly headline = computed(() => {
+    const open = this.before().length;
+    if (open) return `No pull yet: ${open === 1 ? 'one stage before it is' : `${open} stages before it are`} open.`;
     const { piece } = this.target();
     const wire = this.wires().length > 1 ? `, wire ${this.target().wire} (${this.own()?.wire.label})` : '';
     if (this.correcting()) return `Correct piece ${piece}${wire}`;
@@ -170,7 +172,14 @@ export class TugStage {
       mean: show(mean),
       s: s === null ? 'needs 2' : showNumber(fromNewtons(s, unit), 1),
       cpl: group.cpl === null ? (s === null ? 'needs 2' : 'no spread') : group.cpl.toFixed(2),
-      bound: group.lowerBound === null ? (n < 2 ? 'needs 2' : 'none') : show(group.lowerBound),
+      bound:
+        group.lowerBound === null
+          ? n < 2
+            ? 'needs 2'
+            : 'none'
+          : group.lowerBound <= 0
+            ? 'none above 0'
+            : show(group.lowerBound),
       sentences: group.reasons,
     };
   });

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { afterRenderEffect, ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { isValidMode } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -13,8 +13,10 @@ import { PullEntry } from './pull-entry';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (entry.question(); as q) {
-      <h2>Is that right?</h2>
-      <p>{{ q.text }}</p>
+      <div id="pull-question" tabindex="-1" role="alert">
+        <h2>Is that right?</h2>
+        <p>{{ q.text }}</p>
+      </div>
       <div class="acts">
         <button nz-button nzType="primary" class="bench-button" type="button" (click)="entry.yes()">
           <kbd>Y</kbd> Yes, keep {{ entry.shown(q.newtons) }} {{ entry.unit() }}
@@ -25,7 +27,7 @@ import { PullEntry } from './pull-entry';
       </div>
     } @else if (entry.pending(); as p) {
       <div class="said">
-        <h2 id="how">How did it fail?</h2>
+        <h2 id="how" tabindex="-1">How did it fail?</h2>
         @if (entry.curve(); as curve) {
           <tm-curve [trace]="curve.trace" [read]="curve.read" [limit]="entry.limit()" [unit]="entry.unit()" />
           <p class="soft" role="status">{{ curve.read?.suggestion?.evidence ?? curve.why }}</p>
@@ -151,6 +153,16 @@ export class PullAsk {
   readonly keepText = input('Keep reading, next piece');
   protected readonly entry = inject(PullEntry);
   protected readonly value = valueOf;
+
+  constructor() {
+    // The field is gone once a force is typed: the keys, and whoever reads the screen aloud, go on with the question.
+    afterRenderEffect(() => {
+      const id = this.entry.question() ? 'pull-question' : this.entry.pending() ? 'how' : '';
+      const focused = document.activeElement;
+      if (id && (!focused || focused === document.body)) document.getElementById(id)?.focus({ preventScroll: true });
+    });
+  }
+
   /** What has to be written down with this pull; empty when nothing has. */
   protected readonly noteLabel = computed(() => {
     const mode = this.entry.mode();
