@@ -78,6 +78,16 @@ describe('The set-up run', () => {
   });
 });
 
+describe('Beginning again after a failure', () => {
+  it('asks at once, with what failed as the reason to be kept', async () => {
+    const view = viewOf({ entries: [TOOL_TAKEN(), pulled(1, 60)] });
+    const bench = await Bench.open(ReleaseStage, { view, inputs: { again: 'true' } });
+    const cause = bench.element.querySelector<HTMLInputElement>('#run-cause');
+    expect(cause?.value).toContain('60.0');
+    bench.close();
+  });
+});
+
 describe('Measured lengths', () => {
   let bench: Bench<unknown>;
   afterEach(() => {

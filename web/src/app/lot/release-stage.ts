@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may } from '@tug-mark/contract';
@@ -143,6 +143,8 @@ export class ReleaseStage {
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   private readonly router = inject(Router);
   protected readonly time = showTime;
+  /** Set where somebody comes from a failure to begin again. */
+  readonly again = input<unknown>();
   protected readonly asking = signal(false);
   protected readonly cause = signal('');
   protected readonly note = signal('');
@@ -236,6 +238,13 @@ export class ReleaseStage {
   });
 
   constructor() {
+    const begin = effect(() => {
+      if (!this.again() || !this.hand.of('tool').length) return;
+      begin.destroy();
+      untracked(() => {
+        this.ask();
+      });
+    });
     inject(Keys).use([{ key: 'Enter', does: 'go to what comes next, or release' }], (key) => {
       if (key !== 'Enter' || this.asking()) return false;
       const next = this.next();
@@ -254,7 +263,9 @@ export class ReleaseStage {
 
   protected ask(): void {
     this.asking.set(true);
-    this.cause.set(this.hand.judgement()?.release.reasons.find((r) => r.weight === 'hold')?.text ?? '');
+    const judgement = this.hand.judgement();
+    const failed = judgement?.verdict === 'rejected' ? judgement.holding[0]?.text : undefined;
+    this.cause.set(judgement?.release.reasons.find((r) => r.weight === 'hold')?.text ?? failed ?? '');
     setTimeout(() => document.getElementById('run-cause')?.focus());
   }
 

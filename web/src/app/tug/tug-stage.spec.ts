@@ -17,6 +17,26 @@ describe('The pull test at the bench', () => {
     await bench.submit('.big form');
   };
 
+  it('judges a typed force at the press of a button, and by the pad that fingers get', async () => {
+    await open();
+    const pad = (key: string) =>
+      [...bench.element.querySelectorAll<HTMLElement>('tm-number-pad button')].find(
+        (b) => b.textContent?.trim() === key,
+      );
+    expect(bench.button('Judge it').disabled).toBeTrue();
+    for (const key of ['1', '1', '8', '7', '←', '.', '4']) pad(key)?.click();
+    await bench.settle();
+    await bench.press('Judge it');
+    expect(bench.text).toContain('How did it fail?');
+    expect(bench.text).toContain('118.4N');
+  });
+
+  it('leads on after a failure: to the cause, to the pieces, and to begin again', async () => {
+    await open([TOOL_TAKEN(), pulled(1, 60)]);
+    const ways = [...bench.element.querySelectorAll('tm-after-failure a')].map((a) => a.getAttribute('href'));
+    expect(ways).toEqual(['/bench/c1/cause', '/bench/c1/look', '/bench/c1/release?again=true']);
+  });
+
   it('offers no pull while something before it is open, and leads there; a person may pull all the same', async () => {
     bench = await Bench.open(TugStage, { view: viewOf({ entries: [TOOL_TAKEN()] }) });
     expect(bench.element.querySelector('#force')).toBeNull();

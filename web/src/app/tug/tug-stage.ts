@@ -7,6 +7,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
 import type { PackedCurve } from '../outbox/outbox.state';
+import { AfterFailure } from '../parts/after-failure';
 import { Mark } from '../parts/mark';
 import { MoreRows, ROWS_AT_ONCE } from '../parts/more-rows';
 import { showTime } from '../parts/show-time';
@@ -40,6 +41,7 @@ interface Correcting {
     Mark,
     MoreRows,
     GaugeBar,
+    AfterFailure,
     KeptTests,
     PullAsk,
     PullField,

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, inject, viewChild, type ElementRef } from '@angular/core';
 import { FORCE_UNITS } from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { FieldBurst, KeyBurst } from '../../parts/key-burst';
 import { Mark } from '../../parts/mark';
+import { NumberPad } from '../../parts/number-pad';
 import { valueOf } from '../../parts/value-of';
 import { pastedReadings } from '../pasted-readings';
 import { PullEntry } from './pull-entry';
@@ -10,7 +12,7 @@ import { PullEntry } from './pull-entry';
 /** The force in hand: the field it is typed into, or the number large with its margin. */
 @Component({
   selector: 'tm-pull-field',
-  imports: [NzInputModule, Mark],
+  imports: [NzButtonModule, NzInputModule, Mark, NumberPad],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="big" aria-live="polite">
@@ -47,7 +49,11 @@ import { PullEntry } from './pull-entry';
               <option [value]="u" [selected]="u === entry.unit()">{{ u }}</option>
             }
           </select>
+          <button nz-button nzType="primary" class="bench-button" type="submit" [disabled]="entry.text() === ''">
+            Judge it
+          </button>
         </form>
+        <tm-number-pad (press)="entry.typed(entry.text() + $event)" (back)="entry.typed(entry.text().slice(0, -1))" />
       }
     </div>
   `,
@@ -55,7 +61,9 @@ import { PullEntry } from './pull-entry';
     form {
       align-items: center;
       display: flex;
+      flex-wrap: wrap;
       gap: 10px;
+      justify-content: flex-end;
     }
     form label {
       font: 600 17px var(--figures);
@@ -65,7 +73,7 @@ import { PullEntry } from './pull-entry';
       font-weight: 600;
       height: 64px;
       text-align: right;
-      width: 210px;
+      width: 180px;
     }
     select {
       font: 600 20px var(--figures);
