@@ -139,7 +139,12 @@ import { PullEntry } from './pull-entry';
       box-shadow: inset 4px 0 0 var(--petrol);
       font-weight: 600;
     }
+    /* In sight whatever stands above it: the answer is kept by it. */
     .acts {
+      background: var(--sheet);
+      bottom: 0;
+      padding: 8px 0;
+      position: sticky;
       display: flex;
       flex-wrap: wrap;
       gap: 10px;
