@@ -90,6 +90,20 @@ export class Browser {
     return this.driver.findElement(By.id((await found.getAttribute('for')) ?? ''));
   }
 
+  /** Chooses from an opening list, by what it offers; a long one is searched by typing. */
+  async choose(id: string, text: string): Promise<void> {
+    await this.retry(async () => {
+      const list = await this.shown(By.xpath(`//nz-select[.//input[@id=${quote(id)}]]`));
+      await this.driver.executeScript("arguments[0].scrollIntoView({ block: 'center' })", list);
+      await list.click();
+      const field = await this.driver.findElement(By.id(id));
+      if ((await field.getAttribute('aria-autocomplete')) === 'list') await field.sendKeys(text);
+      await (
+        await this.shown(By.xpath(`//*[contains(@class, 'of-${id}')]//nz-option-item[contains(., ${quote(text)})]`))
+      ).click();
+    });
+  }
+
   async press(text: string): Promise<void> {
     await this.retry(async () => {
       const button = await this.button(text);

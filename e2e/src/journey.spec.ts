@@ -288,7 +288,7 @@ describe('From a wire list to a judged pull', () => {
       await elsewhere.sees('Nothing is set up yet.');
       await openShelf(elsewhere, 'People');
       await elsewhere.fill('Name', 'Quinn');
-      await elsewhere.driver.findElement(By.css('#new-role option[value=quality]')).click();
+      await elsewhere.choose('new-role', 'quality');
       await elsewhere.fill('First password', 'correct horse');
       await elsewhere.press('Add the account');
       await elsewhere.sees('Quinn can sign in as quality.');

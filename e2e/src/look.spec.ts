@@ -43,9 +43,7 @@ describe('What the eye, the caliper and the section say', () => {
     await openCombination(browser, ...CONTACT);
     await climbTo(browser, 'Look');
     await browser.sees('Piece 3 of 5: mating end');
-    await browser.driver.executeScript(
-      `const s = document.getElementById('station-caliper'); s.value = 'C-1'; s.dispatchEvent(new Event('change'))`,
-    );
+    await browser.choose('station-caliper', 'C-1');
     await browser.sees('its button measures the point in hand');
     await browser.press('Wire past the barrel');
     caliper.measure(1.9);

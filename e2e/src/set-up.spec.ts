@@ -165,7 +165,7 @@ describe('Setting up every family of the demo', () => {
     await browser.press('Keep as a new revision');
     await browser.sees('FL-SC-1510 is kept as its newest revision.');
     await browser.sees('revision 2');
-    await browser.driver.findElement(By.css('#beside option[value=r1]')).click();
+    await browser.choose('beside', 'its revision 1');
     await browser.sees('one field differs');
     await accessible();
     await openCombination(browser, 'FL-SC-1510', 'FL-W-0075', LIST);
@@ -238,7 +238,7 @@ describe('Setting up every family of the demo', () => {
     await climbTo(browser, 'Release');
     await browser.press('Compare house rules');
     await browser.sees('What it changes for');
-    await browser.driver.findElement(By.css("#beside-profile option[value='charging-dock']")).click();
+    await browser.choose('beside-profile', 'Charging dock');
     await browser.sees('Conductor grip only: one bite');
     await accessible();
   });

@@ -76,7 +76,7 @@ try {
   await lookByKeys(browser);
   await climbTo(browser, 'Tug');
   for (const force of ['116.2', '112.2', '121.3']) await pullByKeys(browser, force);
-  await (await browser.shown(By.css('#station-gauge option[value="G-1"]'))).click();
+  await browser.choose('station-gauge', 'G-1');
   await browser.shown(By.css('tm-force-strip canvas'));
   await browser.driver.sleep(700);
   await browser.keys('t');
@@ -135,11 +135,11 @@ try {
   await picture('finder');
   await openShelf(browser, 'House rules');
   await browser.sees('Strand lay');
-  await browser.driver.findElement(By.css("#beside-profile option[value='charging-dock']")).click();
+  await browser.choose('beside-profile', 'Charging dock');
   await picture('house-rules');
   await browser.go('/shop/cabinet/terminal/FL-SC-1510');
   await browser.sees('Beside it');
-  await browser.driver.findElement(By.css("#beside option[value='pFL-SC-2825']")).click();
+  await browser.choose('beside', 'FL-SC-2825');
   await browser.sees('fields differ');
   await picture('cabinet');
   await signOut(browser);
@@ -147,15 +147,11 @@ try {
   await openShelf(browser, 'Limits');
   await browser.sees('Withdraw rev');
   await browser.driver.findElement(By.xpath("//li//button[contains(., 'rev D')]")).click();
-  await (
-    await browser.shown(By.xpath("//*[@id='compare-with']/option[contains(., 'FL-SPEC-07') and contains(., 'rev C')]"))
-  ).click();
+  await browser.choose('compare-with', 'FL-SPEC-07 rev C');
   await browser.sees('rows differ');
   await picture('limits');
   await openShelf(browser, 'Inspection points');
-  await (
-    await browser.shown(By.xpath("//*[@id='compare-with']/option[contains(., 'FL-LOOK-03') and contains(., 'rev A')]"))
-  ).click();
+  await browser.choose('compare-with', 'FL-LOOK-03 rev A');
   await browser.sees('what was is struck');
   await picture('inspection-points');
 } finally {

@@ -70,7 +70,7 @@ describe('The rooms around the bench', () => {
         inputs: { kindName: 'terminal', partName: 'RB' },
       });
       expect(bench.text).toContain('revision 3');
-      await typeInto('beside', 'pRT');
+      await bench.choose('beside', 'RT ');
       expect(bench.text).toMatch(/\d fields differ/);
     });
   });
@@ -176,7 +176,7 @@ describe('The rooms around the bench', () => {
       },
       inputs: { with: 'c1' },
     });
-    await typeInto('beside-profile', 'gap=required');
+    await bench.choose('beside-profile', 'gap required');
     expect(bench.text).toContain('What it changes for RB on W-075');
     expect(bench.element.querySelector('tr.changed')?.textContent).toContain('strip');
   });
@@ -263,7 +263,7 @@ describe('The rooms around the bench', () => {
     });
     await bench.press('rev E');
     expect(bench.text).toContain('Row 1: Too high.');
-    await typeInto('compare-with', '1');
+    await bench.choose('compare-with', 'rev C');
     expect(bench.text).toContain('+5.9 %');
     expect(bench.text).toContain('it would change the limit of 1 combination');
     expect(bench.text).toContain('Mast loom, 85.0 N to no limit');

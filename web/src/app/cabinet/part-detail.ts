@@ -15,13 +15,14 @@ import { Api, toProblem } from '../http/api';
 import { ProblemNotice } from '../parts/problem-notice';
 import { showTime } from '../parts/show-time';
 import { valueOf } from '../parts/value-of';
+import { Select } from '../parts/select';
 
 type AnyPart = CatalogueParts[CatalogueKind];
 
 /** One part: its fields, beside another part or an earlier revision of itself, its revisions and its label. */
 @Component({
   selector: 'tm-part-detail',
-  imports: [NzButtonModule, ProblemNotice],
+  imports: [Select, NzButtonModule, ProblemNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section aria-labelledby="part-name">
@@ -55,17 +56,12 @@ type AnyPart = CatalogueParts[CatalogueKind];
       }
       <div class="field">
         <label for="beside">Beside it</label>
-        <select id="beside" class="ant-input" (change)="beside.set(value($event))">
-          <option value="">nothing</option>
-          @for (old of revisions().slice(1); track old.revision) {
-            <option [value]="'r' + old.revision">its revision {{ old.revision }}, by {{ old.by }}</option>
-          }
-          @for (other of others(); track other.part) {
-            @if (other.part !== part().part) {
-              <option [value]="'p' + other.part">{{ other.part }} {{ other.label }}</option>
-            }
-          }
-        </select>
+        <tm-select
+          selectId="beside"
+          [options]="besides()"
+          [value]="beside()"
+          (valueChange)="beside.set($event ?? '')"
+        />
       </div>
       <div class="scroll" tabindex="0" role="group" aria-label="Fields">
         <table>
@@ -140,6 +136,16 @@ export class PartDetail {
   readonly closed = output();
   protected readonly time = showTime;
   protected readonly revisions = signal<readonly PartRevision[]>([]);
+  /** What the part can be put beside. */
+  protected readonly besides = computed(() => [
+    { value: '', label: 'nothing' },
+    ...this.revisions()
+      .slice(1)
+      .map(({ revision, by }) => ({ value: `r${revision}`, label: `its revision ${revision}, by ${by}` })),
+    ...this.others()
+      .filter(({ part }) => part !== this.part().part)
+      .map(({ part, label }) => ({ value: `p${part}`, label: `${part} ${label}` })),
+  ]);
   protected readonly problem = signal<Problem | null>(null);
   protected readonly beside = signal('');
   protected readonly other = computed<{ name: string; part: AnyPart } | null>(() => {

@@ -16,6 +16,7 @@ import { sessionFeature } from '../session/session.state';
 import { ChartCanvas, inks } from './chart-canvas';
 import { glanceOf, type ChartAtAGlance } from './chart-glance';
 import { chartOptions, type ChartScale } from './chart-options';
+import { Select } from '../parts/select';
 
 const KINDS: readonly { readonly kind: ChartKind; readonly title: string; readonly question: string }[] = [
   { kind: 'combination', title: 'Combination', question: 'Is it made as it was?' },
@@ -32,7 +33,7 @@ const REST_MS = 120;
 /** Readings over time: whether what is made stays as it was, what happened on the way, and where it is going. */
 @Component({
   selector: 'tm-charts-page',
-  imports: [RouterLink, NzButtonModule, NzInputModule, ChartCanvas, Mark, ProblemNotice],
+  imports: [Select, RouterLink, NzButtonModule, NzInputModule, ChartCanvas, Mark, ProblemNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -42,32 +43,33 @@ const REST_MS = 120;
           <p class="soft" role="status">{{ said() }}</p>
         </div>
         <div class="choose">
-          <label
-            >Readings of a
-            <select id="chart-kind" (change)="chooseKind($event)">
-              @for (k of kinds; track k.kind) {
-                <option [value]="k.kind" [selected]="k.kind === kind()">{{ k.title.toLowerCase() }}</option>
-              }
-            </select>
-          </label>
-          <label
-            >Which
-            <select id="chart-value" (change)="chooseValue($event)">
-              @for (c of offered(); track c.value) {
-                <option [value]="c.value" [selected]="c.value === value()">{{ c.label }}</option>
-              }
-            </select>
-          </label>
-          <label
-            >A point is
-            <select id="chart-subgroup" (change)="chooseSubgroup($event)">
-              @for (n of [1, 2, 3, 4, 5]; track n) {
-                <option [value]="n" [selected]="n === subgroup()">
-                  {{ n === 1 ? 'one reading' : 'the mean of ' + n }}
-                </option>
-              }
-            </select>
-          </label>
+          <div class="field">
+            <label for="chart-kind">Readings of a</label
+            ><tm-select
+              selectId="chart-kind"
+              [options]="kindOptions"
+              [value]="kind()"
+              (valueChange)="chooseKind($event)"
+            />
+          </div>
+          <div class="field">
+            <label for="chart-value">Which</label
+            ><tm-select
+              selectId="chart-value"
+              [options]="offeredOptions()"
+              [value]="value()"
+              (valueChange)="chooseValue($event)"
+            />
+          </div>
+          <div class="field">
+            <label for="chart-subgroup">A point is</label
+            ><tm-select
+              selectId="chart-subgroup"
+              [options]="subgroups"
+              [value]="subgroup().toString()"
+              (valueChange)="chooseSubgroup($event)"
+            />
+          </div>
         </div>
       </div>
       @if (kind() === 'combination' && value()) {
@@ -194,7 +196,11 @@ export class ChartsPage {
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   protected readonly value_ = valueOf;
   protected readonly time = showTime;
-  protected readonly kinds = KINDS;
+  protected readonly kindOptions = KINDS.map(({ kind, title }) => ({ value: kind, label: title.toLowerCase() }));
+  protected readonly subgroups = [1, 2, 3, 4, 5].map((n) => ({
+    value: String(n),
+    label: n === 1 ? 'one reading' : `the mean of ${n}`,
+  }));
   protected readonly choices = signal<readonly ChartChoice[] | null>(null);
   protected readonly about = signal<ChartAbout | null>(null);
   protected readonly work = signal<ChartWork | null>(null);
@@ -222,6 +228,7 @@ export class ChartsPage {
   private stop: AbortController | null = null;
 
   protected readonly offered = computed(() => (this.choices() ?? []).filter((c) => c.kind === this.kind()));
+  protected readonly offeredOptions = computed(() => this.offered().map(({ value, label }) => ({ value, label })));
   protected readonly value = computed(() => this.of() ?? this.offered()[0]?.value ?? '');
   protected readonly mayFreeze = computed(() => may(this.person()?.role ?? 'technician', 'draft-limits'));
   protected readonly title = computed(() => {
@@ -385,16 +392,16 @@ export class ChartsPage {
     }, REST_MS);
   }
 
-  protected chooseKind(event: Event): void {
-    void this.router.navigate(['/charts'], { queryParams: { asked: valueOf(event) } });
+  protected chooseKind(asked: string | null): void {
+    void this.router.navigate(['/charts'], { queryParams: { asked } });
   }
 
-  protected chooseValue(event: Event): void {
-    void this.router.navigate(['/charts'], { queryParams: { asked: this.kind(), of: valueOf(event) } });
+  protected chooseValue(of: string | null): void {
+    void this.router.navigate(['/charts'], { queryParams: { asked: this.kind(), of } });
   }
 
-  protected chooseSubgroup(event: Event): void {
-    this.subgroup.set(Number(valueOf(event)));
+  protected chooseSubgroup(size: string | null): void {
+    this.subgroup.set(Number(size));
     this.window.set({ start: 0, end: 100 });
     this.compute();
   }

@@ -3,13 +3,13 @@ import type { DocumentHistory } from '@tug-mark/contract';
 import { documentName, isSameDocument, type DocumentKey } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { showTime } from '../parts/show-time';
-import { valueOf } from '../parts/value-of';
 import type { AnyShelf } from './shelf';
+import { Select } from '../parts/select';
 
 /** What became of the chosen document, what may be done with it, and which other one it is compared with. */
 @Component({
   selector: 'tm-document-head',
-  imports: [NzButtonModule],
+  imports: [Select, NzButtonModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (shelf().chosen(); as found) {
@@ -67,14 +67,12 @@ import type { AnyShelf } from './shelf';
       }
       <div class="compare">
         <label for="compare-with">Compare with</label>
-        <select id="compare-with" (change)="compare($event)">
-          <option value="">nothing</option>
-          @for (other of shelf().others(); track name(other); let i = $index) {
-            <option [value]="i + 1" [selected]="same(other, shelf().compared())">
-              {{ name(other) }} ({{ other.status }})
-            </option>
-          }
-        </select>
+        <tm-select
+          selectId="compare-with"
+          [options]="comparable()"
+          [value]="comparing()"
+          (valueChange)="compare($event)"
+        />
       </div>
     }
   `,
@@ -118,7 +116,20 @@ export class DocumentHead {
     return `Drafted by ${draftedBy}${step('released', releasedBy, releasedAt)}${step('withdrawn', withdrawnBy, withdrawnAt)}.`;
   }
 
-  protected compare(event: Event): void {
-    this.shelf().compareWith(this.shelf().others()[Number(valueOf(event)) - 1] ?? null);
+  protected readonly comparable = computed(() => [
+    { value: '', label: 'nothing' },
+    ...this.shelf()
+      .others()
+      .map((other, i) => ({ value: String(i + 1), label: `${this.name(other)} (${other.status})` })),
+  ]);
+  protected readonly comparing = computed(() => {
+    const at = this.shelf()
+      .others()
+      .findIndex((other) => isSameDocument(other, this.shelf().compared()));
+    return at < 0 ? '' : String(at + 1);
+  });
+
+  protected compare(place: string | null): void {
+    this.shelf().compareWith(this.shelf().others()[Number(place) - 1] ?? null);
   }
 }

@@ -1,22 +1,22 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Mark } from '../parts/mark';
-import { valueOf } from '../parts/value-of';
 import { StationCaliper } from './station-caliper';
+import { Select } from '../parts/select';
 
 /** The station's caliper: which one, and whether it is there. */
 @Component({
   selector: 'tm-caliper-bar',
-  imports: [Mark],
+  imports: [Select, Mark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (caliper.calipers().length) {
       <label for="station-caliper">Caliper</label>
-      <select id="station-caliper" (change)="choose($event)">
-        <option value="" [selected]="!caliper.chosen()">none, values are typed</option>
-        @for (c of caliper.calipers(); track c.id) {
-          <option [value]="c.id" [selected]="c.id === caliper.chosen()?.id">{{ c.label }}</option>
-        }
-      </select>
+      <tm-select
+        selectId="station-caliper"
+        [options]="options()"
+        [value]="caliper.chosen()?.id ?? ''"
+        (valueChange)="choose($event)"
+      />
       @if (caliper.chosen() && caliper.state().state !== 'connected') {
         <span class="lost" role="alert"><tm-mark state="fail" /> {{ caliper.state().text }}</span>
       } @else if (caliper.chosen()) {
@@ -42,9 +42,14 @@ import { StationCaliper } from './station-caliper';
 export class CaliperBar {
   protected readonly caliper = inject(StationCaliper);
 
-  protected choose(event: Event): void {
-    this.caliper.choose(valueOf(event) || null);
+  protected readonly options = computed(() => [
+    { value: '', label: 'none, values are typed' },
+    ...this.caliper.calipers().map(({ id, label }) => ({ value: id, label })),
+  ]);
+
+  protected choose(id: string | null): void {
+    this.caliper.choose(id === '' ? null : id);
     // The keys belong to the points again, not to the list.
-    (event.target as HTMLElement).blur();
+    document.getElementById('station-caliper')?.blur();
   }
 }

@@ -136,11 +136,7 @@ describe('Sheets of what to look at', () => {
       },
     });
     await bench.settle();
-    const compare = bench.element.querySelector<HTMLSelectElement>('#compare-with');
-    if (!compare) throw new Error('nothing to compare with');
-    compare.value = '1';
-    compare.dispatchEvent(new Event('change', { bubbles: true }));
-    await bench.settle();
+    await bench.choose('compare-with', 'rev ');
     expect(bench.text).toContain('1 row differs');
     await bench.press('Draft a new revision from it');
     await bench.type('draft-revision', 'D');

@@ -299,9 +299,7 @@ describe('A pull on the station’s gauge', () => {
       api: { gauges: () => Promise.resolve([gauge]) },
     });
     await bench.settle();
-    const choice = bench.element.querySelector<HTMLSelectElement>('#station-gauge');
-    if (choice) choice.value = 'G-1';
-    choice?.dispatchEvent(new Event('change'));
+    await bench.choose('station-gauge', gauge.label);
     bench.hear({ kind: 'state', state: 'connected', text: 'Gauge G-1 is connected.' });
     await bench.settle();
     await bench.key('t');

@@ -22,13 +22,14 @@ import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
 import { StampReader } from './stamp-reader';
 import { valueOf } from '../parts/value-of';
+import { Select } from '../parts/select';
 
 const VERDICTS = { fits: 'pass', edge: 'hold', no: 'fail' } as const;
 
 /** Given the wires in the hand and where the joint will be: everything the cabinet can make it with, best first. */
 @Component({
   selector: 'tm-finder-page',
-  imports: [RouterLink, NzButtonModule, NzInputModule, Mark, ProblemNotice, StampReader],
+  imports: [Select, RouterLink, NzButtonModule, NzInputModule, Mark, ProblemNotice, StampReader],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -97,11 +98,12 @@ const VERDICTS = { fits: 'pass', edge: 'hold', no: 'fail' } as const;
             </div>
             <div class="field">
               <label for="finder-place">Place of use</label>
-              <select class="ant-input" id="finder-place" (change)="setPlace($event)">
-                @for (option of places; track option) {
-                  <option [value]="option" [selected]="option === place()">{{ option }}</option>
-                }
-              </select>
+              <tm-select
+                selectId="finder-place"
+                [options]="placeOptions"
+                [value]="place()"
+                (valueChange)="setPlace($event)"
+              />
             </div>
             @for (ask of asks; track ask.key) {
               <div class="field">
@@ -120,12 +122,12 @@ const VERDICTS = { fits: 'pass', edge: 'hold', no: 'fail' } as const;
             }
             <div class="field">
               <label for="finder-family">Family</label>
-              <select class="ant-input" id="finder-family" (change)="setFamily($event)">
-                <option value="">any</option>
-                @for (option of families; track option) {
-                  <option [value]="option" [selected]="option === family()">{{ familyName(option) }}</option>
-                }
-              </select>
+              <tm-select
+                selectId="finder-family"
+                [options]="familyOptions"
+                [value]="family()"
+                (valueChange)="setFamily($event)"
+              />
             </div>
             <div class="field">
               <label for="finder-class">Class</label>
@@ -248,8 +250,11 @@ export class FinderPage {
   protected readonly value = valueOf;
   protected readonly store = inject(CabinetParts);
   protected readonly verdicts = VERDICTS;
-  protected readonly places = PLACES;
-  protected readonly families = FAMILIES;
+  protected readonly placeOptions = PLACES.map((place) => ({ value: place, label: place }));
+  protected readonly familyOptions = [
+    { value: '', label: 'any' },
+    ...FAMILIES.map((family) => ({ value: family, label: familyName(family) })),
+  ];
   protected readonly familyName = familyName;
   protected readonly asks = [
     { key: 'temperature', title: 'Place reaches, °C' },
@@ -384,11 +389,11 @@ export class FinderPage {
   protected setAsked(key: 'temperature' | 'current' | 'voltage', text: string): void {
     this.asked.update((all) => ({ ...all, [key]: text }));
   }
-  protected setPlace(event: Event): void {
-    this.place.set(PLACES.find((place) => place === valueOf(event)) ?? 'dry');
+  protected setPlace(chosen: string | null): void {
+    this.place.set(PLACES.find((place) => place === chosen) ?? 'dry');
   }
-  protected setFamily(event: Event): void {
-    this.family.set(FAMILIES.find((family) => family === valueOf(event)) ?? '');
+  protected setFamily(chosen: string | null): void {
+    this.family.set(FAMILIES.find((family) => family === chosen) ?? '');
   }
 }
 

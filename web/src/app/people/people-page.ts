@@ -1,18 +1,18 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { ROLES, type Person, type Problem, type Role } from '@tug-mark/contract';
+import { FormsModule } from '@angular/forms';
+import type { Person, Problem } from '@tug-mark/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzTableModule } from 'ng-zorro-antd/table';
 import { Api, toProblem } from '../http/api';
-import { timeOrderedId } from '../http/uuid';
+import { DayField } from '../parts/day-field';
 import { ProblemNotice } from '../parts/problem-notice';
-import { valueOf } from '../parts/value-of';
 import { injectToday } from '../session/shop-day';
+import { NewAccount } from './new-account';
 
 /** The accounts of the shop: who may sign in, as what, and how long a qualification lasts. For engineers. */
 @Component({
   selector: 'tm-people-page',
-  imports: [NzButtonModule, NzInputModule, NzTableModule, ProblemNotice],
+  imports: [FormsModule, NzButtonModule, NzTableModule, DayField, NewAccount, ProblemNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -40,12 +40,11 @@ import { injectToday } from '../session/shop-day';
               </td>
               <td>{{ person.role }}</td>
               <td>
-                <input
-                  nz-input
-                  type="date"
-                  [attr.aria-label]="'Qualified until, ' + person.name"
-                  [value]="person.qualifiedUntil ?? ''"
-                  (change)="change(person, { qualifiedUntil: value($event) || null })"
+                <label class="out-of-sight" [for]="'until-' + person.id">Qualified until, {{ person.name }}</label>
+                <tm-day-field
+                  [fieldId]="'until-' + person.id"
+                  [ngModel]="person.qualifiedUntil"
+                  (ngModelChange)="change(person, { qualifiedUntil: $event })"
                 />
                 @if (person.qualifiedUntil && person.qualifiedUntil < today) {
                   <span class="wrong">lapsed</span>
@@ -61,67 +60,24 @@ import { injectToday } from '../session/shop-day';
           }
         </tbody>
       </nz-table>
-      <h2>A new account</h2>
-      <form (submit)="add($event, name.value, role.value, password.value, until.value)">
-        <div class="field">
-          <label for="new-name">Name</label><input nz-input id="new-name" #name maxlength="60" required />
-        </div>
-        <div class="field">
-          <label for="new-role">Role</label>
-          <select id="new-role" #role>
-            @for (r of roles; track r) {
-              <option [value]="r">{{ r }}</option>
-            }
-          </select>
-        </div>
-        <div class="field">
-          <label for="new-password">First password, 10 characters or more</label>
-          <input
-            nz-input
-            id="new-password"
-            #password
-            type="password"
-            autocomplete="new-password"
-            minlength="10"
-            required
-          />
-        </div>
-        <div class="field">
-          <label for="new-until">Qualified until</label><input nz-input id="new-until" #until type="date" />
-        </div>
-        <button nz-button nzType="primary" class="bench-button" type="submit">Add the account</button>
-      </form>
+      <tm-new-account (added)="added($event)" />
     </div>
   `,
   styles: `
-    h2 {
-      margin: 24px 0 10px;
-    }
-    form {
-      align-items: end;
-      display: flex;
-      flex-wrap: wrap;
-      gap: 14px;
-    }
-    input[type='date'] {
+    tm-day-field {
+      display: inline-block;
       width: 170px;
     }
     .wrong {
       margin-left: 10px;
     }
-    form input,
-    select {
-      min-height: 46px;
-    }
   `,
 })
 export class PeoplePage {
-  protected readonly value = valueOf;
   private readonly api = inject(Api);
   protected readonly people = signal<readonly Person[]>([]);
   protected readonly problem = signal<Problem | null>(null);
   protected readonly said = signal('');
-  protected readonly roles = ROLES;
   protected readonly today = injectToday()();
 
   constructor() {
@@ -150,23 +106,8 @@ export class PeoplePage {
     });
   }
 
-  protected async add(event: Event, name: string, role: string, password: string, until: string): Promise<void> {
-    event.preventDefault();
-    const form = event.target as HTMLFormElement;
-    this.said.set('');
-    const added = await this.attempt(async () => {
-      await this.api.addPerson({
-        id: timeOrderedId(),
-        name,
-        role: role as Role,
-        password,
-        qualifiedUntil: until || null,
-      });
-      await this.load();
-    });
-    if (added) {
-      this.said.set(`${name} can sign in as ${role}.`);
-      form.reset();
-    }
+  protected async added(said: string): Promise<void> {
+    this.said.set(said);
+    await this.attempt(() => this.load());
   }
 }

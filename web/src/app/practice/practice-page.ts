@@ -10,11 +10,12 @@ import { ProblemNotice } from '../parts/problem-notice';
 import { sessionFeature } from '../session/session.state';
 import { PracticeEditor } from './practice-editor';
 import { valueOf } from '../parts/value-of';
+import { Select } from '../parts/select';
 
 /** The shop's house rules, profile by profile, choice by choice, and what another school would change for a combination. */
 @Component({
   selector: 'tm-practice-page',
-  imports: [RouterLink, NzButtonModule, ProblemNotice, PracticeEditor],
+  imports: [Select, RouterLink, NzButtonModule, ProblemNotice, PracticeEditor],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -44,27 +45,21 @@ import { valueOf } from '../parts/value-of';
         <div class="picks">
           <div class="field">
             <label for="profile">Profile</label>
-            <select id="profile" class="ant-input" (change)="pick.set(value($event))">
-              @for (p of practices(); track p.part) {
-                <option [value]="p.part" [selected]="p.part === chosen()?.part">{{ p.label }}</option>
-              }
-            </select>
+            <tm-select
+              selectId="profile"
+              [options]="profiles()"
+              [value]="chosen()?.part ?? null"
+              (valueChange)="pick.set($event ?? '')"
+            />
           </div>
           <div class="field">
             <label for="beside-profile">beside</label>
-            <select id="beside-profile" class="ant-input" (change)="beside.set(value($event))">
-              <option value="">nothing</option>
-              @for (p of practices(); track p.part) {
-                @if (p.part !== chosen()?.part) {
-                  <option [value]="p.part" [selected]="p.part === beside()">{{ p.label }}</option>
-                }
-              }
-              @for (school of schools(); track school.key) {
-                <option [value]="school.key" [selected]="school.key === beside()">
-                  another school: {{ school.title }}
-                </option>
-              }
-            </select>
+            <tm-select
+              selectId="beside-profile"
+              [options]="others()"
+              [value]="beside()"
+              (valueChange)="beside.set($event ?? '')"
+            />
           </div>
           @if (mayEdit()) {
             <button nz-button class="bench-button" type="button" (click)="editing.set('this')">
@@ -193,6 +188,12 @@ export class PracticePage {
   protected readonly editing = signal<'new' | 'this' | null>(null);
   protected readonly problem = signal<Problem | null>(null);
   protected readonly view = signal<CombinationView | null>(null);
+  protected readonly profiles = computed(() => this.practices().map(({ part, label }) => ({ value: part, label })));
+  protected readonly others = computed(() => [
+    { value: '', label: 'nothing' },
+    ...this.profiles().filter(({ value }) => value !== this.chosen()?.part),
+    ...this.schools().map(({ key, title }) => ({ value: key, label: `another school: ${title}` })),
+  ]);
   protected readonly mayEdit = computed(() => may(this.person()?.role ?? 'technician', 'edit-practice'));
   protected readonly practices = computed(() =>
     // The shop's own first, those for one customer or class after it.

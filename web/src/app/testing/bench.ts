@@ -254,6 +254,17 @@ export class Bench<T> {
     field.dispatchEvent(new Event('input', { bubbles: true }));
     await this.settle();
   }
+  /** Chooses from an opening list, by what it offers. */
+  async choose(id: string, text: string): Promise<void> {
+    this.element.querySelector(`#${id}`)?.closest<HTMLElement>('nz-select')?.click();
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    await this.settle();
+    const offered = [...document.querySelectorAll<HTMLElement>(`.of-${id} nz-option-item`)];
+    const found = offered.find((option) => option.textContent?.includes(text));
+    if (!found) throw new Error(`#${id} offers: ${offered.map((option) => option.textContent?.trim()).join(' | ')}`);
+    found.click();
+    await this.settle();
+  }
   async submit(selector = 'form'): Promise<void> {
     this.element.querySelector(selector)?.dispatchEvent(new Event('submit', { bubbles: true, cancelable: true }));
     await this.settle();

@@ -23,7 +23,8 @@ describe('The pull test at the bench', () => {
       [...bench.element.querySelectorAll<HTMLElement>('tm-number-pad button')].find(
         (b) => b.textContent?.trim() === key,
       );
-    expect(bench.button('Judge it').disabled).toBeTrue();
+    await bench.press('Judge it');
+    expect(bench.text).toContain('Nothing is entered yet.');
     for (const key of ['1', '1', '8', '7', '←', '.', '4']) pad(key)?.click();
     await bench.settle();
     await bench.press('Judge it');

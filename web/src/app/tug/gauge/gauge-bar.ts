@@ -2,28 +2,26 @@ import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angu
 import { type ForceUnit } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Mark } from '../../parts/mark';
-import { valueOf } from '../../parts/value-of';
 import { ForceStrip } from './force-strip';
 import { StationGauge } from './station-gauge';
 import { injectToday } from '../../session/shop-day';
+import { Select } from '../../parts/select';
 
 /** The station's gauge: which one, whether it is there, what it shows now; or that values are typed. */
 @Component({
   selector: 'tm-gauge-bar',
-  imports: [NzButtonModule, ForceStrip, Mark],
+  imports: [Select, NzButtonModule, ForceStrip, Mark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (gauge.gauges(); as gauges) {
       <div class="bar" role="group" aria-label="Force gauge">
         <label for="station-gauge">Gauge</label>
-        <select id="station-gauge" (change)="choose($event)">
-          <option value="" [selected]="!gauge.chosen()">none, values are typed</option>
-          @for (g of gauges; track g.id) {
-            @if (g.active) {
-              <option [value]="g.id" [selected]="g.id === gauge.chosen()?.id">{{ g.label }}</option>
-            }
-          }
-        </select>
+        <tm-select
+          selectId="station-gauge"
+          [options]="optionsOf(gauges)"
+          [value]="gauge.chosen()?.id ?? ''"
+          (valueChange)="choose($event)"
+        />
         @if (gauge.chosen(); as g) {
           @if (gauge.state().state === 'connected') {
             <tm-force-strip [limit]="limit()" [top]="breaks()" [unit]="unit()" />
@@ -97,10 +95,15 @@ export class GaugeBar {
   protected readonly refused = signal('');
   protected readonly today = injectToday()();
 
-  protected choose(event: Event): void {
-    this.gauge.choose(valueOf(event) || null);
+  protected optionsOf(gauges: readonly { id: string; label: string; active: boolean }[]) {
+    const inUse = gauges.filter(({ active }) => active);
+    return [{ value: '', label: 'none, values are typed' }, ...inUse.map(({ id, label }) => ({ value: id, label }))];
+  }
+
+  protected choose(id: string | null): void {
+    this.gauge.choose(id === '' ? null : id);
     // The keys belong to the pull again, not to the list.
-    (event.target as HTMLElement).blur();
+    document.getElementById('station-gauge')?.blur();
   }
 
   protected async takeFile(event: Event): Promise<void> {

@@ -49,9 +49,7 @@ import { PullEntry } from './pull-entry';
               <option [value]="u" [selected]="u === entry.unit()">{{ u }}</option>
             }
           </select>
-          <button nz-button nzType="primary" class="bench-button" type="submit" [disabled]="entry.text() === ''">
-            Judge it
-          </button>
+          <button nz-button nzType="primary" class="bench-button" type="submit">Judge it</button>
         </form>
         <tm-number-pad (press)="entry.typed(entry.text() + $event)" (back)="entry.typed(entry.text().slice(0, -1))" />
       }
