@@ -33,6 +33,7 @@ const SEARCHED = 8;
   providers: [{ provide: NG_VALUE_ACCESSOR, useExisting: forwardRef(() => Select), multi: true }],
   template: `
     <nz-select
+      nzSize="large"
       [nzId]="selectId()"
       [nzOptions]="offered()"
       [nzShowSearch]="isSearched()"
