@@ -133,6 +133,9 @@ describe('The bench', () => {
     await bench.settle();
     expect(list.calls.mostRecent().args[0].find).toBe('mast ring');
     expect(bench.wentTo).toEqual(['/bench', '1', 'tool']);
+    const asked = list.calls.count();
+    await new Promise((later) => setTimeout(later, 300));
+    expect(list.calls.count()).withContext('asked once more after Enter').toBe(asked);
     for (const key of `http://shop.local/bench/${ID}`) {
       document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
     }

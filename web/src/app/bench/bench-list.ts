@@ -169,9 +169,10 @@ export class BenchList {
   });
 
   constructor() {
-    this.search.valueChanges
-      .pipe(debounceTime(200), takeUntilDestroyed())
-      .subscribe((find) => void this.show({ find: find.trim() }));
+    this.search.valueChanges.pipe(debounceTime(200), takeUntilDestroyed()).subscribe((find) => {
+      // Enter has asked already, and the keys are at a line since.
+      if (find.trim() !== this.store.filter().find) void this.show({ find: find.trim() });
+    });
     inject(Keys).use(
       [
         { key: 'Enter', does: 'begin with what comes next, or with the line you are at' },
@@ -201,7 +202,6 @@ export class BenchList {
 
   protected keepList(changes: { readonly id: string; readonly due: string | null; readonly archived: boolean }): void {
     const { id, ...body } = changes;
-    if (body.archived) void this.store.show({ list: null });
     void this.store.keepList(id, body);
   }
 

@@ -1,6 +1,6 @@
 import { computed, inject } from '@angular/core';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
-import { addEntities, removeAllEntities, setEntity, withEntities } from '@ngrx/signals/entities';
+import { addEntities, removeAllEntities, setAllEntities, setEntity, withEntities } from '@ngrx/signals/entities';
 import type { BenchSort, BenchTotals, CombinationLine, Problem } from '@tug-mark/contract';
 import type { BenchState } from '@tug-mark/core';
 import { Api, toProblem } from '../http/api';
@@ -74,8 +74,9 @@ export const BenchStore = signalStore(
         page(after)
           .then(({ lines }) => {
             if (own !== asked) return;
-            const known = store.entityMap();
-            for (const line of lines) if (known[line.id]) patchState(store, setEntity(line));
+            // Where this page is all there is, a line that has left the filter goes; else it stays until the next look.
+            if (after === '' && store.next() === null) patchState(store, setAllEntities([...lines]));
+            else for (const line of lines) if (store.entityMap()[line.id]) patchState(store, setEntity(line));
             if (lines.some((line) => line.behind)) catchUp(after);
             else void loadTotals();
           })
@@ -115,6 +116,8 @@ export const BenchStore = signalStore(
           patchState(store, { problem: toProblem(error) });
           return;
         }
+        // What has left the bench is not what is looked at any more.
+        if (body.archived) patchState(store, { filter: { ...store.filter(), list: null } });
         asked++;
         await Promise.all([load(''), loadTotals()]);
       },

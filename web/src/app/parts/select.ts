@@ -49,6 +49,7 @@ const SEARCHED = 8;
   styles: `
     :host {
       display: inline-block;
+      max-width: 100%;
       min-width: 130px;
     }
     nz-select {
