@@ -44,11 +44,16 @@ export async function openCombination(browser: Browser, terminal: string, wire: 
   const [, id = ''] = /bench\/([0-9a-f-]{36})/.exec((await next.getAttribute('href')) ?? '') ?? [];
   // To where its work goes on, or to its beginning where nobody has touched it.
   await browser.go(`/bench/${id}`);
-  await browser.shown(By.css('tm-ladder'));
+  await browser.driver.wait(async () => /bench\/[0-9a-f-]+\/\w/.test(await browser.driver.getCurrentUrl()), 20_000);
+  await browser.shown(By.css('tm-ladder, tm-lot-side'));
 }
 
-/** Goes to a stage by its rung on the ladder. */
+/** Goes to a stage by its rung on the ladder, which a lot that is being made keeps behind a link. */
 export async function climbTo(browser: Browser, stage: string): Promise<void> {
+  if ((await browser.driver.findElements(By.css('tm-lot-side'))).length) {
+    if (stage === 'Lot') return;
+    await browser.press('The set-up’s stages');
+  }
   const rung = await browser.shown(By.xpath(`//tm-ladder//a[contains(., '${stage}')]`));
   await rung.click();
 }

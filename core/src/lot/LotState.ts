@@ -34,6 +34,8 @@ export interface PieceCheck {
   readonly at: string;
   readonly by: string;
   readonly look: 'accepted' | 'rejected' | 'open';
+  /** Whether the eye has answered every point; a number may still be missing. */
+  readonly isSeen: boolean;
   readonly tug: ReadingVerdict['verdict'] | 'open';
   /** Lowest valid force, N; null without one. */
   readonly force: number | null;

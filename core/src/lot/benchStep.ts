@@ -1,6 +1,7 @@
 import type { Judgement, SetUp, Stage } from '../combination';
 import { entriesOf, ofCurrentRun, type Entry } from '../entry';
 import type { LotVerdict } from './judgeLot';
+import { lotTask } from './lotTask';
 
 export const BENCH_STATES = ['to-set-up', 'held', 'rejected', 'to-release', 'to-make', 'through'] as const;
 /**
@@ -50,9 +51,11 @@ function firstStep({ toolChoice: { chosen } }: SetUp): string {
   return chosen ? `Begin with ${chosen.tool.part}` : 'Begin the set-up';
 }
 
-function heldStep({ due, reasons }: LotVerdict): string {
-  const pull = due.find((d) => d.code === 'contain');
-  if (pull) return `Pull piece ${pull.piece}`;
+function heldStep(lot: LotVerdict): string {
+  const { code, piece } = lotTask(lot);
+  if (piece !== null) return code === 'bracket' ? `Pull piece ${piece}` : `Check piece ${piece}`;
+  if (code === 'stop') return 'Say what was put right';
+  const { reasons } = lot;
   return reasons.some((r) => r.code === 'at-quality') ? 'Ask quality' : 'Decide about the held pieces';
 }
 

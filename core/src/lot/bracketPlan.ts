@@ -38,7 +38,7 @@ export function bracketPlan(good: number, bad: number, isThere: (piece: number) 
     worst,
     ifHolds: { clears: [good + 1, next], leaves: [next + 1, bad] },
     ifFails: { condemns: [next, bad], leaves: [good + 1, next] },
-    text: `Pull piece ${next}: ${worst === 1 ? 'this one' : `${worst} at most`} will tell where it began. If it holds, ${range(good + 1, next)} ${next - good > 1 ? 'are' : 'is'} clear; if not, it began at ${next} or before.`,
+    text: `${worst === 1 ? 'This pull tells' : `${worst} pulls at most tell`} where it began. If it holds, ${range(good + 1, next)} ${next - good > 1 ? 'are' : 'is'} clear; if not, it began at ${next} or before.`,
   };
 }
 

@@ -1,16 +1,21 @@
 import fc from 'fast-check';
 import { random } from '../statistics';
 import type { Criterion } from '../look';
+import { practice as houseRules } from '../testing/shop';
+import { judgeGroup } from '../tug';
 import { pieceChecks } from './readLot';
 import type { Entry, EntryBody } from '../entry';
 import {
   bracketPlan,
   checksDue,
   containment,
+  lotTask,
   planRisk,
   plannedPulls,
   type LotHead,
+  type Disposed,
   type LotStep,
+  type LotVerdict,
   type PieceCheck,
 } from './index';
 
@@ -53,6 +58,7 @@ const check = (piece: number, outcome: PieceCheck['outcome'], at = '2026-11-25T0
   at,
   by: 'Odile',
   look: 'accepted',
+  isSeen: true,
   tug: outcome === 'good' ? 'holds' : outcome === 'bad' ? 'below' : 'invalid',
   force: outcome === 'good' ? 118 : 70,
   outcome,
@@ -251,6 +257,72 @@ describe('Containment', () => {
         },
       ),
     );
+  });
+});
+
+describe('The task of a lot', () => {
+  const verdict = (head: LotHead, checks: PieceCheck[], disposed: Disposed[] = []): LotVerdict => {
+    const contained = containment(head, checks, disposed);
+    const due = checksDue(head, checks, NOW);
+    const group = judgeGroup([], 108, houseRules, 1);
+    const counts = { spent: checks.length, scrapped: 0, suspect: 0, left: head.made - checks.length };
+    const unfinished = contained.spans.filter((s) => s.state === 'suspect').map((s) => s.text);
+    return {
+      ...contained,
+      ...{ head, checks, due, disposed, group, counts, unfinished, reasons: [] },
+      verdict: 'running',
+      headline: '',
+    };
+  };
+  const open = (piece: number, changes: Partial<PieceCheck>): PieceCheck => ({
+    ...check(piece, 'good'),
+    ...{ outcome: 'open' as const, look: 'open' as const, isSeen: false, tug: 'open' as const, force: null },
+    ...changes,
+  });
+  const told = (lot: LotVerdict, named: number | null = null) => {
+    const { code, piece, step, upTo } = lotTask(lot, named);
+    return [code, piece, step, upTo];
+  };
+
+  it('is to make up to the next check, then to look, to measure what is asked, and only then to pull', () => {
+    expect(told(verdict(headOf({ made: 30 }), [check(1, 'good')]))).toEqual(['make', null, null, 51]);
+    const due = headOf({ made: 51 });
+    expect(told(verdict(due, [check(1, 'good')]))).toEqual(['check', 51, 'look', null]);
+    const seen = open(51, { isSeen: true });
+    expect(told(verdict(due, [check(1, 'good'), seen]))).toEqual(['check', 51, 'measure', null]);
+    const whole = open(51, { isSeen: true, look: 'accepted' });
+    expect(told(verdict(due, [check(1, 'good'), whole]))).toEqual(['check', 51, 'tug', null]);
+  });
+
+  it('goes by a piece a person names before anything that is due', () => {
+    expect(told(verdict(headOf({ made: 51 }), [check(1, 'good')]), 20)).toEqual(['check', 20, 'look', null]);
+  });
+
+  it('is, after a failure, the piece that halves where it began; and to stop where no pull can tell more', () => {
+    const head = headOf({ made: 51 });
+    const lot = verdict(head, [check(1, 'good'), check(51, 'bad')]);
+    expect(told(lot)).toEqual(['bracket', 26, 'look', null]);
+    expect(lotTask(lot).alarm?.why).toBe('Pieces 2 to 51 are held back: good at piece 1, failed at piece 51.');
+    const known = verdict(head, [check(1, 'good'), check(50, 'good'), check(51, 'bad')]);
+    expect(told(known)).toEqual(['stop', null, null, null]);
+  });
+
+  it('is to finish when all is made and checked, and else what is open', () => {
+    const checks = [...range(1, 400, 50), 400].map((p) => check(p, 'good'));
+    expect(told(verdict(headOf({ made: 400 }), checks))).toEqual(['finish', null, null, null]);
+    const repaired = step({ what: 'change', change: 'repair', made: 400, at: '2026-11-25T09:30:00.000Z' });
+    const failed = [...checks.slice(0, -1), check(399, 'good'), check(400, 'bad')];
+    const held = verdict(headOf({ made: 400, steps: [repaired] }), failed);
+    expect(told(held)).toEqual(['decide', null, null, null]);
+  });
+
+  it('of a paused lot is to resume it', () => {
+    expect(told(verdict(headOf({ made: 51, state: 'paused' }), [check(1, 'good')]))).toEqual([
+      'resume',
+      null,
+      null,
+      null,
+    ]);
   });
 });
 

@@ -95,13 +95,13 @@ export function pieceChecks(
       const isMeasured = points
         .filter((c) => c.number?.measured === 'each')
         .every((c) => measured.get(piece)?.some((m) => m.what === c.code));
-      const isWhole =
-        isMeasured &&
+      const isSeen =
+        seen.length > 0 &&
         (seen.some((f) => f.criterion === AS_DRAWN) ||
           points.filter((c) => !isCaliperOnly(c)).every((c) => seen.some((f) => f.criterion === c.code)));
       const look = rejected.length
         ? ('rejected' as const)
-        : isWhole && seen.length
+        : isSeen && isMeasured
           ? ('accepted' as const)
           : ('open' as const);
       const pulls = (readings.get(piece) ?? []).map((body) => {
@@ -131,6 +131,7 @@ export function pieceChecks(
         at,
         by,
         look,
+        isSeen,
         tug,
         force: valid.length ? Math.min(...valid) : null,
         outcome,

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
-import { RouterLink, RouterOutlet } from '@angular/router';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { judgeReading } from '@tug-mark/core';
+import { filter, map } from 'rxjs';
 import { Hand } from '../hand/hand';
 import { handActions } from '../hand/hand.state';
 import { Ladder } from '../parts/ladder';
@@ -13,33 +15,36 @@ import { ProblemNotice } from '../parts/problem-notice';
   selector: 'tm-bench-page',
   imports: [RouterOutlet, RouterLink, Ladder, LotLine, ProblemNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '[class.lot]': 'isLot()' },
   template: `
     @if (hand.view(); as view) {
-      <aside>
-        <div class="what">
-          <h2>{{ view.terminal.part }} {{ view.terminal.label }}</h2>
-          <p class="figures">
-            on {{ view.wire.label }}
-            @for (other of view.together; track $index) {
-              and {{ other.label }}
+      @if (!isLot()) {
+        <aside>
+          <div class="what">
+            <h2>{{ view.terminal.part }} {{ view.terminal.label }}</h2>
+            <p class="figures">
+              on {{ view.wire.label }}
+              @for (other of view.together; track $index) {
+                and {{ other.label }}
+              }
+            </p>
+            @if (view.combination.readIn) {
+              <p><em>Not this shop's own: it came with a record file.</em></p>
             }
-          </p>
-          @if (view.combination.readIn) {
-            <p><em>Not this shop's own: it came with a record file.</em></p>
+            <p class="soft">{{ limitName() }} · house rules: {{ view.practice.part }}</p>
+            <p>
+              <a [routerLink]="['/records', view.combination.id]">Record</a> ·
+              <a [routerLink]="['/sheets', view.combination.id]">Set-up sheet</a>
+              @if (hand.run() > 1) {
+                <span class="soft">· run {{ hand.run() }}</span>
+              }
+            </p>
+          </div>
+          @if (hand.judgement(); as judgement) {
+            <tm-ladder [id]="view.combination.id" [judgement]="judgement" [lot]="hand.lot()" />
           }
-          <p class="soft">{{ limitName() }} · house rules: {{ view.practice.part }}</p>
-          <p>
-            <a [routerLink]="['/records', view.combination.id]">Record</a> ·
-            <a [routerLink]="['/sheets', view.combination.id]">Set-up sheet</a>
-            @if (hand.run() > 1) {
-              <span class="soft">· run {{ hand.run() }}</span>
-            }
-          </p>
-        </div>
-        @if (hand.judgement(); as judgement) {
-          <tm-ladder [id]="view.combination.id" [judgement]="judgement" [lot]="hand.lot()" />
-        }
-      </aside>
+        </aside>
+      }
       <section class="stage" aria-label="Stage" tabindex="0"><router-outlet /></section>
       <tm-lot-line
         [title]="title()"
@@ -102,6 +107,7 @@ import { ProblemNotice } from '../parts/problem-notice';
     .stage ::ng-deep router-outlet + * {
       flex: 1;
     }
+    :host(.lot) .stage,
     tm-lot-line {
       grid-column: 1 / -1;
     }
@@ -119,6 +125,20 @@ import { ProblemNotice } from '../parts/problem-notice';
 export class BenchPage {
   readonly id = input.required<string>();
   protected readonly hand = inject(Hand);
+
+  private readonly router = inject(Router);
+  private readonly at = toSignal(
+    this.router.events.pipe(
+      filter((event) => event instanceof NavigationEnd),
+      map(() => this.router.url),
+    ),
+    { initialValue: this.router.url },
+  );
+  /** A lot that is being made has a column of its own; the set-up's stages are behind it, a link away. */
+  protected readonly isLot = computed(() => {
+    const head = this.hand.lot()?.head;
+    return /\/lot(\?|#|$)/.test(this.at()) && head !== undefined && head.state !== 'finished';
+  });
 
   constructor() {
     const store = inject(Store);
@@ -177,9 +197,8 @@ export class BenchPage {
   protected readonly said = computed(() => {
     const lot = this.hand.lot();
     if (lot) {
-      const [first] = lot.due;
+      const first = lot.due.find(({ code }) => code !== 'contain');
       if (lot.head.state === 'finished' || !first) return lot.headline;
-      if (first.code === 'contain') return `${first.text}`;
       const more = lot.verdict === 'held' ? ` · ${lot.counts.suspect} pieces held back` : '';
       if (first.inPieces <= 0) return `Check piece ${first.piece} now${first.overdue ? ', it is overdue' : ''}${more}`;
       const time = first.inMinutes === null ? '' : ` or ${first.inMinutes} min`;

@@ -1,12 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
 import { may } from '@tug-mark/contract';
 import { DISPOSITIONS, type DispositionKind, type LotVerdict } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
+import { ChoiceButtons } from '../parts/choice-buttons';
+import { Field } from '../parts/field';
 import { plainNumber } from '../parts/plain-number';
-import { valueOf } from '../parts/value-of';
+import { refuse, typedText } from '../parts/zod-form';
 import { sessionFeature } from '../session/session.state';
 
 const NAMES: Readonly<Record<DispositionKind, string>> = {
@@ -19,105 +23,76 @@ const NAMES: Readonly<Record<DispositionKind, string>> = {
 /** What becomes of pieces no check has cleared: by ranges, with a reason; letting them go is quality's. */
 @Component({
   selector: 'tm-disposition',
-  imports: [NzButtonModule, NzInputModule],
+  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, ChoiceButtons, Field],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <form (submit)="keep($event)" novalidate>
+    <form [formGroup]="form" (ngSubmit)="keep()">
       <div class="row">
-        <label
-          >Pieces
-          <input nz-input id="disposition-from" inputmode="numeric" [value]="from()" (input)="from.set(value($event))"
-        /></label>
-        <label
-          >to <input nz-input id="disposition-to" inputmode="numeric" [value]="to()" (input)="to.set(value($event))"
-        /></label>
-        <div role="group" aria-label="What becomes of them" class="kinds">
-          @for (kind of kinds; track kind) {
-            <button
-              nz-button
-              type="button"
-              [class.on]="what() === kind"
-              [attr.aria-pressed]="what() === kind"
-              [disabled]="!mayLetGo() && (kind === 'accept' || kind === 'use-as-is')"
-              (click)="what.set(kind)"
-            >
-              {{ names[kind] }}
-            </button>
-          }
-        </div>
+        <tm-field for="disposition-from" label="Pieces" [control]="form.controls.from">
+          <input nz-input id="disposition-from" inputmode="numeric" formControlName="from" autocomplete="off" />
+        </tm-field>
+        <tm-field for="disposition-to" label="to" [control]="form.controls.to">
+          <input nz-input id="disposition-to" inputmode="numeric" formControlName="to" autocomplete="off" />
+        </tm-field>
       </div>
+      <tm-choice-buttons
+        label="What becomes of them"
+        [options]="kinds()"
+        [value]="what()"
+        (valueChange)="choose($event)"
+      />
       @if (!mayLetGo()) {
         <p class="soft">Accepting and using as is are for quality.</p>
       }
       @if (what() === 'rework') {
         <div class="row">
-          <label
-            >Wire as cut, mm <input nz-input inputmode="decimal" [value]="cut()" (input)="cut.set(value($event))"
-          /></label>
-          <label
-            >Shortest allowed, mm
-            <input nz-input inputmode="decimal" [value]="shortest()" (input)="shortest.set(value($event))"
-          /></label>
-          <label
-            >Fresh cut, mm <input nz-input inputmode="decimal" [value]="trim()" (input)="trim.set(value($event))"
-          /></label>
+          <tm-field for="rework-cut" label="Wire as cut, mm">
+            <input nz-input id="rework-cut" inputmode="decimal" formControlName="cut" autocomplete="off" />
+          </tm-field>
+          <tm-field for="rework-shortest" label="Shortest allowed, mm">
+            <input nz-input id="rework-shortest" inputmode="decimal" formControlName="shortest" autocomplete="off" />
+          </tm-field>
+          <tm-field for="rework-trim" label="Fresh cut, mm">
+            <input nz-input id="rework-trim" inputmode="decimal" formControlName="trim" autocomplete="off" />
+          </tm-field>
         </div>
       }
-      <label class="note" for="disposition-note">
-        Reason
-        <input nz-input id="disposition-note" maxlength="500" [value]="note()" (input)="note.set(value($event))" />
-      </label>
+      <tm-field class="wide" for="disposition-note" label="Reason" [control]="form.controls.note">
+        <input nz-input id="disposition-note" maxlength="500" formControlName="note" autocomplete="off" />
+      </tm-field>
       @if (message()) {
         <p class="notice bad" role="alert">{{ message() }}</p>
       }
-      <button nz-button class="bench-button" type="submit">Decide about pieces {{ from() }} to {{ to() }}</button>
+      <button nz-button nzType="primary" class="bench-button" type="submit">{{ said() }}</button>
     </form>
   `,
   styles: `
     form {
       display: grid;
-      gap: 8px;
+      gap: 12px;
       justify-items: start;
     }
     .row {
-      align-items: end;
       display: flex;
       flex-wrap: wrap;
-      gap: 8px 12px;
+      gap: 12px 16px;
     }
-    .row label {
-      display: grid;
-      font-size: 15px;
-      width: 92px;
+    .row tm-field {
+      width: 150px;
     }
-    .kinds {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 4px;
+    .wide {
+      width: min(520px, 100%);
     }
-    .kinds .on {
-      background: var(--petrol-tint);
-      border-color: var(--petrol);
-      box-shadow: inset 4px 0 0 var(--petrol);
-      color: var(--ink);
-      font-weight: 600;
-    }
-    input,
-    button {
+    input {
       min-height: 44px;
-    }
-    .note {
-      width: 100%;
     }
   `,
 })
 export class Disposition {
   readonly lot = input.required<LotVerdict>();
+  readonly done = output();
   private readonly hand = inject(Hand);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
-  protected readonly value = valueOf;
-  protected readonly kinds = DISPOSITIONS;
-  protected readonly names = NAMES;
   /** The stretch to decide about first. */
   private readonly needing = computed(() => {
     const spans = this.lot().spans.filter((s) => s.state === 'suspect' || s.state === 'rework');
@@ -127,21 +102,48 @@ export class Disposition {
     const last = spans.reduce((end, s) => (s.from === end.to + 1 ? s : end), first);
     return { from: first.from, to: last.to };
   });
-  protected readonly from = linkedSignal(() => String(this.needing()?.from ?? 1));
-  protected readonly to = linkedSignal(() => String(this.needing()?.to ?? 1));
   protected readonly what = signal<DispositionKind>('scrap');
-  protected readonly cut = signal('');
-  protected readonly shortest = signal('');
-  protected readonly trim = signal('1');
-  protected readonly note = signal('');
   protected readonly message = signal('');
   protected readonly mayLetGo = computed(() => may(this.person()?.role ?? 'technician', 'let-pieces-go'));
+  protected readonly kinds = computed(() =>
+    DISPOSITIONS.map((value) => ({
+      value,
+      label: NAMES[value],
+      disabled: !this.mayLetGo() && (value === 'accept' || value === 'use-as-is'),
+    })),
+  );
+  protected readonly form = new FormGroup({
+    from: typedText(),
+    to: typedText(),
+    cut: typedText(),
+    shortest: typedText(),
+    trim: typedText('1'),
+    note: typedText(),
+  });
+  private readonly typed = toSignal(this.form.valueChanges, { initialValue: this.form.value });
+  protected readonly said = computed(() => {
+    const { from, to } = this.typed();
+    return from === to ? `Decide about piece ${from}` : `Decide about pieces ${from} to ${to}`;
+  });
 
-  protected keep(event: Event): void {
-    event.preventDefault();
-    const [from, to] = [this.from(), this.to()].map(plainNumber);
-    if (from == null || to == null) return this.message.set('Say from which piece to which.');
-    const [cut, shortest, trim] = [this.cut(), this.shortest(), this.trim()].map(plainNumber);
+  constructor() {
+    effect(() => {
+      const { from, to } = this.needing() ?? { from: 1, to: 1 };
+      this.form.patchValue({ from: String(from), to: String(to) });
+    });
+  }
+
+  protected choose(what: DispositionKind | null): void {
+    this.what.set(what ?? 'scrap');
+  }
+
+  protected keep(): void {
+    const typed = this.form.getRawValue();
+    const [from, to, cut, shortest, trim] = [typed.from, typed.to, typed.cut, typed.shortest, typed.trim].map(
+      plainNumber,
+    );
+    if (from == null) return refuse(this.form.controls.from, 'Say from which piece.');
+    if (to == null) return refuse(this.form.controls.to, 'Say up to which piece.');
     const budget = cut != null && shortest != null && trim != null ? { cut, shortest, trim } : undefined;
     const lot = this.lot().head.lot;
     const refusal = this.hand.put({
@@ -153,10 +155,12 @@ export class Disposition {
       what: this.what(),
       cause: this.causeOf(from, to),
       ...(this.what() === 'rework' && budget && { budget }),
-      note: this.note().trim(),
+      note: typed.note.trim(),
     });
     this.message.set(refusal?.text ?? '');
-    if (!refusal) this.note.set('');
+    if (refusal) return;
+    this.form.controls.note.reset();
+    this.done.emit();
   }
 
   private causeOf(from: number, to: number) {

@@ -1,95 +1,81 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { CHANGES, changeName, lotNumbers, plannedPulls, planRisk, readLot, type LotChange } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
+import { Field } from '../parts/field';
 import { plainNumber } from '../parts/plain-number';
-import { valueOf } from '../parts/value-of';
+import { Tick } from '../parts/tick';
+import { refuse, typedText } from '../parts/zod-form';
 
 /** Opens a lot, or changes its quantity and plan: how many pieces, when they are checked, and what those checks cannot tell. */
 @Component({
   selector: 'tm-lot-open',
-  imports: [NzButtonModule, NzInputModule],
+  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, Field, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <form (submit)="keep($event)" novalidate>
+    <form [formGroup]="form" (ngSubmit)="keep()">
       <div class="fields">
-        <label>
-          Lot number
-          <input
-            nz-input
-            id="lot-name"
-            maxlength="40"
-            [value]="name()"
-            (input)="name.set(value($event))"
-            autocomplete="off"
-          />
-        </label>
-        <label>
-          Pieces to make
-          <input nz-input id="lot-pieces" inputmode="numeric" [value]="pieces()" (input)="pieces.set(value($event))" />
-        </label>
-        <label>
-          Check every ... pieces
-          <input nz-input id="lot-every" inputmode="numeric" [value]="every()" (input)="every.set(value($event))" />
-        </label>
-        <label>
-          and every ... hours
+        <tm-field for="lot-name" label="Lot number" [control]="form.controls.name">
+          <input nz-input id="lot-name" maxlength="40" formControlName="name" autocomplete="off" />
+        </tm-field>
+        <tm-field for="lot-pieces" label="Pieces to make" [control]="form.controls.pieces">
+          <input nz-input id="lot-pieces" inputmode="numeric" formControlName="pieces" autocomplete="off" />
+        </tm-field>
+        <tm-field for="lot-every" label="Check every ... pieces" [control]="form.controls.every">
+          <input nz-input id="lot-every" inputmode="numeric" formControlName="every" autocomplete="off" />
+        </tm-field>
+        <tm-field for="lot-hours" label="and every ... hours" [control]="form.controls.hours">
           <input
             nz-input
             id="lot-hours"
             inputmode="decimal"
             placeholder="none"
-            [value]="hours()"
-            (input)="hours.set(value($event))"
+            formControlName="hours"
+            autocomplete="off"
           />
-        </label>
+        </tm-field>
       </div>
-      <fieldset>
-        <legend>Check the next piece after</legend>
+      <div class="ticks" role="group" aria-labelledby="lot-after" [formGroup]="form.controls.after">
+        <p id="lot-after">Check the next piece after</p>
         @for (change of changes; track change) {
-          <label class="tick">
-            <input type="checkbox" [checked]="after().includes(change)" (change)="turn(change)" />
-            {{ nameOf(change) }}
-          </label>
+          <tm-tick [formControlName]="change">{{ nameOf(change) }}</tm-tick>
         }
-        <label class="tick">
-          <input type="checkbox" [checked]="bothSides()" (change)="bothSides.set(!bothSides())" />
-          and the last piece before it
-        </label>
-      </fieldset>
+        <tm-tick [formControl]="form.controls.bothSides">and the last piece before it</tm-tick>
+      </div>
       @if (risk(); as r) {
         <section class="risk" aria-label="What this plan can tell">
           <p>
             <strong>{{ r.text }}</strong>
           </p>
           <p class="soft">
-            A fault that begins and stays is found by the check after it: at most {{ everyPieces() ?? count() }} pieces
-            are suspect then. {{ spent() }} of {{ count() }} pieces are pulled and spent;
-            {{ (count() ?? 0) - spent() }} are left to deliver.
+            A fault that begins and stays is found by the check after it: at most {{ everyPieces() ?? pieces() }} pieces
+            are suspect then. {{ spent() }} of {{ pieces() }} pieces are pulled and spent;
+            {{ (pieces() ?? 0) - spent() }} are left to deliver.
           </p>
           <p class="ask">
             A lot with
             <label class="out-of-sight" for="risk-share">Percent bad</label>
-            <input nz-input id="risk-share" inputmode="decimal" [value]="share()" (input)="share.set(value($event))" />
+            <input nz-input id="risk-share" inputmode="decimal" formControlName="share" />
             % bad may pass
             <label class="out-of-sight" for="risk-times">Times in 100</label>
-            <input nz-input id="risk-times" inputmode="decimal" [value]="times()" (input)="times.set(value($event))" />
+            <input nz-input id="risk-times" inputmode="decimal" formControlName="times" />
             times in 100: that takes <strong>{{ r.needed }}</strong> pulls.
           </p>
         </section>
       }
       @if (correcting()) {
-        <label class="wide">
-          Why is it changed? The first entry stays on record.
-          <input nz-input id="lot-why" maxlength="500" [value]="why()" (input)="why.set(value($event))" />
-        </label>
+        <tm-field class="wide" for="lot-why" label="Why is it changed?" hint="The first entry stays on record.">
+          <input nz-input id="lot-why" maxlength="500" formControlName="why" />
+        </tm-field>
       }
       @if (message()) {
         <p class="notice bad" role="alert">{{ message() }}</p>
       }
       <button nz-button nzType="primary" class="bench-button" type="submit">
-        {{ correcting() ? 'Keep quantity and plan' : 'Open lot ' + name() }}
+        {{ correcting() ? 'Keep quantity and plan' : 'Open lot ' + form.value.name }}
       </button>
     </form>
   `,
@@ -100,38 +86,23 @@ import { valueOf } from '../parts/value-of';
       justify-items: start;
     }
     .fields {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 12px 18px;
-    }
-    .fields label {
       display: grid;
-      width: 170px;
+      gap: 12px 18px;
+      grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
+      width: min(780px, 100%);
     }
-    input:not([type]) {
+    .fields input {
       min-height: 44px;
     }
-    fieldset {
-      border: 0;
+    .ticks {
+      align-items: center;
       display: flex;
       flex-wrap: wrap;
       gap: 4px 20px;
-      margin: 0;
-      padding: 0;
     }
-    legend {
-      font-size: 15px;
-      padding: 0;
-    }
-    .tick {
-      align-items: center;
-      display: flex;
-      gap: 8px;
-      min-height: 40px;
-    }
-    .tick input {
-      height: 24px;
-      width: 24px;
+    .ticks p {
+      flex-basis: 100%;
+      font-weight: 600;
     }
     .risk {
       border-left: 4px solid var(--copper);
@@ -155,31 +126,37 @@ import { valueOf } from '../parts/value-of';
 export class LotOpen {
   /** Number of the lot whose quantity or plan is corrected; null opens the next one. */
   readonly correcting = input<number | null>(null);
+  readonly done = output();
   protected readonly hand = inject(Hand);
-  protected readonly value = valueOf;
   protected readonly nameOf = changeName;
   protected readonly changes = CHANGES.filter((change) => change !== 'repair');
-  protected readonly name = signal('');
-  protected readonly pieces = signal('');
-  protected readonly every = signal('50');
-  protected readonly hours = signal('');
-  protected readonly after = signal<readonly LotChange[]>(['wire-reel', 'terminal-reel', 'die', 'setting', 'person']);
-  protected readonly bothSides = signal(false);
-  protected readonly share = signal('2');
-  protected readonly times = signal('10');
-  protected readonly why = signal('');
   protected readonly message = signal('');
-
-  protected readonly count = computed(() => whole(this.pieces()));
-  protected readonly everyPieces = computed(() => whole(this.every()));
-  protected readonly spent = computed(() => plannedPulls(this.count() ?? 0, { everyPieces: this.everyPieces() }));
+  protected readonly form = new FormGroup({
+    name: typedText(),
+    pieces: typedText(),
+    every: typedText('50'),
+    hours: typedText(),
+    after: new FormGroup(
+      Object.fromEntries(
+        this.changes.map((change) => [change, new FormControl(change !== 'tool', { nonNullable: true })]),
+      ) as Record<LotChange, FormControl<boolean>>,
+    ),
+    bothSides: new FormControl(false, { nonNullable: true }),
+    share: typedText('2'),
+    times: typedText('10'),
+    why: typedText(),
+  });
+  private readonly typed = toSignal(this.form.valueChanges, { initialValue: this.form.value });
+  protected readonly pieces = computed(() => whole(this.typed().pieces));
+  protected readonly everyPieces = computed(() => whole(this.typed().every));
+  protected readonly spent = computed(() => plannedPulls(this.pieces() ?? 0, { everyPieces: this.everyPieces() }));
   protected readonly risk = computed(() => {
-    const count = this.count();
-    const share = plainNumber(this.share());
-    const times = plainNumber(this.times());
-    if (!count || share === null || times === null || share <= 0 || share >= 100 || times <= 0 || times >= 100)
+    const pieces = this.pieces();
+    const share = plainNumber(this.typed().share ?? '');
+    const times = plainNumber(this.typed().times ?? '');
+    if (!pieces || share === null || times === null || share <= 0 || share >= 100 || times <= 0 || times >= 100)
       return null;
-    return planRisk(count, this.spent(), share / 100, times / 100);
+    return planRisk(pieces, this.spent(), share / 100, times / 100);
   });
 
   constructor() {
@@ -189,18 +166,20 @@ export class LotOpen {
       fill.destroy();
       const lot = this.correcting();
       const head = lot === null ? null : readLot(this.hand.entries(), lot);
-      if (head) {
-        this.name.set(head.name);
-        this.pieces.set(String(head.pieces));
-        this.every.set(head.plan.everyPieces === null ? '' : String(head.plan.everyPieces));
-        this.hours.set(head.plan.everyHours === null ? '' : String(head.plan.everyHours));
-        this.after.set(head.plan.afterChange);
-        this.bothSides.set(head.plan.bothSides);
+      const day = new Date().toISOString().slice(2, 10).replaceAll('-', '');
+      if (!head) {
+        this.form.patchValue({ name: `L-${day}-${this.next()}`, pieces: String(view.combination.pieces) });
         return;
       }
-      const day = new Date().toISOString().slice(2, 10).replaceAll('-', '');
-      this.name.set(`L-${day}-${this.next()}`);
-      this.pieces.set(String(view.combination.pieces));
+      const { everyPieces, everyHours, afterChange, bothSides } = head.plan;
+      this.form.patchValue({
+        name: head.name,
+        pieces: String(head.pieces),
+        every: everyPieces === null ? '' : String(everyPieces),
+        hours: everyHours === null ? '' : String(everyHours),
+        after: Object.fromEntries(this.changes.map((change) => [change, afterChange.includes(change)])),
+        bothSides,
+      });
     });
   }
 
@@ -208,41 +187,40 @@ export class LotOpen {
     return (lotNumbers(this.hand.entries()).at(-1) ?? 0) + 1;
   }
 
-  protected turn(change: LotChange): void {
-    this.after.update((list) => (list.includes(change) ? list.filter((c) => c !== change) : [...list, change]));
-  }
-
-  protected keep(event: Event): void {
-    event.preventDefault();
-    const pieces = this.count();
-    const hours = this.hours().trim() === '' ? null : plainNumber(this.hours());
-    const every = this.every().trim() === '' ? null : this.everyPieces();
-    if (!pieces) return this.message.set('Say how many pieces: a whole number.');
-    if (this.every().trim() !== '' && every === null)
-      return this.message.set('Check every how many pieces? A whole number, or nothing.');
-    if (this.hours().trim() !== '' && hours === null)
-      return this.message.set('Check every how many hours? A number, or nothing.');
+  protected keep(): void {
+    const { name, every, hours, after, bothSides, why } = this.form.getRawValue();
+    const { controls } = this.form;
+    const pieces = this.pieces();
+    const everyHours = hours.trim() === '' ? null : plainNumber(hours);
+    const everyPieces = every.trim() === '' ? null : this.everyPieces();
+    if (!pieces) return refuse(controls.pieces, 'Say how many pieces: a whole number.');
+    if (every.trim() !== '' && everyPieces === null)
+      return refuse(controls.every, 'Check every how many pieces? A whole number, or nothing.');
+    if (hours.trim() !== '' && everyHours === null)
+      return refuse(controls.hours, 'Check every how many hours? A number, or nothing.');
     const correcting = this.correcting();
     const opened = correcting === null ? null : this.hand.ofLot(correcting, 'lot').at(-1);
     const stands = opened?.body.stands ?? this.hand.stands();
     if (!stands) return this.message.set('The set-up has no tool and limit to stand on yet.');
+    const afterChange = this.changes.filter((change) => after[change]);
     const refusal = this.hand.put(
       {
         kind: 'lot',
         lot: correcting ?? this.next(),
-        name: this.name().trim(),
+        name: name.trim(),
         pieces,
-        plan: { everyPieces: every, everyHours: hours, afterChange: this.after(), bothSides: this.bothSides() },
+        plan: { everyPieces, everyHours, afterChange, bothSides },
         stands,
         note: '',
       },
-      opened ? { corrects: opened.id, why: this.why() } : null,
+      opened ? { corrects: opened.id, why } : null,
     );
     this.message.set(refusal?.text ?? '');
+    if (!refusal) this.done.emit();
   }
 }
 
-const whole = (text: string) => {
-  const value = plainNumber(text);
+function whole(typed: string | undefined): number | null {
+  const value = plainNumber(typed ?? '');
   return value !== null && Number.isInteger(value) && value > 0 ? value : null;
-};
+}

@@ -19,7 +19,9 @@ import { timeOrderedId } from '../http/uuid';
     >
       @for (option of options(); track option.value) {
         <!-- eslint-disable-next-line @angular-eslint/template/label-has-associated-control -- its input is inside -->
-        <label nz-radio-button [nzValue]="option.value">{{ option.label }}</label>
+        <label nz-radio-button [nzValue]="option.value" [nzDisabled]="option.disabled ?? false">{{
+          option.label
+        }}</label>
       }
     </nz-radio-group>
   `,
@@ -28,6 +30,7 @@ export class ChoiceButtons<T extends string> {
   /** Radios of one name are one stop of the Tab key. */
   protected readonly name = timeOrderedId();
   readonly label = input.required<string>();
-  readonly options = input.required<readonly { readonly value: T; readonly label: string }[]>();
+  readonly options =
+    input.required<readonly { readonly value: T; readonly label: string; readonly disabled?: boolean }[]>();
   readonly value = model<T | null>(null);
 }

@@ -178,10 +178,7 @@ describe('The pull test at the bench', () => {
 
   it('takes pounds-force and shows everything in them', async () => {
     await open([TOOL_TAKEN(), pulled(1, 118.4)]);
-    const unit = bench.element.querySelector<HTMLSelectElement>('#unit');
-    if (unit) unit.value = 'lbf';
-    unit?.dispatchEvent(new Event('change'));
-    await bench.settle();
+    await bench.choose('unit', 'lbf');
     // 118.4 / 4.44822 = 26.6; the limit 85 / 4.44822 = 19.1
     expect(bench.element.querySelector('td.force')?.textContent?.trim()).toBe('26.6');
     await read('26');

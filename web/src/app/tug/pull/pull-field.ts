@@ -5,6 +5,7 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { FieldBurst, KeyBurst } from '../../parts/key-burst';
 import { Mark } from '../../parts/mark';
 import { NumberPad } from '../../parts/number-pad';
+import { Select } from '../../parts/select';
 import { valueOf } from '../../parts/value-of';
 import { pastedReadings } from '../pasted-readings';
 import { PullEntry } from './pull-entry';
@@ -12,7 +13,7 @@ import { PullEntry } from './pull-entry';
 /** The force in hand: the field it is typed into, or the number large with its margin. */
 @Component({
   selector: 'tm-pull-field',
-  imports: [NzButtonModule, NzInputModule, Mark, NumberPad],
+  imports: [NzButtonModule, NzInputModule, Mark, NumberPad, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="big" aria-live="polite">
@@ -44,12 +45,15 @@ import { PullEntry } from './pull-entry';
             [attr.aria-invalid]="entry.message() ? true : null"
           />
           <label for="unit" class="out-of-sight">Unit of force</label>
-          <select id="unit" (change)="setUnit($event)">
-            @for (u of entry.units; track u) {
-              <option [value]="u" [selected]="u === entry.unit()">{{ u }}</option>
-            }
-          </select>
-          <button nz-button nzType="primary" class="bench-button" type="submit">Judge it</button>
+          <tm-select selectId="unit" [options]="units" [value]="entry.unit()" (valueChange)="setUnit($event)" />
+          <button
+            nz-button
+            [nzType]="entry.gauge.chosen() && entry.text() === '' ? 'default' : 'primary'"
+            class="bench-button"
+            type="submit"
+          >
+            Judge it
+          </button>
         </form>
         <tm-number-pad (press)="entry.typed(entry.text() + $event)" (back)="entry.typed(entry.text().slice(0, -1))" />
       }
@@ -61,7 +65,6 @@ import { PullEntry } from './pull-entry';
       display: flex;
       flex-wrap: wrap;
       gap: 10px;
-      justify-content: flex-end;
     }
     form label {
       font: 600 17px var(--figures);
@@ -73,9 +76,8 @@ import { PullEntry } from './pull-entry';
       text-align: right;
       width: 180px;
     }
-    select {
-      font: 600 20px var(--figures);
-      height: 64px;
+    tm-select {
+      min-width: 84px;
     }
     .number {
       font-size: 68px;
@@ -104,6 +106,7 @@ import { PullEntry } from './pull-entry';
 export class PullField {
   protected readonly entry = inject(PullEntry);
   protected readonly value = valueOf;
+  protected readonly units = FORCE_UNITS.map((value) => ({ value, label: value }));
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
 
   private readonly burst = new FieldBurst();
@@ -146,8 +149,8 @@ export class PullField {
     }
   }
 
-  protected setUnit(event: Event): void {
-    this.entry.setUnit(FORCE_UNITS.find((u) => u === valueOf(event)) ?? 'N');
+  protected setUnit(unit: string | null): void {
+    this.entry.setUnit(FORCE_UNITS.find((u) => u === unit) ?? 'N');
   }
 
   protected paste(event: ClipboardEvent): void {

@@ -19,8 +19,8 @@ import { PullEntry } from './pull-entry';
           @if (entry.isInHand()) {
             <strong>{{ entry.target() }} is in hand.</strong> The next pull on {{ g.label }} is its.
           } @else {
-            <button nz-button class="bench-button" type="button" (click)="entry.takeInHand()">
-              <kbd>T</kbd> Take {{ entry.target() }} in hand
+            <button nz-button nzType="primary" class="bench-button" type="button" (click)="entry.takeInHand()">
+              Take {{ entry.target() }} in hand <kbd>T</kbd>
             </button>
             <span class="soft">Until then a pull on {{ g.label }} belongs to no piece.</span>
           }
@@ -67,9 +67,6 @@ import { PullEntry } from './pull-entry';
     }
     :host:empty {
       display: none;
-    }
-    .hand kbd {
-      margin-right: 8px;
     }
     .hand {
       align-items: center;
