@@ -18,7 +18,7 @@ const VERDICT = JSON.stringify({
   text: 'Holds: 10.4 N above the limit (10 %).',
   force: 108,
 });
-const LIMIT = JSON.stringify({ document: 'FL-SPEC-07', revision: 'C', class: '2' });
+const LIMIT = JSON.stringify({ document: 'FL-SPEC-07', revision: 'C', class: 'standard' });
 
 interface Entry {
   id: string;

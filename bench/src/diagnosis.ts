@@ -32,7 +32,7 @@ export function demoLooks(shop: ShopFile, practice: Practice): LookContext[] {
           wire,
           together: [],
           use: { ...NO_DEMAND, place: 'dry' as const },
-          class: '2',
+          class: 'standard',
           practice,
           strippers: shop.strippers,
           tools: shop.tools,

@@ -145,7 +145,7 @@ export function benchLoom(shop: ShopFile, practice: Practice, wires: number) {
       wire,
       together: [],
       use: { ...NO_DEMAND, place: 'dry' },
-      class: '2',
+      class: 'standard',
       practice,
       strippers: shop.strippers,
       tools: shop.tools,

@@ -172,7 +172,7 @@ describe('What the eye, the caliper and the section say', () => {
     await signOut(browser);
     await takeSeat(browser, 'Ines');
     await browser.go('/shop/inspection-points');
-    await browser.sees('Pieces are looked at by FL-LOOK-03 rev B (class 2)');
+    await browser.sees('Pieces are looked at by FL-LOOK-03 rev B (grade standard)');
     await expectAccessible(browser);
     await browser.press('Draft a new revision from it');
     await (await browser.field('Revision')).sendKeys('D');
@@ -182,7 +182,7 @@ describe('What the eye, the caliper and the section say', () => {
     await browser.press('Release rev D');
     await browser.sees('is in effect for the same days');
     await browser.press('Release it in place of the one in effect');
-    await browser.sees('Pieces are looked at by FL-LOOK-03 rev B (class 3) and FL-LOOK-03 rev D (class 2).');
+    await browser.sees('Pieces are looked at by FL-LOOK-03 rev B (grade critical) and FL-LOOK-03 rev D (grade standard).');
     await browser.go('/bench');
     await browser.sees('lapsed');
   });

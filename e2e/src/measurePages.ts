@@ -37,7 +37,7 @@ async function prepare(list: string, readings: number): Promise<{ readonly put: 
   const id = lines.find((line) => line.list === list)?.id ?? '';
   const put = (body: object) =>
     call('POST', `combinations/${id}/entries`, { id: randomUUID(), body, corrects: null, why: null });
-  const look = { document: 'FL-LOOK-03', revision: 'B', class: '2' };
+  const look = { document: 'FL-LOOK-03', revision: 'B', class: 'standard' };
   await put({ kind: 'tool', tool: 'HT-11', die: 'A', nest: '1', look });
   for (let piece = 1; piece <= readings; piece++) await put(readingOf(piece));
   return { put };

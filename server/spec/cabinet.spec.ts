@@ -224,7 +224,7 @@ describe('A shop of the first version', () => {
     });
     await part('tool', 'H', { part: 'H', dies: [{ id: 'A', nests: [{ id: '1' }] }] });
     await part('practice', 'house', { part: 'house', brush: 'fixed' });
-    const limits = { document: 'D', revision: 'A', class: '2', status: 'released', by_name: 'Ines' };
+    const limits = { document: 'D', revision: 'A', class: 'standard', status: 'released', by_name: 'Ines' };
     await db('limit_tables').insert({
       ...limits,
       body: JSON.stringify({ rows: [{ force: 9, families: ['insulated-ring'] }] }),

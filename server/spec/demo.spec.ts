@@ -105,7 +105,7 @@ describe('The made-up shop', () => {
           terminal,
           together: pair.together.flatMap((part) => shop.wires.find((w) => w.part === part) ?? []),
           use: { ...pair.demand, place: pair.place },
-          class: '2',
+          class: 'standard',
           practice: house,
           checks: [],
           returns: [],

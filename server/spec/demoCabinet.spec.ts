@@ -41,7 +41,7 @@ describe('What is said of a combination of the demo cabinet', () => {
           wire,
           together: [],
           use,
-          class: '2',
+          class: 'standard',
           practice,
           checks: [],
           returns: [],

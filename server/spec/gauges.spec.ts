@@ -195,7 +195,7 @@ describe('Stations', () => {
     expect(await until(() => said.includes(`{"kind":"entry","combination":"${id}","seq":${kept.seq}}`))).toBeTrue();
     expect(Date.now() - started).toBeLessThan(1000);
     const ines = await shop.signIn('Ines');
-    await ines.call('POST', '/api/limits/withdraw', { document: 'FL-SPEC-07', revision: 'C', class: '2' });
+    await ines.call('POST', '/api/limits/withdraw', { document: 'FL-SPEC-07', revision: 'C', class: 'standard' });
     expect(await until(() => said.includes('event: shop'))).toBeTrue();
     await listening.close();
   });

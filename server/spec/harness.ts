@@ -191,8 +191,8 @@ export const reading = (
 
 /** Red ring on 1.0 mm2 of the chassis loom: set up, tool not taken yet. */
 export const FRESH = ['FL-RT-0406', 'FL-W-0100'] as const;
-/** The sheet of class 2 that is in effect in the demo shop. */
-export const LOOK = { document: 'FL-LOOK-03', revision: 'B', class: '2' } as const;
+/** The sheet of the standard grade that is in effect in the demo shop. */
+export const LOOK = { document: 'FL-LOOK-03', revision: 'B', class: 'standard' } as const;
 export const TAKE_TOOL: EntryBody = { kind: 'tool', tool: 'HT-11', die: 'A', nest: '1', look: LOOK };
 
 export const sprayerLoom = () => readFile(`${DEMO_FOLDER}/sprayer-loom.csv`, 'utf8');

@@ -16,10 +16,10 @@ describe('The journal', () => {
 
   it('keeps a reading with the server’s own verdict and the limit it was judged by', async () => {
     const kept = await odile.kept(id, reading(1, 118.4));
-    // 1.0 mm2 of FL-SPEC-07 rev C, class 2: 108 N
+    // 1.0 mm2 of FL-SPEC-07 rev C, grade standard: 108 N
     expect(kept.verdict?.verdict).toBe('holds');
     expect(kept.verdict?.margin).toBeCloseTo(10.4, 9);
-    expect(kept.limit).toEqual({ document: 'FL-SPEC-07', revision: 'C', class: '2' });
+    expect(kept.limit).toEqual({ document: 'FL-SPEC-07', revision: 'C', class: 'standard' });
     expect([kept.by, kept.role]).toEqual(['Odile', 'technician']);
   });
 
@@ -132,7 +132,7 @@ describe('The journal', () => {
   it('judges a reading by what is released at that moment, also on another server process', async () => {
     const ines = await shop.signIn('Ines');
     await odile.kept(id, reading(1, 118));
-    await ines.call('POST', '/api/limits/withdraw', { document: 'FL-SPEC-07', revision: 'C', class: '2' });
+    await ines.call('POST', '/api/limits/withdraw', { document: 'FL-SPEC-07', revision: 'C', class: 'standard' });
     expect((await odile.kept(id, reading(2, 118))).verdict?.verdict).toBe('no-limit');
     // What was judged before stands on the table it was judged by.
     const [first, second] = (await odile.view(id)).entries.filter((e) => e.body.kind === 'reading');

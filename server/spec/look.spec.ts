@@ -15,7 +15,7 @@ import { FRESH, LOOK, problemOf, proveSetUp, releaseSetUp, Shop, TAKE_TOOL, type
 const sheet: LookSheet = {
   document: 'FL-LOOK-09',
   revision: 'A',
-  class: '2',
+  class: 'standard',
   owner: 'Ines',
   origin: 'made-up',
   status: 'draft',
@@ -63,7 +63,7 @@ describe('A sheet of what to look at', () => {
     const [marek, ines] = [await shop.signIn('Marek'), await shop.signIn('Ines')];
     const keep = (changes: Partial<LookSheet>) => marek.call('PUT', '/api/looks/draft', { ...sheet, ...changes });
     const release = (who: Visitor, key: object) => who.call('POST', '/api/looks/release', key);
-    const key = { document: 'FL-LOOK-09', revision: 'A', class: '2' };
+    const key = { document: 'FL-LOOK-09', revision: 'A', class: 'standard' };
 
     await keep({ rows: startingRows().filter((r) => r.point !== 'seam') });
     expect((await release(marek, key)).statusCode).toBe(403);
@@ -74,7 +74,7 @@ describe('A sheet of what to look at', () => {
     expect((await release(ines, { ...key, replaces: true })).statusCode).toBe(200);
     const kept = await ines.get<LookRecord[]>('/api/looks');
     expect(
-      kept.filter((r) => r.sheet.class === '2' && r.sheet.status === 'released').map((r) => r.sheet.document),
+      kept.filter((r) => r.sheet.class === 'standard' && r.sheet.status === 'released').map((r) => r.sheet.document),
     ).toEqual(['FL-LOOK-09']);
     expect(problemOf(await keep({ owner: 'somebody' })).code).toBe('limit-stands');
   });
@@ -92,7 +92,7 @@ describe('A sheet of what to look at', () => {
     await ines.call('POST', '/api/looks/release', {
       document: sheet.document,
       revision: 'A',
-      class: '2',
+      class: 'standard',
       replaces: true,
     });
     const { lines } = await odile.get<{ lines: { id: string; release: string; headline: string }[] }>(

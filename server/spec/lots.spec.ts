@@ -63,9 +63,9 @@ describe('A lot', () => {
     expect((await openLot(odile, id)).statusCode).toBe(201);
     expect(problemOf(await openLot(odile, id, { lot: 2, name: 'L-0413' })).code).toBe('lot-open');
     const kept = await check(1);
-    expect(kept.limit).toEqual({ document: 'FL-SPEC-07', revision: 'C', class: '2' });
+    expect(kept.limit).toEqual({ document: 'FL-SPEC-07', revision: 'C', class: 'standard' });
     // Withdrawn in the middle: the lot keeps its table and is held until quality decides.
-    const key = { document: 'FL-SPEC-07', revision: 'C', class: '2' };
+    const key = { document: 'FL-SPEC-07', revision: 'C', class: 'standard' };
     expect((await ines.call('POST', '/api/limits/withdraw', key)).statusCode).toBe(200);
     const later = await check(2, 139);
     expect([later.verdict?.verdict, later.limit?.revision]).toEqual(['holds', 'C']);

@@ -64,7 +64,7 @@ describe('A shop of the version before', () => {
       [own, 'Own'],
       [foreign, 'From a file'],
     ] as const) {
-      await db('combinations').insert({ id, list, ...parts, pieces: 4, place: 'dry', class: '2' });
+      await db('combinations').insert({ id, list, ...parts, pieces: 4, place: 'dry', class: 'standard' });
       for (let piece = 1; piece <= 5; piece++) {
         // Keys in another order than any schema's: the first version hashed them as they came.
         const body = {

@@ -84,7 +84,7 @@ describe('A role', () => {
   afterAll(() => shop.close());
 
   it('may do what is its own and is refused the rest by the server, with who may', async () => {
-    const table = { document: 'FL-SPEC-07', revision: 'D', class: '2' };
+    const table = { document: 'FL-SPEC-07', revision: 'D', class: 'standard' };
     const odile = await shop.signIn('Odile');
     const marek = await shop.signIn('Marek');
     const { id } = await odile.combination(...FRESH);

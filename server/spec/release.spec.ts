@@ -32,18 +32,18 @@ describe('A released set-up', () => {
     expect((await release(ines)).statusCode).toBe(201);
     expect(await state()).toBe('released');
     const tables = await ines.get<LimitRecord[]>('/api/limits');
-    const inEffect = tables.find(({ table }) => table.revision === 'C' && table.class === '2')?.table as LimitTable;
+    const inEffect = tables.find(({ table }) => table.revision === 'C' && table.class === 'standard')?.table as LimitTable;
     const marek = await shop.signIn('Marek');
     const next: LimitTable = { ...inEffect, revision: 'E', status: 'draft' };
     expect((await marek.call('PUT', '/api/limits/draft', next)).statusCode).toBe(200);
-    const key = { document: next.document, revision: 'E', class: '2' };
+    const key = { document: next.document, revision: 'E', class: 'standard' };
     const overlapping = await ines.call('POST', '/api/limits/release', key);
     expect([overlapping.statusCode, problemOf(overlapping).code]).toEqual([409, 'limit-overlaps']);
     expect((await ines.call('POST', '/api/limits/release', { ...key, replaces: true })).statusCode).toBe(200);
     expect(await state()).toBe('lapsed');
     const after = await ines.get<LimitRecord[]>('/api/limits');
     expect(
-      after.filter(({ table }) => table.class === '2').map(({ table }) => `${table.revision} ${table.status}`),
+      after.filter(({ table }) => table.class === 'standard').map(({ table }) => `${table.revision} ${table.status}`),
     ).toEqual(['B withdrawn', 'C withdrawn', 'D draft', 'E released']);
   });
 
@@ -161,10 +161,10 @@ describe('A limit table', () => {
 
   it('tells whose limit it would change, with both forces, and leaves out all others', async () => {
     const tables = await ines.get<LimitRecord[]>('/api/limits');
-    const inEffect = tables.find(({ table }) => table.revision === 'C' && table.class === '2')?.table as LimitTable;
+    const inEffect = tables.find(({ table }) => table.revision === 'C' && table.class === 'standard')?.table as LimitTable;
     const rows = inEffect.rows.map((row) => (row.size.value === 0.75 ? { ...row, force: 90 } : row));
     await ines.call('PUT', '/api/limits/draft', { ...inEffect, revision: 'T', status: 'draft', rows });
-    const key = new URLSearchParams({ document: inEffect.document, revision: 'T', class: '2' }).toString();
+    const key = new URLSearchParams({ document: inEffect.document, revision: 'T', class: 'standard' }).toString();
     const touched = await ines.get<Touched[]>(`/api/limits/touched?${key}`);
     expect(touched.length).toBeGreaterThan(3);
     expect(new Set(touched.map((t) => `${t.wire} ${t.before} ${t.after}`))).toEqual(new Set(['FL-W-0075 85 90']));
@@ -196,7 +196,7 @@ describe('A limit table', () => {
     const rows = (await ines.call('POST', '/api/limits/rows', csv, type)).json<LimitTable['rows']>();
     const tables = await ines.get<LimitRecord[]>('/api/limits');
     expect(rows).toEqual([
-      ...(tables.find(({ table }) => table.revision === 'C' && table.class === '2')?.table.rows ?? []),
+      ...(tables.find(({ table }) => table.revision === 'C' && table.class === 'standard')?.table.rows ?? []),
     ]);
     const mixed = await ines.call('POST', '/api/limits/rows', 'size,force lbf\n0.75 mm2,19 N\nAWG 18,', type);
     expect(problemOf(mixed).errors?.map(({ row, where }) => [row, where])).toEqual([

@@ -28,7 +28,7 @@ export function documentKey({ document, revision, class: className }: DocumentKe
 
 /** As it is told to people. */
 export function documentName({ document, revision, class: className }: DocumentKey): string {
-  return `${document} rev ${revision}, class ${className}`;
+  return `${document} rev ${revision}, grade ${className}`;
 }
 
 /** Whether both name the same revision of the same document; none and none are the same. */

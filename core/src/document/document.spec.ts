@@ -21,7 +21,7 @@ describe('A document the shop judges by', () => {
     }
     expect([isSameDocument(null, undefined), isSameDocument(of({}), null)]).toEqual([true, false]);
     expect(documentKey(of({}))).toEqual({ document: 'FL-SPEC-07', revision: 'C', class: '2' });
-    expect(documentName(of({}))).toBe('FL-SPEC-07 rev C, class 2');
+    expect(documentName(of({}))).toBe('FL-SPEC-07 rev C, grade 2');
   });
 
   it('is in effect from its first to its last day, both included, once released', () => {

@@ -78,7 +78,7 @@ export function isCaliperOnly({ code }: Criterion): boolean {
 /**
  * Judges what was found and measured (corrected ones left out) on `count` sample pieces. A reject fails whatever the
  * pull says; a piece to rework holds; a point not looked at or not measured where it is asked for is missing, never
- * assumed good. A process note lets the piece go and is told.
+ * assumed good. A note lets the piece go and is told.
  */
 export function judgeLook(criteria: readonly Criterion[], evidence: LookEvidence): LookVerdict {
   const { count } = evidence;
@@ -141,7 +141,7 @@ export function judgeLook(criteria: readonly Criterion[], evidence: LookEvidence
       }),
     );
   }
-  if (notes.length) reasons.push(reason('process-notes', 'note', `Process notes: ${notes.join('; ')}.`));
+  if (notes.length) reasons.push(reason('noted', 'note', `Noted: ${notes.join('; ')}.`));
   return { state, pieces, points, reasons };
 }
 

@@ -7,7 +7,7 @@ import { pointOf, type PointCode } from './points';
 
 /**
  * What a perfect inspector finds on a piece: the number of each point against its range, and what the eye sees beside it;
- * the worse of the two. Something borderline is a process note where the sheet knows one, else accepted.
+ * the worse of the two. Something borderline is a note where the sheet knows one, else accepted.
  */
 export function judgePiece(
   context: LookContext,

@@ -502,7 +502,7 @@ describe('The verdict of looking', () => {
     expect([verdict.state, ...verdict.pieces]).toEqual(['missing', 'open', 'open']);
   });
 
-  it('holds while a piece is to be reworked, and passes with a process note that is told', () => {
+  it('holds while a piece is to be reworked, and passes with a note that is told', () => {
     const found = (finding: Finding) =>
       judgeLook(
         points,
@@ -510,7 +510,7 @@ describe('The verdict of looking', () => {
       );
     expect(found('rework').state).toBe('hold');
     expect(found('note').state).toBe('pass');
-    expect(found('note').reasons.map((r) => r.text)).toContain('Process notes: piece 1 (gap).');
+    expect(found('note').reasons.map((r) => r.text)).toContain('Noted: piece 1 (gap).');
   });
 
   it('takes one answer for a whole piece for all its points, and a point answered otherwise before that answer', () => {

@@ -27,7 +27,7 @@ export function choosePractice(
     };
   }
   const { practice } = first;
-  const whom = [practice.customer, practice.class === null ? null : `class ${practice.class}`]
+  const whom = [practice.customer, practice.class === null ? null : `grade ${practice.class}`]
     .filter(Boolean)
     .join(', ');
   return { practice, text: whom ? `${practice.label}, for ${whom}.` : `${practice.label}, for everyone.` };

@@ -43,7 +43,7 @@ export function findLimit(
   const found = inEffect(tables, className, day, pinned);
   const [table, second] = found;
   if (!table) {
-    return none('no-table', `No released limit table is in effect for class ${className}. Quality has to release one.`);
+    return none('no-table', `No released limit table is in effect for grade ${className}. Quality has to release one.`);
   }
   if (second) {
     return none(

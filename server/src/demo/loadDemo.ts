@@ -104,7 +104,7 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
     const due = hoursAgo(-24 * days)
       .toISOString()
       .slice(0, 10);
-    const list = { id: randomUUID(), name, class: '2', customer: null, due, bytes, table: readCsv(bytes) };
+    const list = { id: randomUUID(), name, class: 'standard', customer: null, due, bytes, table: readCsv(bytes) };
     await importWireList(db, list, { by: 'Odile', role: 'technician' });
   }
   // In the order it happened: a tool is taken by what was checked until then.

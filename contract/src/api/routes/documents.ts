@@ -5,7 +5,7 @@ import { CSV, csvFile, define } from '../Route';
 
 const tag = 'Documents';
 const move = documentKeySchema.extend({ replaces: z.boolean().default(false) });
-const key = { document: 'FL-SPEC-07', revision: 'D', class: '2' };
+const key = { document: 'FL-SPEC-07', revision: 'D', class: 'standard' };
 const releasing = ['not-found', 'limit-not-draft', 'limit-problems', 'limit-overlaps', 'second-person'] as const;
 
 export const documents = {

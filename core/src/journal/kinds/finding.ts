@@ -37,7 +37,7 @@ export const finding: Kind<BodyOf<'finding'>> = {
       );
     }
     if (body.finding === 'note' && !isReason(body.note) && !body.fault) {
-      return refuse('note-missing', 'note', 'A process note says what has moved.');
+      return refuse('note-missing', 'note', 'A note says what has moved.');
     }
     if (body.fault && !FAULTS.some((f) => f.code === body.fault && f.point === body.criterion)) {
       return refuse('fault-unknown', 'fault', `'${criterion.title}' has no such fault.`);

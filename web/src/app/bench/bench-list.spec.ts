@@ -206,6 +206,13 @@ describe('Bringing in a wire list', () => {
     await bench.settle();
   };
 
+  it('takes the grade the shop has limits for, unless another is typed', async () => {
+    const table = (grade: string) => ({ table: { class: grade, status: 'released' } });
+    bench = await Bench.open(ImportList, { api: { limits: () => Promise.resolve([table('fleet'), table('racing')]) } });
+    expect(bench.element.querySelector<HTMLInputElement>('#list-class')?.value).toBe('fleet');
+    expect(bench.text).toContain('as in the limits: fleet, racing');
+  });
+
   it('refuses 50 MB before sending them', async () => {
     const importWireList = jasmine.createSpy('importWireList');
     bench = await Bench.open(ImportList, { api: { importWireList } });

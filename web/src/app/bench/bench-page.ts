@@ -150,7 +150,7 @@ export class BenchPage {
   protected readonly limitName = computed(() => {
     const table = this.hand.setUp()?.standing.limit?.table;
     return table
-      ? `${table.document} rev ${table.revision}, class ${table.class}${table.origin === 'made-up' ? ' (made up)' : ''}`
+      ? `${table.document} rev ${table.revision}, grade ${table.class}${table.origin === 'made-up' ? ' (made up)' : ''}`
       : 'no limit in effect';
   });
 

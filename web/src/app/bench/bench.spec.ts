@@ -168,7 +168,7 @@ describe('Around the bench', () => {
     it('are released by quality', async () => {
       const releaseLimit = jasmine.createSpy('releaseLimit').and.resolveTo({});
       bench = await Bench.open(LimitsPage, { role: 'quality', api: { limits, releaseLimit } });
-      await bench.press('Release rev D, class 2');
+      await bench.press('Release rev D, grade 2');
       expect(releaseLimit).toHaveBeenCalledOnceWith({
         document: 'FL-SPEC-07',
         revision: 'D',

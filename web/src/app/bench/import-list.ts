@@ -36,7 +36,12 @@ const { name, class: className, customer, due } = wireListHead.shape;
         <tm-field for="list-name" label="Name of the list" [control]="form.controls.name">
           <input nz-input id="list-name" formControlName="name" />
         </tm-field>
-        <tm-field for="list-class" label="Class" [control]="form.controls.class">
+        <tm-field
+          for="list-class"
+          label="Grade of work"
+          [hint]="grades().length > 1 ? 'as in the limits: ' + grades().join(', ') : ''"
+          [control]="form.controls.class"
+        >
           <input nz-input id="list-class" formControlName="class" />
         </tm-field>
         <tm-field for="list-customer" label="Customer, if any" [control]="form.controls.customer">
@@ -73,7 +78,7 @@ const { name, class: className, customer, due } = wireListHead.shape;
     .fields {
       display: grid;
       gap: 14px;
-      grid-template-columns: 2fr 90px 1.4fr 170px;
+      grid-template-columns: 2fr 1.2fr 1.4fr 170px;
     }
     .fields .ant-input {
       min-height: 46px;
@@ -96,7 +101,7 @@ export class ImportList {
   readonly done = output<string>();
   protected readonly form = new FormGroup({
     name: new FormControl('', { nonNullable: true, validators: valid(name) }),
-    class: new FormControl('2', { nonNullable: true, validators: valid(className) }),
+    class: new FormControl('standard', { nonNullable: true, validators: valid(className) }),
     customer: new FormControl('', { nonNullable: true, validators: valid(customer) }),
     due: new FormControl<string | null>(null, { validators: valid(due) }),
   });
@@ -109,8 +114,24 @@ export class ImportList {
   protected readonly busy = signal(false);
   protected readonly hint = signal('');
   protected readonly problem = signal<Problem | null>(null);
+  /** Grades the shop has limits for. */
+  protected readonly grades = signal<readonly string[]>([]);
   /** One id per choice of file, so that a second press keeps it once. */
   private id = timeOrderedId();
+
+  constructor() {
+    void this.api.limits().then(
+      (records) => {
+        const released = records.filter(({ table }) => table.status === 'released');
+        this.grades.set([...new Set(released.map(({ table }) => table.class))]);
+        const { class: grade } = this.form.controls;
+        const [first] = this.grades();
+        if (first && !this.grades().includes(grade.value) && grade.pristine) grade.setValue(first);
+      },
+      // Without them a grade is typed: the list itself needs none.
+      () => undefined,
+    );
+  }
 
   protected async useDemo(): Promise<void> {
     try {

@@ -16,7 +16,9 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Api, toProblem } from '../http/api';
 import { readJsonFile } from '../http/read-json-file';
+import { FileButton } from '../parts/file-button';
 import { ProblemNotice } from '../parts/problem-notice';
+import { Select } from '../parts/select';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
 import { CabinetParts } from './cabinet';
@@ -31,7 +33,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
 /** What the shop has, by kind: searched as you type or scan, filtered, compared, changed, taken in and out as files. */
 @Component({
   selector: 'tm-cabinet-page',
-  imports: [ScrollingModule, NzButtonModule, NzInputModule, ProblemNotice, PartDetail, PartEditor],
+  imports: [ScrollingModule, NzButtonModule, NzInputModule, FileButton, ProblemNotice, PartDetail, PartEditor, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -58,16 +60,12 @@ type AnyPart = CatalogueParts[CatalogueKind];
           @for (facet of facets(); track facet.column.path) {
             <div class="field">
               <label [attr.for]="'facet-' + facet.column.path">{{ facet.column.title }}</label>
-              <select
-                class="ant-input"
-                [id]="'facet-' + facet.column.path"
-                (change)="narrow(facet.column.path, value($event))"
-              >
-                <option value="">any</option>
-                @for (option of facet.options; track option) {
-                  <option [value]="option" [selected]="narrowed()[facet.column.path] === option">{{ option }}</option>
-                }
-              </select>
+              <tm-select
+                [selectId]="'facet-' + facet.column.path"
+                [options]="offered(facet.options)"
+                [value]="narrowed()[facet.column.path] ?? ''"
+                (valueChange)="narrow(facet.column.path, $event ?? '')"
+              />
             </div>
           }
         </div>
@@ -91,14 +89,10 @@ type AnyPart = CatalogueParts[CatalogueKind];
           <a [href]="'/api/cabinet/' + kind() + '/parts.csv'" download>CSV</a>
           <a [href]="'/api/cabinet/' + kind() + '/parts.json'" download>JSON</a>
           @if (mayEdit()) {
-            <label class="file">
+            <tm-file-button accept=".csv,.json,text/csv,application/json" (file)="readParts($event)">
               Read {{ catalogue().many }} (CSV, JSON)
-              <input type="file" accept=".csv,.json,text/csv,application/json" (change)="readParts($event)" />
-            </label>
-            <label class="file">
-              Read a shop file
-              <input id="shop-file" type="file" accept=".json,application/json" (change)="readShop($event)" />
-            </label>
+            </tm-file-button>
+            <tm-file-button accept=".json,application/json" (file)="readShop($event)">Read a shop file</tm-file-button>
             <button nz-button type="button" (click)="editing.set('new')">New {{ catalogue().one }}</button>
           }
         </span>
@@ -197,21 +191,6 @@ type AnyPart = CatalogueParts[CatalogueKind];
       flex-wrap: wrap;
       gap: 8px 16px;
       margin-left: auto;
-    }
-    .file {
-      color: var(--petrol);
-      cursor: pointer;
-      text-decoration: underline;
-    }
-    .file input {
-      height: 1px;
-      opacity: 0;
-      position: absolute;
-      width: 1px;
-    }
-    .file:focus-within {
-      outline: 3px solid var(--focus);
-      outline-offset: 2px;
     }
     .body {
       align-items: start;
@@ -382,8 +361,12 @@ export class CabinetPage {
     void this.router.navigate(['/shop/cabinet', this.kind(), part]);
   }
 
-  protected readParts(event: Event): Promise<void> {
-    return this.read(event, async (file) => {
+  protected offered(options: readonly string[]) {
+    return [{ value: '', label: 'any' }, ...options.map((value) => ({ value, label: value }))];
+  }
+
+  protected readParts(file: File): Promise<void> {
+    return this.read(async () => {
       const isJson = file.name.toLowerCase().endsWith('.json');
       const { parts, changed } = isJson
         ? await this.api.importParts(this.kind(), await readJsonFile(file))
@@ -392,26 +375,22 @@ export class CabinetPage {
     });
   }
 
-  protected readShop(event: Event): Promise<void> {
-    return this.read(event, async (file) => {
+  protected readShop(file: File): Promise<void> {
+    return this.read(async () => {
       const { parts, limits } = await this.api.importShopFile(await readJsonFile(file));
       return `${file.name}: ${parts} parts new or changed, ${limits} limit tables as drafts.`;
     });
   }
 
-  private async read(event: Event, take: (file: File) => Promise<string>): Promise<void> {
-    const field = event.target as HTMLInputElement;
-    const file = field.files?.[0];
-    if (!file) return;
+  private async read(take: () => Promise<string>): Promise<void> {
     this.said.set('');
     this.problem.set(null);
     try {
-      this.said.set(await take(file));
+      this.said.set(await take());
       await this.store.load();
     } catch (error) {
       this.problem.set(toProblem(error));
     }
-    field.value = '';
   }
 }
 

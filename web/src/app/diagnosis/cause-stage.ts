@@ -17,6 +17,7 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
 import { Api } from '../http/api';
 import { Mark } from '../parts/mark';
+import { Tick } from '../parts/tick';
 import { valueOf } from '../parts/value-of';
 import { Keys } from '../shell/keys';
 
@@ -26,7 +27,7 @@ const SHOWN = 5;
 /** What is behind bad pieces: ranked causes, what speaks for each, the check that tells the first two apart. */
 @Component({
   selector: 'tm-cause-stage',
-  imports: [RouterLink, NzButtonModule, NzInputModule, Mark],
+  imports: [RouterLink, NzButtonModule, NzInputModule, Mark, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -117,10 +118,7 @@ const SHOWN = 5;
         Back to {{ lot() ? 'the lot' : 'Look' }}
       </a>
       @if (lot()) {
-        <label class="flag"
-          ><input type="checkbox" [checked]="ofSetUp()" (change)="ofSetUp.set(!ofSetUp())" /> the set-up samples
-          instead</label
-        >
+        <tm-tick [(value)]="ofSetUp">the set-up samples instead</tm-tick>
       }
     </div>
   `,
@@ -170,16 +168,6 @@ const SHOWN = 5;
       flex: 1;
       min-height: 46px;
       min-width: 220px;
-    }
-    .flag {
-      align-items: center;
-      display: inline-flex;
-      gap: 8px;
-      min-height: 44px;
-    }
-    .flag input {
-      height: 24px;
-      width: 24px;
     }
     .bench-button kbd {
       margin-right: 6px;

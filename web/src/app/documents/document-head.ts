@@ -39,11 +39,11 @@ import { Select } from '../parts/select';
               type="button"
               (click)="shelf().move(found, 'release')"
             >
-              Release rev {{ found.revision }}, class {{ found.class }}
+              Release rev {{ found.revision }}, grade {{ found.class }}
             </button>
           } @else if (found.status === 'released') {
             <button nz-button class="bench-button" type="button" (click)="shelf().move(found, 'withdraw')">
-              Withdraw rev {{ found.revision }}, class {{ found.class }}
+              Withdraw rev {{ found.revision }}, grade {{ found.class }}
             </button>
           }
         }

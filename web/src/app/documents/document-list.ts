@@ -12,7 +12,7 @@ import { documentName, isSameDocument, type ShopDocument } from '@tug-mark/core'
         <li>
           <button type="button" [class.here]="isHere" [attr.aria-pressed]="isHere" (click)="picked.emit(each)">
             <strong class="figures">{{ each.document }} rev {{ each.revision }}</strong>
-            <span>class {{ each.class }}</span>
+            <span>grade {{ each.class }}</span>
             <span class="state" [class]="each.status">{{ each.status }}</span>
           </button>
         </li>

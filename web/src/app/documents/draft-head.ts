@@ -1,14 +1,17 @@
 import { ChangeDetectionStrategy, Component, input, model } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import type { ShopDocument } from '@tug-mark/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { DayField } from '../parts/day-field';
+import { Tick } from '../parts/tick';
 import { valueOf } from '../parts/value-of';
 
 const FIELDS = [
   { key: 'document', title: 'Document' },
   { key: 'revision', title: 'Revision' },
-  { key: 'class', title: 'Class' },
+  { key: 'class', title: 'Grade of work' },
   { key: 'owner', title: 'Owner' },
-  { key: 'effectiveFrom', title: 'In effect from (2027-01-31)' },
+  { key: 'effectiveFrom', title: 'In effect from' },
   { key: 'effectiveUntil', title: 'until, empty for open' },
 ] as const;
 type Key = (typeof FIELDS)[number]['key'];
@@ -54,7 +57,7 @@ function headFault(head: Head, key: Key): string {
   const text = head[key].trim();
   if (key !== 'effectiveFrom' && key !== 'effectiveUntil') return text === '' ? 'It is empty.' : '';
   if (text === '' && key === 'effectiveUntil') return '';
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return 'Write the date as 2027-01-31.';
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return 'Choose a day.';
   return key === 'effectiveUntil' && text < head.effectiveFrom ? 'It ends before it begins.' : '';
 }
 
@@ -63,27 +66,39 @@ export function isHeadWrong(head: Head): boolean {
   return FIELDS.some(({ key }) => headFault(head, key) !== '');
 }
 
-/** The head of a draft: document, revision, class, owner, the days it is in effect and where it is from. */
+/** The head of a draft: document, revision, grade, owner, the days it is in effect and where it is from. */
 @Component({
   selector: 'tm-draft-head',
-  imports: [NzInputModule],
+  imports: [FormsModule, NzInputModule, DayField, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="fields">
       @for (field of fields; track field.key) {
         <div class="field">
           <label [attr.for]="'draft-' + field.key">{{ field.title }}</label>
-          <input nz-input [id]="'draft-' + field.key" [value]="head()[field.key]" (input)="set(field.key, $event)" />
+          @if (field.key === 'effectiveFrom' || field.key === 'effectiveUntil') {
+            <tm-day-field
+              [fieldId]="'draft-' + field.key"
+              [ngModel]="head()[field.key] || null"
+              (ngModelChange)="set(field.key, $event ?? '')"
+            />
+          } @else {
+            <input
+              nz-input
+              [id]="'draft-' + field.key"
+              [value]="head()[field.key]"
+              (input)="set(field.key, value($event))"
+            />
+          }
           @if (tried() && fault(head(), field.key); as text) {
             <span class="wrong">{{ text }}</span>
           }
         </div>
       }
       <ng-content />
-      <label class="flag">
-        <input type="checkbox" [checked]="head().origin === 'controlled'" (change)="turn()" />
-        taken from a controlled document
-      </label>
+      <tm-tick [value]="head().origin === 'controlled'" (valueChange)="turn()"
+        >taken from a controlled document</tm-tick
+      >
     </div>
   `,
   styles: `
@@ -99,10 +114,6 @@ export function isHeadWrong(head: Head): boolean {
     .field label {
       font-weight: 400;
     }
-    .flag {
-      align-self: end;
-      min-height: 36px;
-    }
   `,
 })
 export class DraftHead {
@@ -111,9 +122,10 @@ export class DraftHead {
   readonly tried = input.required<boolean>();
   protected readonly fields = FIELDS;
   protected readonly fault = headFault;
+  protected readonly value = valueOf;
 
-  protected set(key: Key, event: Event): void {
-    this.head.update((head) => ({ ...head, [key]: valueOf(event) }));
+  protected set(key: Key, text: string): void {
+    this.head.update((head) => ({ ...head, [key]: text }));
   }
 
   protected turn(): void {

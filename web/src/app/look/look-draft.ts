@@ -214,7 +214,7 @@ export class LookDraft {
   protected readonly wrong = signal('');
   protected readonly title = computed(() => {
     const from = this.from();
-    return from === 'new' ? 'A new sheet' : `Draft from ${from.document} rev ${from.revision}, class ${from.class}`;
+    return from === 'new' ? 'A new sheet' : `Draft from ${from.document} rev ${from.revision}, grade ${from.class}`;
   });
   private readonly today = injectToday();
   protected readonly head = linkedSignal(() => headFrom(this.from(), this.today()));

@@ -112,7 +112,7 @@ describe('Looking at the samples', () => {
 
     it('takes a number typed for a point and judges it at once', async () => {
       await openBy();
-      expect(bench.text).toContain('By LK-1 rev A, class 2');
+      expect(bench.text).toContain('By LK-1 rev A, grade 2');
       await bench.key('m');
       await bench.type('measured', '2,5');
       await bench.submit('form.measure');
@@ -169,12 +169,26 @@ describe('Looking at the samples', () => {
       expect(bench.text).toContain('to be measured');
     });
 
-    it('asks what has moved before it keeps a process note', async () => {
+    it('answers a piece in one act but for the points that were named before', async () => {
+      await openBy({ practice: { ...viewOf().practice, lookRecord: 'whole-piece' } });
+      expect(bench.element.querySelector('.foot .ant-btn-primary')?.textContent).toContain('Piece 1 as drawn');
+      await bench.press('Barrel');
+      await bench.key('3');
+      await bench.key('1');
+      await bench.press('The rest of piece 1 as drawn');
+      expect(bench.put.map(({ body }) => body.kind === 'finding' && [body.criterion, body.finding])).toEqual([
+        ['barrel', 'reject'],
+        ['as-drawn', 'accept'],
+      ]);
+      expect(bench.headline).toBe('1 of 5 pieces rejected: the set-up is not good.');
+    });
+
+    it('asks what has moved before it keeps a note', async () => {
       await openBy();
       await bench.press('Barrel');
       await bench.key('4');
       await bench.key('Enter');
-      expect(bench.text).toContain('A process note says what has moved.');
+      expect(bench.text).toContain('A note says what has moved.');
       await bench.type('look-note', 'a fin, thinner than a strand');
       await bench.submit('form.ask');
       expect(bench.put[0]?.body).toEqual(

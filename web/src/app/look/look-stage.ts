@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, viewChild } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import {
@@ -30,11 +30,11 @@ const ANSWERS: readonly { finding: Finding; key: string; word: string }[] = [
   { finding: 'accept', key: '1', word: 'As drawn' },
   { finding: 'rework', key: '2', word: 'Rework' },
   { finding: 'reject', key: '3', word: 'Reject' },
-  { finding: 'note', key: '4', word: 'Process note' },
+  { finding: 'note', key: '4', word: 'Note' },
 ];
 const WORDS: Readonly<Record<Finding, string>> = {
   accept: 'As drawn',
-  note: 'Process note',
+  note: 'Note',
   rework: 'Rework',
   reject: 'Reject',
 };
@@ -54,6 +54,7 @@ type Found = Extract<EntryBody, { kind: 'finding' }>;
 })
 export class LookStage {
   protected readonly value = valueOf;
+  private readonly photos = viewChild(PiecePhotos);
   protected readonly hand = inject(Hand);
   private readonly router = inject(Router);
   private readonly caliper = inject(StationCaliper);
@@ -99,7 +100,18 @@ export class LookStage {
           .map((e) => e.body.piece),
       ),
   );
-  protected readonly mayWhole = computed(() => this.hand.view()?.practice.lookRecord === 'whole-piece');
+  private readonly mayWhole = computed(() => this.hand.view()?.practice.lookRecord === 'whole-piece');
+  /** Whether one act may answer what nobody has answered of this piece: all of it, but for the points already named. */
+  protected readonly offersWhole = computed(
+    () =>
+      this.mayWhole() &&
+      !this.whole().has(this.piece()) &&
+      this.criteria().some((c, i) => !isCaliperOnly(c) && this.states()[i]?.finding === null),
+  );
+  /** Whether points of the piece in hand were answered one by one. */
+  protected readonly named = computed(() =>
+    this.criteria().some((c) => this.findings().has(`${this.piece()}/${c.code}`)),
+  );
   protected readonly faults = computed(() => {
     const look = this.hand.setUp()?.look;
     const code = this.current()?.code;
@@ -158,9 +170,9 @@ export class LookStage {
         { key: '1', does: 'as drawn' },
         { key: '2', does: 'rework, where the fault can be reworked' },
         { key: '3', does: 'reject' },
-        { key: '4', does: 'process note: good, but something has moved' },
+        { key: '4', does: 'note: good, but something has moved' },
         { key: '1-9', does: 'then: which fault it is' },
-        { key: 'A', does: 'all points of the piece as drawn, where the house rules allow it' },
+        { key: 'A', does: 'the piece as drawn but for the points answered, where the house rules allow it' },
         { key: 'M', does: 'type the number of the point' },
         { key: 'P', does: 'add a photograph of the piece' },
         { key: 'N', does: 'write a note' },
@@ -190,8 +202,8 @@ export class LookStage {
     else if (key === 'ArrowRight') this.go(Math.min(this.pieces().length, this.piece() + 1), this.point());
     else if (key === 'ArrowLeft') this.go(Math.max(1, this.piece() - 1), this.point());
     else if (low === 'm') document.getElementById('measured')?.focus();
-    else if (low === 'p') document.getElementById('photo-file')?.click();
-    else if (low === 'a' && this.mayWhole()) this.allAsDrawn();
+    else if (low === 'p') this.photos()?.open();
+    else if (low === 'a' && this.offersWhole()) this.allAsDrawn();
     else if (key === 'Enter' && this.done()) this.next();
     else return false;
     return true;

@@ -30,7 +30,7 @@ const MEASURED = {
         <div>
           <h1>{{ headline() }}</h1>
           <p class="soft">
-            Pieces are looked at by the one released sheet of their class that was in effect when the tool was taken.
+            Pieces are looked at by the one released sheet of their grade that was in effect when the tool was taken.
             <a routerLink="/limits">Pull limits</a> · <a routerLink="/shop/studies">Do our inspectors agree?</a>
           </p>
         </div>
@@ -154,7 +154,7 @@ export class LooksPage {
     const released = this.shelf.released();
     if (!this.shelf.loaded()) return 'What pieces are looked at for';
     return released.length
-      ? `Pieces are looked at by ${released.map((s) => `${s.document} rev ${s.revision} (class ${s.class})`).join(' and ')}.`
+      ? `Pieces are looked at by ${released.map((s) => `${s.document} rev ${s.revision} (grade ${s.class})`).join(' and ')}.`
       : 'No sheet of the shop is in effect.';
   });
   protected readonly changedRows = computed(() => {

@@ -6,6 +6,7 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
 import { DeviceField } from '../parts/device-field';
 import { Mark } from '../parts/mark';
+import { Select } from '../parts/select';
 import { valueOf } from '../parts/value-of';
 import { CaliperBar } from './caliper-bar';
 import { StationCaliper } from './station-caliper';
@@ -13,17 +14,13 @@ import { StationCaliper } from './station-caliper';
 /** Numbers of one piece of a lot: typed or from the caliper, judged at once; measured before the pull takes the piece. */
 @Component({
   selector: 'tm-lot-measure',
-  imports: [DeviceField, NzButtonModule, NzInputModule, CaliperBar, Mark],
+  imports: [DeviceField, NzButtonModule, NzInputModule, CaliperBar, Mark, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (chosen(); as c) {
       <form (submit)="keep($event)">
         <label for="lot-what">Measure</label>
-        <select id="lot-what" (change)="what.set(value($event))">
-          @for (each of numbers(); track each.code) {
-            <option [value]="each.code" [selected]="each.code === c.code">{{ each.number!.what }}</option>
-          }
-        </select>
+        <tm-select selectId="lot-what" [options]="offered()" [value]="c.code" (valueChange)="what.set($event ?? '')" />
         <label for="lot-measured" class="out-of-sight">{{ c.number!.what }}, {{ c.number!.unit }}</label>
         <input
           nz-input
@@ -77,6 +74,9 @@ export class LotMeasure {
   protected readonly refusal = signal('');
   protected readonly numbers = computed(() =>
     (this.hand.setUp()?.lotCriteria.get(this.lot()) ?? []).filter((c) => c.number && c.view !== 'section'),
+  );
+  protected readonly offered = computed(() =>
+    this.numbers().map(({ code, number }) => ({ value: code, label: number?.what ?? code })),
   );
   protected readonly what = linkedSignal(
     () => (this.numbers().find((c) => c.code === 'height') ?? this.numbers()[0])?.code as string | undefined,

@@ -20,6 +20,7 @@ import {
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Mark } from '../parts/mark';
+import { Select } from '../parts/select';
 import { valueOf } from '../parts/value-of';
 import { Keys } from '../shell/keys';
 import { PhotoInHand } from './photo-in-hand';
@@ -37,7 +38,7 @@ const ZOOMS = [1, 1.5, 2, 3, 4, 6, 8] as const;
 /** Measuring on a photograph: a known length gives the scale, then lengths, angles, circles and areas over the picture. */
 @Component({
   selector: 'tm-photo-page',
-  imports: [RouterLink, NzButtonModule, NzInputModule, Mark],
+  imports: [RouterLink, NzButtonModule, NzInputModule, Mark, Select],
   providers: [PhotoInHand],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -147,12 +148,12 @@ const ZOOMS = [1, 1.5, 2, 3, 4, 6, 8] as const;
                   <strong class="figures">{{ i + 1 }}: {{ said(mark) }}</strong> {{ mark.kind }}
                 </button>
                 <label [attr.for]="'answers-' + i">answers</label>
-                <select [id]="'answers-' + i" (change)="answer(i, $event)">
-                  <option value="" [selected]="mark.point === null">nothing</option>
-                  @for (c of pointsFor(mark.kind); track c.code) {
-                    <option [value]="c.code" [selected]="c.code === mark.point">{{ c.number!.what }}</option>
-                  }
-                </select>
+                <tm-select
+                  [selectId]="'answers-' + i"
+                  [options]="answersFor(mark.kind)"
+                  [value]="mark.point ?? ''"
+                  (valueChange)="answer(i, $event)"
+                />
                 @if (verdict(mark); as v) {
                   <span class="verdict"><tm-mark [state]="v.good ? 'pass' : 'fail'" [size]="16" /> {{ v.text }}</span>
                 }
@@ -433,8 +434,13 @@ export class PhotoPage {
     return this.photo.criteria().filter((c) => c.number && markAnswers(kind, c.number.unit));
   }
 
-  protected answer(index: number, event: Event): void {
-    const point = (this.photo.criteria().find((c) => c.code === valueOf(event))?.code ?? null) as PointCode | null;
+  protected answersFor(kind: PhotoMark['kind']) {
+    const points = this.pointsFor(kind).map((c) => ({ value: c.code as string, label: c.number?.what ?? c.title }));
+    return [{ value: '', label: 'nothing' }, ...points];
+  }
+
+  protected answer(index: number, code: string | null): void {
+    const point = (this.photo.criteria().find((c) => c.code === code)?.code ?? null) as PointCode | null;
     this.marks.update((list) => list.map((m, i) => (i === index ? { ...m, point } : m)));
     this.isChanged.set(true);
   }

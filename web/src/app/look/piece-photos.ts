@@ -1,12 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal, viewChild } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Problem } from '@tug-mark/contract';
 import { VIEWS, type View } from '@tug-mark/core';
 import { Hand } from '../hand/hand';
 import { Api, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
+import { FileButton } from '../parts/file-button';
 import { ProblemNotice } from '../parts/problem-notice';
-import { valueOf } from '../parts/value-of';
+import { Select } from '../parts/select';
 
 /** What may be sent; the server decides, this only spares the wait. */
 const MOST_BYTES = 16 * 1024 * 1024;
@@ -14,7 +15,7 @@ const MOST_BYTES = 16 * 1024 * 1024;
 /** Photographs of one piece: from a file, the camera or the clipboard; each opens to be measured. */
 @Component({
   selector: 'tm-piece-photos',
-  imports: [RouterLink, ProblemNotice],
+  imports: [RouterLink, FileButton, ProblemNotice, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:paste)': 'paste($event)' },
   template: `
@@ -34,28 +35,16 @@ const MOST_BYTES = 16 * 1024 * 1024;
         }
         <div class="add">
           <label for="photo-shows">Shows it</label>
-          <select id="photo-shows" (change)="shows.set(viewOf($event))">
-            @for (v of views; track v) {
-              <option [value]="v" [selected]="v === (shows() ?? view())">{{ v }}</option>
-            }
-          </select>
-          <input
-            id="photo-file"
-            class="out-of-sight"
-            type="file"
-            accept="image/jpeg,image/png,image/webp"
-            (change)="choose($event)"
+          <tm-select
+            selectId="photo-shows"
+            [options]="views"
+            [value]="shows() ?? view()"
+            (valueChange)="shows.set(viewOf($event))"
           />
-          <label class="file-choice" for="photo-file">Add a photograph <kbd>P</kbd></label>
-          <input
-            id="photo-camera"
-            class="out-of-sight"
-            type="file"
-            accept="image/*"
-            capture="environment"
-            (change)="choose($event)"
-          />
-          <label class="file-choice" for="photo-camera">Camera</label>
+          <tm-file-button #photo accept="image/jpeg,image/png,image/webp" (file)="send($event)"
+            >Add a photograph <kbd>P</kbd></tm-file-button
+          >
+          <tm-file-button accept="image/*" [camera]="true" (file)="send($event)">Camera</tm-file-button>
         </div>
       </div>
       @if (sending()) {
@@ -95,9 +84,6 @@ const MOST_BYTES = 16 * 1024 * 1024;
       flex-wrap: wrap;
       gap: 6px 10px;
     }
-    select {
-      min-height: 44px;
-    }
   `,
 })
 export class PiecePhotos {
@@ -106,7 +92,8 @@ export class PiecePhotos {
   readonly piece = input.required<number>();
   readonly lot = input.required<number | null>();
   readonly view = input.required<View>();
-  protected readonly views = VIEWS;
+  protected readonly views = VIEWS.map((value) => ({ value, label: value }));
+  private readonly photo = viewChild<FileButton>('photo');
   protected readonly shows = signal<View | null>(null);
   protected readonly sending = signal(false);
   protected readonly problem = signal<Problem | null>(null);
@@ -119,8 +106,13 @@ export class PiecePhotos {
     return all.filter((e) => e.body.piece === this.piece());
   });
 
-  protected viewOf(event: Event): View {
-    return VIEWS.find((v) => v === valueOf(event)) ?? 'from the side';
+  protected viewOf(text: string | null): View {
+    return VIEWS.find((v) => v === text) ?? 'from the side';
+  }
+
+  /** Asks for a photograph, as a key of the screen does. */
+  open(): void {
+    this.photo()?.open();
   }
 
   protected small(photo: string): string {
@@ -129,14 +121,6 @@ export class PiecePhotos {
 
   protected address(photo: { body: { photo: { id: string }; shows: View } }): unknown[] {
     return [photo.body.shows === 'section' ? '/sections' : '/photos', this.id(), photo.body.photo.id];
-  }
-
-  protected choose(event: Event): void {
-    const field = event.target as HTMLInputElement;
-    const file = field.files?.[0];
-    field.value = '';
-    if (file) void this.send(file);
-    field.blur();
   }
 
   protected paste(event: ClipboardEvent): void {
@@ -151,7 +135,7 @@ export class PiecePhotos {
     if (file) void this.send(file);
   }
 
-  private async send(file: Blob): Promise<void> {
+  protected async send(file: Blob): Promise<void> {
     if (file.size > MOST_BYTES) {
       this.problem.set({
         type: 'about:blank',

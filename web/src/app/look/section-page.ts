@@ -24,6 +24,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import type { SectionAnswer, SectionRequest } from '../../workers/section.messages';
 import { Mark } from '../parts/mark';
+import { Select } from '../parts/select';
 import { valueOf } from '../parts/value-of';
 import { Keys } from '../shell/keys';
 import { PhotoInHand } from './photo-in-hand';
@@ -40,7 +41,7 @@ const BRUSHES = [4, 8, 16, 32] as const;
 /** The section of a cut crimp: read by itself, shown as a mask, mended by hand where it is wrong, judged by its numbers. */
 @Component({
   selector: 'tm-section-page',
-  imports: [RouterLink, NzButtonModule, NzInputModule, Mark],
+  imports: [RouterLink, NzButtonModule, NzInputModule, Mark, Select],
   providers: [PhotoInHand],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -87,11 +88,12 @@ const BRUSHES = [4, 8, 16, 32] as const;
               </button>
             }
             <label for="brush-size">Brush</label>
-            <select id="brush-size" (change)="radius.set(sizeOf($event))">
-              @for (size of brushes; track size) {
-                <option [value]="size" [selected]="size === radius()">{{ size }} cells</option>
-              }
-            </select>
+            <tm-select
+              selectId="brush-size"
+              [options]="brushes"
+              [value]="radius().toString()"
+              (valueChange)="radius.set(+($event ?? 1))"
+            />
             @if (strokes().length) {
               <button type="button" class="file-choice" (click)="undo()">
                 <kbd>Backspace</kbd> Take the last stroke back
@@ -231,7 +233,7 @@ export class SectionPage {
   private readonly picture = viewChild.required<ElementRef<HTMLImageElement>>('picture');
   private readonly mask = viewChild.required<ElementRef<HTMLCanvasElement>>('mask');
   protected readonly labels = SECTION_LABELS;
-  protected readonly brushes = BRUSHES;
+  protected readonly brushes = BRUSHES.map((size) => ({ value: String(size), label: `${size} cells` }));
   protected readonly brush = signal<SectionLabel>('void');
   protected readonly radius = signal<number>(8);
   protected readonly isShown = signal(true);
@@ -330,10 +332,6 @@ export class SectionPage {
 
   protected loaded(): void {
     this.isLoaded.set(true);
-  }
-
-  protected sizeOf(event: Event): number {
-    return Number(valueOf(event));
   }
 
   /** What the sheet says of a share, and whether the figure is in it; null where it asks for none. */

@@ -130,7 +130,7 @@ const VERDICTS = { fits: 'pass', edge: 'hold', no: 'fail' } as const;
               />
             </div>
             <div class="field">
-              <label for="finder-class">Class</label>
+              <label for="finder-class">Grade of work</label>
               <input nz-input id="finder-class" [value]="className()" (input)="className.set(value($event))" />
             </div>
             <div class="field">

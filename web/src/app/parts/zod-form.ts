@@ -1,5 +1,6 @@
-import { FormControl, type AbstractControl, type ValidatorFn } from '@angular/forms';
-import type { z } from 'zod';
+import { FormControl, type AbstractControl, type FormGroup, type ValidatorFn } from '@angular/forms';
+import { z } from 'zod';
+import { plainNumber } from './plain-number';
 
 /**
  * One door between forms and the contract: a field is right when its schema takes it. The fault is the schema's own sentence,
@@ -23,7 +24,35 @@ export function refuse(control: AbstractControl, text: string): void {
   control.setErrors({ zod: text });
 }
 
-/** What is typed into a field: a text, never null. */
-export function typedText(start = ''): FormControl<string> {
-  return new FormControl(start, { nonNullable: true });
+/** What is typed into a field: a text, never null, right when its schema takes it. */
+export function typedText(start = '', schema: z.ZodType | null = null): FormControl<string> {
+  return new FormControl(start, { nonNullable: true, validators: schema ? valid(schema) : [] });
+}
+
+/** A number typed as people write it, then what its schema says of it. */
+export function typedNumber(schema: z.ZodType<number, number>): z.ZodType<number, string> {
+  return z
+    .string()
+    .transform((text, context) => {
+      const number = plainNumber(text);
+      if (number !== null) return number;
+      context.addIssue({ code: 'custom', message: text.trim() === '' ? 'is empty' : 'is no number' });
+      return z.NEVER;
+    })
+    .pipe(schema);
+}
+
+/**
+ * Tells faults at the fields they are about.
+ * @returns those no field of the form is about
+ */
+export function tellFaults<F extends { readonly where: string; readonly text: string }>(
+  form: FormGroup,
+  faults: readonly F[],
+): F[] {
+  return faults.filter(({ where, text }) => {
+    const control = form.get(where);
+    if (control) refuse(control, text);
+    return !control;
+  });
 }

@@ -165,7 +165,7 @@ export class PracticeEditor {
     { key: 'part', title: 'Short name' },
     { key: 'label', title: 'Name' },
     { key: 'customer', title: 'For the customer, empty for all' },
-    { key: 'class', title: 'For the class, empty for all' },
+    { key: 'class', title: 'For the grade of work, empty for all' },
   ] as const;
   protected readonly head = signal({ part: '', label: '', customer: '', class: '', base: '' });
   protected readonly made = signal<Partial<PracticeChoices>>({});

@@ -24,7 +24,7 @@ import { Select } from '../parts/select';
           <h1>House rules: {{ practices().length }} {{ practices().length === 1 ? 'profile' : 'profiles' }}</h1>
           <p class="soft">
             Where practitioners disagree, the shop chooses, and says for whom. The most particular profile that matches
-            customer and class applies to a new list.
+            customer and grade applies to a new list.
           </p>
         </div>
         @if (mayEdit() && !editing()) {
@@ -70,7 +70,7 @@ import { Select } from '../parts/select';
         @if (chosen(); as p) {
           <p>
             <strong>{{ p.part }}</strong> for {{ p.customer ?? 'every customer' }},
-            {{ p.class ? 'class ' + p.class : 'every class' }}{{ p.base ? '; other choices from ' + p.base : '' }}.
+            {{ p.class ? 'grade ' + p.class : 'every grade' }}{{ p.base ? '; other choices from ' + p.base : '' }}.
           </p>
           @if (view(); as v) {
             <h2>

@@ -5,6 +5,7 @@ import { may, type ChainReport, type CombinationLine, type ForeignLine, type Pro
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzTableModule } from 'ng-zorro-antd/table';
 import { Api, toProblem } from '../http/api';
+import { FileButton } from '../parts/file-button';
 import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
 import { showTime } from '../parts/show-time';
@@ -15,7 +16,7 @@ const STATES = { accepted: 'pass', 'meets-made-up-limits': 'hold', rejected: 'fa
 /** Records of everything something was put on record for, latest first. */
 @Component({
   selector: 'tm-record-list',
-  imports: [RouterLink, NzButtonModule, NzTableModule, Mark, ProblemNotice],
+  imports: [RouterLink, NzButtonModule, NzTableModule, FileButton, Mark, ProblemNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -27,10 +28,9 @@ const STATES = { accepted: 'pass', 'meets-made-up-limits': 'hold', rejected: 'fa
           </p>
         </div>
         @if (mayImport()) {
-          <div class="field">
-            <label for="record-file">Read in a record of another shop (JSON)</label>
-            <input id="record-file" type="file" accept=".json,application/json" (change)="read($event)" />
-          </div>
+          <tm-file-button accept=".json,application/json" (file)="read($event)">
+            Read in a record of another shop (JSON)
+          </tm-file-button>
         }
       </div>
       <p class="chain">
@@ -207,16 +207,12 @@ export class RecordList {
     return chain.startsWith('journal/') ? chain.slice('journal/'.length) : null;
   }
 
-  protected async read(event: Event): Promise<void> {
-    const field = event.target as HTMLInputElement;
-    const file = field.files?.[0];
-    if (!file) return;
+  protected async read(file: File): Promise<void> {
     try {
       const { id } = await this.api.readInRecord(file);
       await this.router.navigate(['/records/elsewhere', id]);
     } catch (error) {
       this.problem.set(toProblem(error));
     }
-    field.value = '';
   }
 }

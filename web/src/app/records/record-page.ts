@@ -103,7 +103,7 @@ export class RecordPage {
   protected readonly limitName = computed(() => {
     const limit = this.setUp()?.standing.limit;
     return limit
-      ? `${limit.table.document} rev ${limit.table.revision}, class ${limit.table.class}: at least ${limit.force.toFixed(1)} N`
+      ? `${limit.table.document} rev ${limit.table.revision}, grade ${limit.table.class}: at least ${limit.force.toFixed(1)} N`
       : 'no limit';
   });
 

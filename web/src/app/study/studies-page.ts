@@ -9,6 +9,7 @@ import { Api, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
 import { plainNumber } from '../parts/plain-number';
 import { ProblemNotice } from '../parts/problem-notice';
+import { Select } from '../parts/select';
 import { showTime } from '../parts/show-time';
 import { valueOf } from '../parts/value-of';
 import { sessionFeature } from '../session/session.state';
@@ -16,7 +17,7 @@ import { sessionFeature } from '../session/session.state';
 /** Studies of how well inspectors agree, with the key and with each other. */
 @Component({
   selector: 'tm-studies-page',
-  imports: [RouterLink, NzButtonModule, NzInputModule, ProblemNotice],
+  imports: [RouterLink, NzButtonModule, NzInputModule, ProblemNotice, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -43,13 +44,7 @@ import { sessionFeature } from '../session/session.state';
           </div>
           <div class="field">
             <label for="study-of">Pieces of</label>
-            <select id="study-of" (change)="choose(value($event))">
-              @for (line of lines(); track line.id) {
-                <option [value]="line.id" [selected]="line.id === of()">
-                  {{ line.terminalLabel }} on {{ line.wireLabel }}, {{ line.list }}
-                </option>
-              }
-            </select>
+            <tm-select selectId="study-of" [options]="offered()" [value]="of()" (valueChange)="choose($event ?? '')" />
           </div>
           <div class="field">
             <label for="study-count">Pieces drawn</label>
@@ -60,13 +55,12 @@ import { sessionFeature } from '../session/session.state';
               <label [attr.for]="'photo-' + photo.id">
                 <img [src]="photo.small" alt="" width="96" height="72" /> Photograph of piece {{ photo.piece }}
               </label>
-              <select [id]="'photo-' + photo.id" (change)="keyOf(photo.id, $event)">
-                <option value="">left out</option>
-                <option value="accept">known to be good</option>
-                @for (point of points(); track point.code) {
-                  <option [value]="point.code">bad: {{ point.title.toLowerCase() }}</option>
-                }
-              </select>
+              <tm-select
+                [selectId]="'photo-' + photo.id"
+                [options]="answers()"
+                [value]="keys().get(photo.id) ?? ''"
+                (valueChange)="keyOf(photo.id, $event ?? '')"
+              />
             </div>
           }
           <button nz-button nzType="primary" class="bench-button" type="submit">Begin it</button>
@@ -136,15 +130,14 @@ import { sessionFeature } from '../session/session.state';
     .field {
       display: grid;
     }
-    select {
-      max-width: 420px;
+    tm-select {
+      width: min(420px, 100%);
     }
     .field img {
       object-fit: cover;
       vertical-align: middle;
     }
-    input,
-    select {
+    input {
       min-height: 44px;
     }
     table {
@@ -190,7 +183,18 @@ export class StudiesPage {
   protected readonly photos = signal<readonly { id: string; piece: number; small: string }[]>([]);
   /** Points its pieces can be bad at. */
   protected readonly points = signal<readonly Criterion[]>([]);
-  private readonly keys = signal<ReadonlyMap<string, string>>(new Map());
+  protected readonly keys = signal<ReadonlyMap<string, string>>(new Map());
+  protected readonly offered = computed(() =>
+    this.lines().map(({ id, terminalLabel, wireLabel, list }) => ({
+      value: id,
+      label: `${terminalLabel} on ${wireLabel}, ${list}`,
+    })),
+  );
+  protected readonly answers = computed(() => [
+    { value: '', label: 'left out' },
+    { value: 'accept', label: 'known to be good' },
+    ...this.points().map(({ code, title }) => ({ value: code as string, label: `bad: ${title.toLowerCase()}` })),
+  ]);
   protected readonly problem = signal<Problem | null>(null);
   protected readonly maySet = computed(() => may(this.person()?.role ?? 'technician', 'set-study'));
 
@@ -244,10 +248,10 @@ export class StudiesPage {
       });
   }
 
-  protected keyOf(photo: string, event: Event): void {
+  protected keyOf(photo: string, key: string): void {
     this.keys.update((keys) => {
       const next = new Map(keys);
-      if (valueOf(event)) next.set(photo, valueOf(event));
+      if (key) next.set(photo, key);
       else next.delete(photo);
       return next;
     });

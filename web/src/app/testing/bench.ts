@@ -172,7 +172,10 @@ export class Bench<T> {
           [outboxFeature.name]: outboxFeature.reducer,
           [handFeature.name]: handFeature.reducer,
         }),
-        { provide: Api, useValue: { gauges: () => Promise.resolve([]), ...options.api } },
+        {
+          provide: Api,
+          useValue: { gauges: () => Promise.resolve([]), limits: () => Promise.resolve([]), ...options.api },
+        },
         { provide: Live, useValue: live },
         { provide: NZ_I18N, useValue: en_US },
       ],
@@ -254,12 +257,21 @@ export class Bench<T> {
     field.dispatchEvent(new Event('input', { bubbles: true }));
     await this.settle();
   }
-  /** Chooses from an opening list, by what it offers. */
-  async choose(id: string, text: string): Promise<void> {
+  private async options(id: string): Promise<HTMLElement[]> {
+    const list = () => [...document.querySelectorAll<HTMLElement>(`.of-${id} nz-option-item`)];
+    if (list().length) return list();
     this.element.querySelector(`#${id}`)?.closest<HTMLElement>('nz-select')?.click();
     await new Promise((resolve) => setTimeout(resolve, 60));
     await this.settle();
-    const offered = [...document.querySelectorAll<HTMLElement>(`.of-${id} nz-option-item`)];
+    return list();
+  }
+  /** What an opening list offers, as far as it is drawn. */
+  async offers(id: string): Promise<string[]> {
+    return (await this.options(id)).map((option) => option.textContent?.trim() ?? '');
+  }
+  /** Chooses from an opening list, by what it offers. */
+  async choose(id: string, text: string): Promise<void> {
+    const offered = await this.options(id);
     const found = offered.find((option) => option.textContent?.includes(text));
     if (!found) throw new Error(`#${id} offers: ${offered.map((option) => option.textContent?.trim()).join(' | ')}`);
     found.click();

@@ -4,6 +4,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
 import { Mark } from '../parts/mark';
+import { Tick } from '../parts/tick';
 import { plainNumber } from '../parts/plain-number';
 import { valueOf } from '../parts/value-of';
 
@@ -13,7 +14,7 @@ import { valueOf } from '../parts/value-of';
  */
 @Component({
   selector: 'tm-kept-tests',
-  imports: [NzButtonModule, NzInputModule, Mark],
+  imports: [NzButtonModule, NzInputModule, Mark, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (hold(); as wanted) {
@@ -58,20 +59,14 @@ import { valueOf } from '../parts/value-of';
           <label
             >Cavity <input nz-input [value]="cavity() || (remaining()[0] ?? '')" (input)="cavity.set(value($event))"
           /></label>
-          <label class="tick"
-            ><input type="checkbox" [checked]="clicked()" (change)="clicked.set(!clicked())" /> clicked home</label
-          >
+          <tm-tick [(value)]="clicked">clicked home</tm-tick>
           @if (wanted.secondaryLock) {
-            <label class="tick"
-              ><input type="checkbox" [checked]="locked()" (change)="locked.set(!locked())" /> lock went home</label
-            >
+            <tm-tick [(value)]="locked">lock went home</tm-tick>
           }
           <label
             >Pushed, N <input nz-input inputmode="decimal" [value]="push()" (input)="push.set(value($event))"
           /></label>
-          <label class="tick"
-            ><input type="checkbox" [checked]="stayed()" (change)="stayed.set(!stayed())" /> stayed</label
-          >
+          <tm-tick [(value)]="stayed">stayed</tm-tick>
           <label class="wide"
             >Note <input nz-input maxlength="500" [value]="note()" (input)="note.set(value($event))"
           /></label>
@@ -115,18 +110,6 @@ import { valueOf } from '../parts/value-of';
       display: grid;
       font-size: 14px;
       width: 86px;
-    }
-    label.tick {
-      align-items: center;
-      display: flex;
-      font-size: 15px;
-      gap: 8px;
-      min-height: 44px;
-      width: auto;
-    }
-    label.tick input {
-      height: 24px;
-      width: 24px;
     }
     label.wide {
       width: 200px;

@@ -15,29 +15,26 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { DraftHead, draftOf, headFrom, isHeadWrong } from '../documents/draft-head';
 import { injectToday } from '../session/shop-day';
 import { Api, toProblem } from '../http/api';
+import { FileButton } from '../parts/file-button';
 import { ProblemNotice } from '../parts/problem-notice';
+import { Tick } from '../parts/tick';
 import { valueOf } from '../parts/value-of';
 
 /** A draft of a limit table: its head, and its rows typed or read from a CSV file. Kept as a draft; quality releases it. */
 @Component({
   selector: 'tm-limit-draft',
-  imports: [NzButtonModule, NzInputModule, DraftHead, ProblemNotice],
+  imports: [NzButtonModule, NzInputModule, DraftHead, FileButton, ProblemNotice, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="keep($event)">
-      <h2>Draft from {{ from().document }} rev {{ from().revision }}, class {{ from().class }}</h2>
+      <h2>Draft from {{ from().document }} rev {{ from().revision }}, grade {{ from().class }}</h2>
       <tm-draft-head [(head)]="head" [tried]="tried()">
-        <label class="flag">
-          <input type="checkbox" [checked]="interpolates()" (change)="interpolates.set(!interpolates())" />
-          interpolation between rows allowed
-        </label>
+        <tm-tick [(value)]="interpolates">interpolation between rows allowed</tm-tick>
       </tm-draft-head>
-      <div class="field">
-        <label for="draft-rows"
-          >Rows from a CSV file (size, force N or percent of breaking load, families, material, hold N)</label
-        >
-        <input id="draft-rows" type="file" accept=".csv,text/csv" (change)="readFile($event)" />
-      </div>
+      <p class="acts">
+        <tm-file-button accept=".csv,text/csv" (file)="readFile($event)">Rows from a CSV file</tm-file-button>
+        <span class="soft">size, force N or percent of breaking load, families, material, hold N</span>
+      </p>
       <table class="figures">
         <thead>
           <tr>
@@ -131,9 +128,7 @@ export class LimitDraft {
     this.cells.update((rows) => rows.filter((_, r) => r !== row));
   }
 
-  protected async readFile(event: Event): Promise<void> {
-    const file = (event.target as HTMLInputElement).files?.[0];
-    if (!file) return;
+  protected async readFile(file: File): Promise<void> {
     try {
       this.cells.set(writeLimitRows(await this.api.readLimitRows(file)).slice(1));
       this.problem.set(null);

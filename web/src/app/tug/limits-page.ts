@@ -30,7 +30,7 @@ import { LimitDraft } from './limit-draft';
         <div>
           <h1>{{ headline() }}</h1>
           <p class="soft">
-            A pull is judged by the one released table of its class that is in effect that day. Released specifications
+            A pull is judged by the one released table of its grade that is in effect that day. Released specifications
             decide, not this program.
           </p>
         </div>
@@ -64,7 +64,7 @@ import { LimitDraft } from './limit-draft';
             @if (shelf.compared(); as before) {
               <h3>
                 {{ differences().length }} {{ differences().length === 1 ? 'row differs' : 'rows differ' }} from
-                {{ before.document }} rev {{ before.revision }}, class
+                {{ before.document }} rev {{ before.revision }}, grade
                 {{ before.class }}
               </h3>
               <p class="soft">

@@ -272,7 +272,7 @@ describe('The pull test at the bench', () => {
     bench = await Bench.open(TugStage, { view: viewOf({ limits: [] }) });
     expect(bench.element.querySelector('.before')?.textContent).toContain('Take Hand tool HT');
     expect(bench.has('Pull all the same')).toBeFalse();
-    expect(bench.text).toContain('No released limit table is in effect for class 2.');
+    expect(bench.text).toContain('No released limit table is in effect for grade 2.');
   });
 
   it('shows what is on its way to the server as such', async () => {

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import { type ForceUnit } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { FileButton } from '../../parts/file-button';
 import { Mark } from '../../parts/mark';
 import { ForceStrip } from './force-strip';
 import { StationGauge } from './station-gauge';
@@ -10,7 +11,7 @@ import { Select } from '../../parts/select';
 /** The station's gauge: which one, whether it is there, what it shows now; or that values are typed. */
 @Component({
   selector: 'tm-gauge-bar',
-  imports: [Select, NzButtonModule, ForceStrip, Mark],
+  imports: [NzButtonModule, FileButton, ForceStrip, Mark, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (gauge.gauges(); as gauges) {
@@ -48,8 +49,7 @@ import { Select } from '../../parts/select';
           }
         }
         @if (takesFiles()) {
-          <input id="curve-file" class="out-of-sight" type="file" accept=".csv,text/csv" (change)="takeFile($event)" />
-          <label class="file-choice" for="curve-file">Curve from a file</label>
+          <tm-file-button accept=".csv,text/csv" (file)="takeFile($event)">Curve from a file</tm-file-button>
         }
         @if (refused()) {
           <p class="doubt" role="alert"><tm-mark state="fail" /> {{ refused() }}</p>
@@ -106,11 +106,8 @@ export class GaugeBar {
     document.getElementById('station-gauge')?.blur();
   }
 
-  protected async takeFile(event: Event): Promise<void> {
-    const field = event.target as HTMLInputElement;
-    const file = field.files?.[0];
-    field.value = '';
-    if (file) this.refused.set((await this.gauge.takeFile(file)) ?? '');
+  protected async takeFile(file: File): Promise<void> {
+    this.refused.set((await this.gauge.takeFile(file)) ?? '');
   }
 
   protected zero(): void {

@@ -60,11 +60,18 @@ describe('The shop’s gauges', () => {
     expect(keep).toHaveBeenCalledWith(jasmine.objectContaining({ id: 'G-1', pattern: '{value}', port: 4881 }));
   });
 
-  it('that the server refuses keep what was typed, with the sentence beside its field', async () => {
+  it('that are not right keep what was typed, with every fault at its field: the form’s own, then the server’s', async () => {
     const keep = await open('engineer');
     await bench.press('Enter a gauge');
     await bench.type('gauge-id', 'G-3');
     await bench.type('gauge-port', 'many');
+    await bench.submit('form');
+    expect(bench.element.querySelector('#gauge-port-fault')?.textContent).toBe('is no number');
+    expect(bench.element.querySelector('#gauge-label-fault')?.textContent).toBe('is empty');
+    expect(bench.element.querySelector<HTMLInputElement>('#gauge-port')?.value).toBe('many');
+    expect(keep).not.toHaveBeenCalled();
+    await bench.press('Leave it');
+    await bench.press('Change G-1');
     keep.and.rejectWith(
       new ApiProblem({
         type: '',
@@ -72,11 +79,11 @@ describe('The shop’s gauges', () => {
         status: 422,
         detail: '',
         code: 'shape-wrong',
-        errors: [{ where: 'port', text: 'is no number' }],
+        errors: [{ where: 'port', text: 'is taken by another gauge' }],
       }),
     );
     await bench.submit('form');
-    expect(bench.text).toContain('Port is no number');
-    expect(bench.element.querySelector<HTMLInputElement>('#gauge-port')?.value).toBe('many');
+    expect(bench.element.querySelector('#gauge-port-fault')?.textContent).toBe('is taken by another gauge');
+    expect(bench.element.querySelector('#gauge-port')?.getAttribute('aria-invalid')).toBe('true');
   });
 });
