@@ -1,34 +1,15 @@
 import type { Baseline, ControlLimits, Forecast, RunSignal, Trend } from '@tug-mark/core';
 
-/** What the worker is told: the points as they come in, then what to make of them; answers carry the same number. */
-export type ChartRequest =
-  | { readonly kind: 'begin' }
-  | { readonly kind: 'points'; readonly bytes: ArrayBuffer }
-  | {
-      readonly kind: 'work';
-      readonly number: number;
-      readonly subgroup: number;
-      readonly baseline: Baseline | null;
-      readonly limit: number | null;
-      /** ms since 1970: a trend begins after the last of these. */
-      readonly breaks: readonly number[];
-      /** ms since 1970 of everything that is drawn on the axis. */
-      readonly events: readonly number[];
-    }
-  | {
-      readonly kind: 'baseline';
-      readonly number: number;
-      readonly subgroup: number;
-      readonly from: number;
-      readonly to: number;
-    }
-  | {
-      readonly kind: 'view';
-      readonly number: number;
-      readonly from: number;
-      readonly to: number;
-      readonly columns: number;
-    };
+/** What is to be made of the points. */
+export interface ChartAsked {
+  readonly subgroup: number;
+  readonly baseline: Baseline | null;
+  readonly limit: number | null;
+  /** ms since 1970: a trend begins after the last of these. */
+  readonly breaks: readonly number[];
+  /** ms since 1970 of everything that is drawn on the axis. */
+  readonly events: readonly number[];
+}
 
 /** A chart's line, thinned to what can be seen: the lowest and the highest of every column stay. */
 export interface ThinLine {
@@ -37,8 +18,6 @@ export interface ThinLine {
 }
 
 export interface ChartWork {
-  readonly kind: 'work';
-  readonly number: number;
   readonly count: number;
   /** ms of the first and the last reading. */
   readonly from: number;
@@ -62,20 +41,14 @@ export interface ChartWork {
 }
 
 export interface ChartView {
-  readonly kind: 'view';
-  readonly number: number;
   readonly level: ThinLine;
   readonly spread: ThinLine;
 }
 
 /** Limits of the points in sight, to be frozen; null with too few. */
 export interface ChartBaseline {
-  readonly kind: 'baseline';
-  readonly number: number;
   readonly baseline: Baseline | null;
   /** ms of the first and the last point. */
   readonly from: number;
   readonly to: number;
 }
-
-export type ChartAnswer = ChartWork | ChartView | ChartBaseline;

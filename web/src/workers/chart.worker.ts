@@ -10,14 +10,15 @@ import {
   theilSen,
   type Baseline,
 } from '@tug-mark/core';
-import type { ChartAnswer, ChartRequest, ThinLine } from './chart.messages';
+import { expose } from 'comlink';
+import type { ChartAsked, ChartBaseline, ChartView, ChartWork, ThinLine } from './chart.messages';
 
 /* Holds the readings of one chart and computes what is shown of them, so that a million of them move like a hundred. */
 
 let portions: Float64Array[] = [];
-let readings = new Float64Array(0);
-let times = new Float64Array(0);
-let levels = new Float64Array(0);
+let readings: Float64Array = new Float64Array(0);
+let times: Float64Array = new Float64Array(0);
+let levels: Float64Array = new Float64Array(0);
 let spreads = new Float64Array(0);
 
 /** A trend is told when chance alone makes one so strong less often than this. */
@@ -56,8 +57,7 @@ function gather(): { times: Float64Array; forces: Float64Array; cycles: Float64A
   return sorted;
 }
 
-function work(request: ChartRequest & { kind: 'work' }): ChartAnswer {
-  const { subgroup, baseline, limit, breaks, events, number } = request;
+function compute({ subgroup, baseline, limit, breaks, events }: ChartAsked): ChartWork {
   const { times: at, forces, cycles } = gather();
   const count = forces.length;
   readings = forces;
@@ -91,8 +91,6 @@ function work(request: ChartRequest & { kind: 'work' }): ChartAnswer {
     return low;
   };
   return {
-    kind: 'work',
-    number,
     count,
     from: at[0] ?? 0,
     to: at[count - 1] ?? 0,
@@ -133,30 +131,29 @@ function thin(values: Float64Array, from: number, to: number, columns: number): 
   return { points };
 }
 
-addEventListener('message', ({ data }: MessageEvent<ChartRequest>) => {
-  if (data.kind === 'begin') portions = [];
-  else if (data.kind === 'points') portions.push(new Float64Array(data.bytes));
-  else if (data.kind === 'work') postMessage(work(data));
-  else if (data.kind === 'baseline') {
-    const { number, subgroup } = data;
-    const first = Math.max(0, Math.ceil(data.from));
-    const end = Math.floor(data.to) + 1;
-    const answer: ChartAnswer = {
-      kind: 'baseline',
-      number,
+const work = {
+  /** Forgets what came before. */
+  begin(): void {
+    portions = [];
+  },
+  points(bytes: ArrayBuffer): void {
+    portions.push(new Float64Array(bytes));
+  },
+  /** What is told of the points that came so far. */
+  work: compute,
+  /** Limits of the points in sight, to be frozen. */
+  baseline(subgroup: number, from: number, to: number): ChartBaseline {
+    const first = Math.max(0, Math.ceil(from));
+    const end = Math.floor(to) + 1;
+    return {
       baseline: makeBaseline(readings.subarray(first * subgroup, end * subgroup), subgroup),
       from: times[first] ?? 0,
       to: times[end - 1] ?? 0,
     };
-    postMessage(answer);
-  } else {
-    const { number, from, to, columns } = data;
-    const answer: ChartAnswer = {
-      kind: 'view',
-      number,
-      level: thin(levels, from, to, columns),
-      spread: thin(spreads, from, to, columns),
-    };
-    postMessage(answer);
-  }
-});
+  },
+  view(from: number, to: number, columns: number): ChartView {
+    return { level: thin(levels, from, to, columns), spread: thin(spreads, from, to, columns) };
+  },
+};
+export type ChartWorker = typeof work;
+expose(work);

@@ -1,4 +1,4 @@
-import type { FinderQuery, Practice, Reason, Terminal, Tool, ToolRecords } from '@tug-mark/core';
+import type { Practice, Reason, Terminal, Tool, ToolRecords } from '@tug-mark/core';
 
 /** What the worker is told, once per cabinet. */
 export interface FinderShop extends ToolRecords {
@@ -10,11 +10,6 @@ export interface FinderShop extends ToolRecords {
   /** The shop's time zone. */
   readonly zone: string;
 }
-
-/** What it is asked; answers come back under the same number. */
-export type FinderRequest =
-  | { readonly kind: 'shop'; readonly shop: FinderShop }
-  | { readonly kind: 'find'; readonly number: number; readonly query: FinderQuery };
 
 /** One terminal found, as plain words and numbers: no catalogue travels back. */
 export interface FinderLine {
@@ -33,7 +28,6 @@ export interface FinderLine {
 }
 
 export interface FinderAnswer {
-  readonly number: number;
   readonly makes: readonly FinderLine[];
   readonly near: readonly FinderLine[];
   readonly looked: { readonly terminals: number; readonly nests: number };

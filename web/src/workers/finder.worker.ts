@@ -1,6 +1,15 @@
 /// <reference lib="webworker" />
-import { familyName, findTerminations, openToolBook, takesLabel, type Found, type ToolBook } from '@tug-mark/core';
-import type { FinderAnswer, FinderLine, FinderRequest, FinderShop } from './finder.messages';
+import {
+  familyName,
+  findTerminations,
+  openToolBook,
+  takesLabel,
+  type FinderQuery,
+  type Found,
+  type ToolBook,
+} from '@tug-mark/core';
+import { expose } from 'comlink';
+import type { FinderAnswer, FinderLine, FinderShop } from './finder.messages';
 
 /* Searches the whole cabinet away from the page, so that no key press ever waits for it. */
 
@@ -24,21 +33,19 @@ function toLine({ terminal, fit, tool, stops }: Found): FinderLine {
   };
 }
 
-addEventListener('message', ({ data }: MessageEvent<FinderRequest>) => {
-  if (data.kind === 'shop') {
-    shop = data.shop;
+const work = {
+  /** Takes up the cabinet that is searched. */
+  open(told: FinderShop): void {
+    shop = told;
     book = openToolBook(shop.tools, shop, shop.now, shop);
-    return;
-  }
-  if (!shop || !book) return;
-  const start = performance.now();
-  const { makes, near, looked } = findTerminations(data.query, shop.terminals, book, shop.practice);
-  const answer: FinderAnswer = {
-    number: data.number,
-    makes: makes.map(toLine),
-    near: near.map(toLine),
-    looked,
-    took: performance.now() - start,
-  };
-  postMessage(answer);
-});
+  },
+  /** @returns null before a cabinet is taken up */
+  find(query: FinderQuery): FinderAnswer | null {
+    if (!shop || !book) return null;
+    const start = performance.now();
+    const { makes, near, looked } = findTerminations(query, shop.terminals, book, shop.practice);
+    return { makes: makes.map(toLine), near: near.map(toLine), looked, took: performance.now() - start };
+  },
+};
+export type FinderWork = typeof work;
+expose(work);

@@ -1,14 +1,4 @@
-import type { Reason, SectionFigures, SectionStroke } from '@tug-mark/core';
-
-/** A picture to be read, one to be drawn into by hand, or what was drawn over the one taken last. */
-export type SectionRequest =
-  | { readonly number: number; readonly kind: 'read' | 'blank'; readonly picture: Blob; readonly about: SectionAbout }
-  | {
-      readonly number: number;
-      readonly kind: 'mend';
-      readonly strokes: readonly SectionStroke[];
-      readonly about: SectionAbout;
-    };
+import type { Reason, SectionFigures } from '@tug-mark/core';
 
 export interface SectionAbout {
   readonly pxPerMm: number;
@@ -17,7 +7,6 @@ export interface SectionAbout {
 }
 
 export interface SectionAnswer {
-  readonly number: number;
   readonly reasons: readonly Reason[];
   /** Null where it declined. */
   readonly found: {

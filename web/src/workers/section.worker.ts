@@ -6,13 +6,14 @@ import {
   sectionFigures,
   type Picture,
   type SectionReading,
+  type SectionStroke,
 } from '@tug-mark/core';
-import type { SectionAnswer, SectionRequest } from './section.messages';
+import { expose, transfer } from 'comlink';
+import type { SectionAbout, SectionAnswer } from './section.messages';
 
 /* Decodes and reads micrographs away from the page; keeps the last one so that mending its mask is quick. */
 let reading: SectionReading | null = null;
-/** One after the other: what is drawn waits for the picture it is drawn over. */
-let last: Promise<void> = Promise.resolve();
+let last: Promise<unknown> = Promise.resolve();
 
 async function decode(file: Blob): Promise<Picture> {
   const bitmap = await createImageBitmap(file);
@@ -23,27 +24,39 @@ async function decode(file: Blob): Promise<Picture> {
   return context.getImageData(0, 0, bitmap.width, bitmap.height);
 }
 
-async function answer(request: SectionRequest): Promise<void> {
-  const { number, about } = request;
-  if (request.kind !== 'mend') {
-    const picture = await decode(request.picture);
-    const result = request.kind === 'blank' ? null : readSection(picture);
-    reading = result === null ? blankSection(picture) : result.ok ? result.reading : null;
-    if (result && !result.ok) {
-      const declined: SectionAnswer = { number, reasons: result.reasons, found: null };
-      postMessage(declined);
-      return;
-    }
-  }
-  if (!reading) return;
-  const shown = request.kind === 'mend' ? mendSection(reading, request.strokes) : reading;
+function told(shown: SectionReading, { pxPerMm, wireArea }: SectionAbout): SectionAnswer {
   const labels = shown.labels.slice();
   const { columns, rows } = shown;
-  const figures = sectionFigures(shown, about.pxPerMm, about.wireArea);
-  const found: SectionAnswer = { number, reasons: [], found: { figures, columns, rows, labels } };
-  postMessage(found, { transfer: [labels.buffer] });
+  const figures = sectionFigures(shown, pxPerMm, wireArea);
+  return transfer({ reasons: [], found: { figures, columns, rows, labels } }, [labels.buffer]);
 }
 
-addEventListener('message', ({ data }: MessageEvent<SectionRequest>) => {
-  last = last.then(() => answer(data));
-});
+/** What is asked waits for what was asked before it: a stroke is drawn over the picture that was sent first. */
+function inTurn<T>(work: () => Promise<T> | T): Promise<T> {
+  const next = last.then(work);
+  last = next.then(
+    () => undefined,
+    () => undefined,
+  );
+  return next;
+}
+
+const work = {
+  /** Reads a picture by itself, or takes it up to be drawn into by hand. */
+  read: (picture: Blob, how: 'read' | 'blank', about: SectionAbout): Promise<SectionAnswer> =>
+    inTurn(async () => {
+      const decoded = await decode(picture);
+      const result = how === 'blank' ? null : readSection(decoded);
+      if (result && !result.ok) {
+        reading = null;
+        return { reasons: result.reasons, found: null };
+      }
+      reading = result ? result.reading : blankSection(decoded);
+      return told(reading, about);
+    }),
+  /** Figures of the picture taken last with what was drawn over it; null before there is one. */
+  mend: (strokes: readonly SectionStroke[], about: SectionAbout): Promise<SectionAnswer | null> =>
+    inTurn(() => reading && told(mendSection(reading, strokes), about)),
+};
+export type SectionWork = typeof work;
+expose(work);

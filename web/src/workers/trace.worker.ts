@@ -1,9 +1,10 @@
 /// <reference lib="webworker" />
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
-import { delimiterOf, packTrace, readTrace, readTraceCsv } from '@tug-mark/core';
+import { delimiterOf, packTrace, readTrace, readTraceCsv, type TraceContext, type TraceCsvRead } from '@tug-mark/core';
+import { expose, transfer } from 'comlink';
 import { parse } from 'csv-parse/browser/esm/sync';
-import type { CurveFileAnswer, CurveFileRequest, TraceAnswer, TraceRequest } from './trace.messages';
+import type { TraceAnswer } from './trace.messages';
 
 /** Cells of a file; none where its quotes do not close, which is then told as what is missing in it. */
 function rowsOf(text: string): string[][] {
@@ -15,20 +16,17 @@ function rowsOf(text: string): string[][] {
 }
 
 /* Reads and packs curves away from the page, so that no key press ever waits for one. */
-addEventListener('message', ({ data }: MessageEvent<TraceRequest | CurveFileRequest>) => {
-  if ('text' in data) {
-    const answer: CurveFileAnswer = { number: data.number, file: readTraceCsv(rowsOf(data.text)) };
-    postMessage(answer);
-    return;
-  }
-  const { number, rate, forces, context } = data;
-  const bytes = new Uint8Array(packTrace({ rate, forces }));
-  // Not the browser's own digest: that is missing where the page comes over plain http from another machine.
-  const answer: TraceAnswer = {
-    number,
-    reading: readTrace({ rate, forces }, context),
-    bytes,
-    digest: bytesToHex(sha256(bytes)),
-  };
-  postMessage(answer, { transfer: [bytes.buffer] });
-});
+const work = {
+  read(rate: number, forces: Float64Array<ArrayBuffer>, context: TraceContext): TraceAnswer {
+    const bytes = new Uint8Array(packTrace({ rate, forces }));
+    // Not the browser's own digest: that is missing where the page comes over plain http from another machine.
+    const answer = { reading: readTrace({ rate, forces }, context), bytes, digest: bytesToHex(sha256(bytes)) };
+    return transfer(answer, [bytes.buffer]);
+  },
+  /** A curve from the text of a CSV file. */
+  readFile(text: string): TraceCsvRead {
+    return readTraceCsv(rowsOf(text));
+  },
+};
+export type TraceWork = typeof work;
+expose(work);

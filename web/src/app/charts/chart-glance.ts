@@ -32,8 +32,6 @@ export function glanceOf(glances: readonly ChartGlance[], events: readonly numbe
   );
   return {
     work: {
-      kind: 'work',
-      number: 0,
       count,
       from: Math.min(...blocks.map((block) => block.from)),
       to: Math.max(...blocks.map((block) => block.to)),
@@ -50,6 +48,6 @@ export function glanceOf(glances: readonly ChartGlance[], events: readonly numbe
       mean: sum / count,
       placesOf: places,
     },
-    view: { kind: 'view', number: 0, level: { points }, spread: { points: [] } },
+    view: { level: { points }, spread: { points: [] } },
   };
 }

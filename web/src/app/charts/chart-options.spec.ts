@@ -4,8 +4,6 @@ import type { ChartView, ChartWork } from '../../workers/chart.messages';
 import { chartOptions } from './chart-options';
 
 const work: ChartWork = {
-  kind: 'work',
-  number: 1,
   count: 40,
   from: 0,
   to: 40,
@@ -23,8 +21,6 @@ const work: ChartWork = {
   placesOf: [5, 21],
 };
 const view: ChartView = {
-  kind: 'view',
-  number: 1,
   level: {
     points: [
       [0, 161],

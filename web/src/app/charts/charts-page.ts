@@ -3,9 +3,11 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may, type ChartAbout, type ChartChoice, type ChartKind, type Problem } from '@tug-mark/contract';
 import { FORCE_UNITS, fromNewtons, showNumber, type ForceUnit } from '@tug-mark/core';
+import { transfer, wrap } from 'comlink';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import type { ChartAnswer, ChartBaseline, ChartRequest, ChartView, ChartWork } from '../../workers/chart.messages';
+import type { ChartView, ChartWork } from '../../workers/chart.messages';
+import type { ChartWorker } from '../../workers/chart.worker';
 import { Api, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
 import { Mark } from '../parts/mark';
@@ -223,7 +225,9 @@ export class ChartsPage {
       : { unit: '% of the limit', show: (value) => value },
   );
   private readonly worker = new Worker(new URL('../../workers/chart.worker', import.meta.url), { type: 'module' });
-  private number = 0;
+  private readonly remote = wrap<ChartWorker>(this.worker);
+  /** Counts what was asked of it: an older answer is no answer. */
+  private question = 0;
   private rest: ReturnType<typeof setTimeout> | undefined;
   private stop: AbortController | null = null;
 
@@ -296,15 +300,6 @@ export class ChartsPage {
   });
 
   constructor() {
-    this.worker.onmessage = ({ data }: MessageEvent<ChartAnswer>) => {
-      if (data.number !== this.number) return;
-      if (data.kind === 'view') this.view.set(data);
-      else if (data.kind === 'baseline') void this.keepBaseline(data);
-      else {
-        this.work.set(data);
-        this.look();
-      }
-    };
     inject(DestroyRef).onDestroy(() => {
       this.stop?.abort();
       clearTimeout(this.rest);
@@ -327,6 +322,7 @@ export class ChartsPage {
 
   private async load(kind: ChartKind, value: string): Promise<void> {
     this.stop?.abort();
+    this.question++;
     const stop = new AbortController();
     this.stop = stop;
     this.about.set(null);
@@ -349,38 +345,38 @@ export class ChartsPage {
           about.events.map((e) => Date.parse(e.at)),
         ),
       );
-      this.tell({ kind: 'begin' });
+      void this.remote.begin();
       await this.api.chartPoints(kind, value, stop.signal, (bytes, count) => {
-        this.tell({ kind: 'points', bytes }, [bytes]);
+        void this.remote.points(transfer(bytes, [bytes]));
         this.read.update((read) => read + count);
       });
-      if (!stop.signal.aborted) this.compute();
+      if (!stop.signal.aborted) await this.compute();
     } catch (error) {
       if (!stop.signal.aborted) this.problem.set(toProblem(error));
     }
   }
 
-  private tell(request: ChartRequest, transfer: Transferable[] = []): void {
-    this.worker.postMessage(request, transfer);
-  }
-
-  private compute(): void {
+  private async compute(): Promise<void> {
     const about = this.about();
     if (!about) return;
-    this.tell({
-      kind: 'work',
-      number: ++this.number,
+    const own = ++this.question;
+    const work = await this.remote.work({
       subgroup: this.subgroup(),
       baseline: about.baseline?.body ?? null,
       limit: about.limit,
       events: about.events.map((e) => Date.parse(e.at)),
       breaks: about.events.filter((e) => BREAKS.includes(e.kind)).map((e) => Date.parse(e.at)),
     });
+    if (own !== this.question) return;
+    this.work.set(work);
+    await this.look();
   }
 
-  private look(): void {
+  private async look(): Promise<void> {
     const { from, to } = this.seen();
-    this.tell({ kind: 'view', number: this.number, from, to, columns: COLUMNS });
+    const own = this.question;
+    const view = await this.remote.view(from, to, COLUMNS);
+    if (own === this.question) this.view.set(view);
   }
 
   protected move(window: { start: number; end: number }): void {
@@ -388,7 +384,7 @@ export class ChartsPage {
     // While it moves the drawing stretches what it has; the finer line comes when the hand rests.
     clearTimeout(this.rest);
     this.rest = setTimeout(() => {
-      if (this.work()) this.look();
+      if (this.work()) void this.look();
     }, REST_MS);
   }
 
@@ -403,17 +399,14 @@ export class ChartsPage {
   protected chooseSubgroup(size: string | null): void {
     this.subgroup.set(Number(size));
     this.window.set({ start: 0, end: 100 });
-    this.compute();
+    void this.compute();
   }
 
   /** Freezes the limits of the readings in sight; of all of them when nothing is cut off. */
-  protected freeze(event: Event): void {
+  protected async freeze(event: Event): Promise<void> {
     event.preventDefault();
-    const { from, to } = this.seen();
-    this.tell({ kind: 'baseline', number: this.number, subgroup: this.subgroup(), from, to });
-  }
-
-  private async keepBaseline({ baseline, from, to }: ChartBaseline): Promise<void> {
+    const seen = this.seen();
+    const { baseline, from, to } = await this.remote.baseline(this.subgroup(), seen.from, seen.to);
     if (!baseline) {
       this.few.set(true);
       return;
@@ -430,7 +423,7 @@ export class ChartsPage {
       this.about.set(about);
       this.note.set('');
       this.problem.set(null);
-      this.compute();
+      await this.compute();
     } catch (error) {
       this.problem.set(toProblem(error));
     }

@@ -1,13 +1,10 @@
+import { v7 } from 'uuid';
+
 /**
- * A time-ordered UUID (version 7, RFC 9562): 48 bits of milliseconds, then random. Made here so that sending an entry
- * twice keeps it once.
+ * A time-ordered UUID (version 7, RFC 9562). Made here so that sending an entry twice keeps it once; by the package, and not
+ * by the browser, whose own is missing where the page comes over plain http from another machine.
  * @param now milliseconds since 1970
  */
 export function timeOrderedId(now = Date.now()): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  for (let i = 0; i < 6; i++) bytes[i] = Math.floor(now / 2 ** (8 * (5 - i))) & 0xff;
-  bytes[6] = ((bytes[6] ?? 0) & 0x0f) | 0x70;
-  bytes[8] = ((bytes[8] ?? 0) & 0x3f) | 0x80;
-  const hex = Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join('');
-  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
+  return v7({ msecs: now });
 }

@@ -20,9 +20,11 @@ import {
   type SectionLabel,
   type SectionStroke,
 } from '@tug-mark/core';
+import { wrap, type Remote } from 'comlink';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import type { SectionAnswer, SectionRequest } from '../../workers/section.messages';
+import type { SectionAnswer } from '../../workers/section.messages';
+import type { SectionWork } from '../../workers/section.worker';
 import { Mark } from '../parts/mark';
 import { Select } from '../parts/select';
 import { valueOf } from '../parts/value-of';
@@ -251,9 +253,15 @@ export class SectionPage {
   private cross = { x: 0, y: 0 };
   private stroke: { x: number; y: number }[] | null = null;
   private worker: Worker | null = null;
-  private number = 0;
+  private opened: Remote<SectionWork> | null = null;
+  /** Counts what was asked: an older answer is no answer. */
+  private asked = 0;
 
-  protected readonly figures = computed(() => this.found()?.figures ?? null);
+  /** Null until there is metal in the picture: of nothing drawn there is nothing to tell. */
+  protected readonly figures = computed(() => {
+    const figures = this.found()?.figures;
+    return figures && figures.metal > 0 ? figures : null;
+  });
   protected readonly wireArea = computed(() =>
     (this.photo.hand.setUp()?.wires ?? []).reduce((sum, w) => sum + metalArea(w.wire.conductor), 0),
   );
@@ -263,6 +271,7 @@ export class SectionPage {
   protected readonly headline = computed(() => {
     const figures = this.figures();
     if (this.declined().length) return 'This picture is not read by itself.';
+    if (!figures && this.isByHand() && !this.working()) return 'Draw the barrel and the strands over the picture.';
     if (!figures) return this.working() ? 'Reading the section ...' : 'Say the scale, then the section is read.';
     const pressed = this.judged('compression');
     const share = `${(100 * figures.compression).toFixed(1)} % of the metal left, ${(100 * figures.voids).toFixed(1)} % voids`;
@@ -291,7 +300,7 @@ export class SectionPage {
       start.destroy();
       this.pxText.set(String(px));
       if (kept) this.strokes.set(kept.mended);
-      this.read(px, kept?.byHand ? 'blank' : 'read');
+      void this.read(px, kept?.byHand ? 'blank' : 'read');
     });
     effect(() => {
       const found = this.found();
@@ -349,54 +358,54 @@ export class SectionPage {
       return this.refusal.set('Pixels to a millimetre is a number above 0. Set the scale on the picture to find it.');
     }
     this.refusal.set('');
-    this.read(read.value);
+    void this.read(read.value);
   }
 
-  private read(pxPerMm: number, kind: 'read' | 'blank' = 'read'): void {
-    this.isByHand.set(kind === 'blank');
+  private async read(pxPerMm: number, how: 'read' | 'blank' = 'read'): Promise<void> {
+    this.isByHand.set(how === 'blank');
     this.working.set(true);
     this.declined.set([]);
-    void fetch(this.picture().nativeElement.currentSrc)
-      .then((answer) => answer.blob())
-      .then((picture) => {
-        this.ask({ number: ++this.number, kind, picture, about: { pxPerMm, wireArea: this.wireArea() } });
-        if (this.strokes().length) this.mend();
-      })
-      .catch(() => {
-        this.working.set(false);
-        this.refusal.set('The picture does not come. Is the server there? Try again.');
-      });
+    const own = ++this.asked;
+    let picture: Blob;
+    try {
+      picture = await (await fetch(this.picture().nativeElement.currentSrc)).blob();
+    } catch {
+      this.working.set(false);
+      this.refusal.set('The picture does not come. Is the server there? Try again.');
+      return;
+    }
+    const answer = await this.work.read(picture, how, { pxPerMm, wireArea: this.wireArea() });
+    if (own !== this.asked) return;
+    // Somebody has drawn it by hand already: that is shown again, not asked for.
+    if (!answer.found && this.strokes().length) return this.read(pxPerMm, 'blank');
+    if (answer.found && this.strokes().length) await this.mend();
+    else this.show(answer);
+  }
+
+  private show({ reasons, found }: SectionAnswer): void {
+    this.working.set(false);
+    this.declined.set(reasons);
+    this.found.set(found);
   }
 
   /** Where it is not read by itself, crimp and strands are drawn by hand. */
   protected byHand(): void {
     this.brush.set('barrel');
     this.radius.set(32);
-    this.read(Number(this.pxText()), 'blank');
+    void this.read(Number(this.pxText()), 'blank');
   }
 
-  private mend(): void {
-    const pxPerMm = Number(this.pxText());
-    const about = { pxPerMm, wireArea: this.wireArea() };
-    this.ask({ number: ++this.number, kind: 'mend', strokes: this.strokes(), about });
+  private async mend(): Promise<void> {
+    const own = ++this.asked;
+    const about = { pxPerMm: Number(this.pxText()), wireArea: this.wireArea() };
+    const answer = await this.work.mend(this.strokes(), about);
+    if (answer && own === this.asked) this.show(answer);
   }
 
-  private ask(request: SectionRequest): void {
-    this.worker ??= this.open();
-    this.worker.postMessage(request);
-  }
-
-  private open(): Worker {
-    const worker = new Worker(new URL('../../workers/section.worker', import.meta.url), { type: 'module' });
-    worker.onmessage = ({ data }: MessageEvent<SectionAnswer>) => {
-      if (data.number < this.number && data.found) return;
-      // Somebody has drawn it by hand already: that is shown again, not asked for.
-      if (!data.found && this.strokes().length) return this.read(Number(this.pxText()), 'blank');
-      this.working.set(false);
-      this.declined.set(data.reasons);
-      this.found.set(data.found);
-    };
-    return worker;
+  /** The worker, opened with the first picture. */
+  private get work(): Remote<SectionWork> {
+    this.worker ??= new Worker(new URL('../../workers/section.worker', import.meta.url), { type: 'module' });
+    return (this.opened ??= wrap<SectionWork>(this.worker));
   }
 
   private paint({ columns, rows, labels }: NonNullable<SectionAnswer['found']>): void {
@@ -455,12 +464,12 @@ export class SectionPage {
 
   private add(points: readonly { x: number; y: number }[]): void {
     this.strokes.update((list) => [...list, { label: this.brush(), radius: this.radius(), points }]);
-    this.mend();
+    void this.mend();
   }
 
   protected undo(): void {
     this.strokes.update((list) => list.slice(0, -1));
-    this.mend();
+    void this.mend();
   }
 
   protected keep(event: Event): void {

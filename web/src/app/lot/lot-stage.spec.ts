@@ -357,7 +357,7 @@ describe('A pull on the station’s gauge', () => {
   const answer = (peak: number): TraceAnswer => {
     const trace = simulatePull({ ...SOUND_PULL, breaks: peak, uneven: 0 });
     const reading = readTrace(trace, { breaks: peak, strands: 24, loadingRate: null });
-    return { number: 1, reading, bytes: new Uint8Array(packTrace(trace)), digest: 'a'.repeat(64) };
+    return { reading, bytes: new Uint8Array(packTrace(trace)), digest: 'a'.repeat(64) };
   };
 
   it('is taken with its peak above zero, and asks only how it failed', async () => {

@@ -12,9 +12,11 @@ import {
   type Place,
   type Wire,
 } from '@tug-mark/core';
+import { wrap } from 'comlink';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import type { FinderAnswer, FinderLine, FinderRequest } from '../../workers/finder.messages';
+import type { FinderAnswer, FinderLine } from '../../workers/finder.messages';
+import type { FinderWork } from '../../workers/finder.worker';
 import { CabinetParts } from '../cabinet/cabinet';
 import { injectShopTime } from '../session/shop-day';
 import { scanned } from '../cabinet/scanned';
@@ -267,12 +269,13 @@ export class FinderPage {
   protected readonly place = signal<Place>('dry');
   protected readonly asked = signal({ temperature: '', current: '', voltage: '' });
   protected readonly family = signal<Family | ''>('');
-  protected readonly className = signal('2');
+  protected readonly className = signal('standard');
   protected readonly customer = signal('');
   protected readonly answer = signal<FinderAnswer | null>(null);
   private readonly shopTime = injectShopTime();
   private readonly worker = new Worker(new URL('../../workers/finder.worker', import.meta.url), { type: 'module' });
-  private number = 0;
+  private readonly work = wrap<FinderWork>(this.worker);
+  private asking = 0;
 
   protected readonly offers = computed(() => {
     const words = scanned(this.typed()).trim().toLowerCase().split(/\s+/);
@@ -304,9 +307,6 @@ export class FinderPage {
 
   constructor() {
     void this.store.load();
-    this.worker.onmessage = ({ data }: MessageEvent<FinderAnswer>) => {
-      if (data.number === this.number) this.answer.set(data);
-    };
     inject(DestroyRef).onDestroy(() => {
       this.worker.terminate();
     });
@@ -315,18 +315,16 @@ export class FinderPage {
       const { practice } = this.practice();
       if (!cabinet || !practice) return;
       const { terminals, tools, checks, returns } = cabinet;
-      this.tell({
-        kind: 'shop',
-        shop: { terminals, tools, checks, returns, practice, now: new Date().toISOString(), ...this.shopTime() },
-      });
-      this.find();
+      const now = new Date().toISOString();
+      void this.work.open({ terminals, tools, checks, returns, practice, now, ...this.shopTime() });
+      void this.find();
     });
     effect(() => {
-      this.find();
+      void this.find();
     });
   }
 
-  private find(): void {
+  private async find(): Promise<void> {
     const wires = this.wires();
     const { temperature, current, voltage } = this.asked();
     const query = {
@@ -344,12 +342,10 @@ export class FinderPage {
       this.answer.set(null);
       return;
     }
-    this.number += 1;
-    this.tell({ kind: 'find', number: this.number, query });
-  }
-
-  private tell(request: FinderRequest): void {
-    this.worker.postMessage(request);
+    const own = ++this.asking;
+    const found = await this.work.find(query);
+    // What was asked before is no answer to what is asked now.
+    if (own === this.asking) this.answer.set(found);
   }
 
   protected take(event: Event): void {
