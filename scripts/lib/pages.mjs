@@ -1,3 +1,4 @@
+import { buildSync } from 'esbuild';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { digestOf, files } from './digest.mjs';
@@ -27,6 +28,7 @@ export async function ensurePages() {
   }
   say('Building the pages (half a minute) ...');
   await buildPages('tug-mark');
+  keepOffline(PAGES);
   compress(PAGES);
   writeFileSync(STAMP, now);
 }
@@ -39,6 +41,26 @@ export async function buildPages(project) {
     env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
   });
   if (done.code !== 0) throw new Stop(`The pages could not be built:\n${done.out.trim()}`);
+}
+
+/** Writes the service worker that keeps the built files on a device; the page itself is kept as the server sends it. */
+function keepOffline(folder) {
+  const built = files(folder)
+    .map((file) => file.slice(folder.length))
+    .filter((name) => name !== '/index.html')
+    .map((url) => ({
+      url,
+      revision: /-[A-Z0-9]{8}\.\w+$/.test(url) ? null : digestOf([`${folder}${url}`.slice(ROOT.length)]),
+    }));
+  buildSync({
+    entryPoints: [`${ROOT}web/src/workers/offline.worker.ts`],
+    outfile: `${folder}/offline.js`,
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    define: { BUILT: JSON.stringify(built), 'process.env.NODE_ENV': '"production"' },
+  });
 }
 
 /** Puts a .br and a .gz beside every text file. */

@@ -29,6 +29,7 @@ import { up as ninth } from '../src/db/migrations/009-sites';
 import { up as tenth } from '../src/db/migrations/010-one-plan';
 import { up as eleventh } from '../src/db/migrations/011-checks-of-dies';
 import { up as twelfth } from '../src/db/migrations/012-bench';
+import { up as thirteenth } from '../src/db/migrations/013-unsent';
 import { isAway } from '../src/http/handleErrors';
 import { formats } from '../src/records/formats';
 import {
@@ -107,7 +108,7 @@ describe('A shop of the version before', () => {
     const before = await rows();
     await fifth(db);
     // And by every release since.
-    for (const up of [sixth, seventh, eighth, ninth, tenth, eleventh, twelfth]) await up(db);
+    for (const up of [sixth, seventh, eighth, ninth, tenth, eleventh, twelfth, thirteenth]) await up(db);
     await beginLedgers(db);
     // A check as releases before the eleventh kept it: no die, and in the ledger what it said then.
     const check = { id: randomUUID(), tool: 'HT-1', at: '2026-01-02T06:00:00.000Z', by_name: 'Odile', setting: '5' };

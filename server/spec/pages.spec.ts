@@ -44,11 +44,11 @@ describe('What a browser is told with an answer', () => {
     expect([(await get('/main-2.js')).statusCode, problemOf(await get('/main-2.js')).code]).toEqual([404, 'not-found']);
   });
 
-  it('with data: run nothing, keep nothing, and let no other site read it', async () => {
+  it('with data: run nothing, ask each time whether it stands, and let no other site read it', async () => {
     for (const path of ['/api/session', '/api/combinations', '/api/nothing']) {
       const { headers } = await get(path);
       expect(headers['content-security-policy']).toBe("default-src 'none'; frame-ancestors 'none'");
-      expect(headers['cache-control']).toBe('no-store');
+      expect(headers['cache-control']).toBe('private, no-cache');
       expect(headers['x-content-type-options']).toBe('nosniff');
       expect(headers['cross-origin-resource-policy']).toBe('same-origin');
     }

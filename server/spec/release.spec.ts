@@ -32,7 +32,8 @@ describe('A released set-up', () => {
     expect((await release(ines)).statusCode).toBe(201);
     expect(await state()).toBe('released');
     const tables = await ines.get<LimitRecord[]>('/api/limits');
-    const inEffect = tables.find(({ table }) => table.revision === 'C' && table.class === 'standard')?.table as LimitTable;
+    const inEffect = tables.find(({ table }) => table.revision === 'C' && table.class === 'standard')
+      ?.table as LimitTable;
     const marek = await shop.signIn('Marek');
     const next: LimitTable = { ...inEffect, revision: 'E', status: 'draft' };
     expect((await marek.call('PUT', '/api/limits/draft', next)).statusCode).toBe(200);
@@ -161,14 +162,15 @@ describe('A limit table', () => {
 
   it('tells whose limit it would change, with both forces, and leaves out all others', async () => {
     const tables = await ines.get<LimitRecord[]>('/api/limits');
-    const inEffect = tables.find(({ table }) => table.revision === 'C' && table.class === 'standard')?.table as LimitTable;
+    const inEffect = tables.find(({ table }) => table.revision === 'C' && table.class === 'standard')
+      ?.table as LimitTable;
     const rows = inEffect.rows.map((row) => (row.size.value === 0.75 ? { ...row, force: 90 } : row));
     await ines.call('PUT', '/api/limits/draft', { ...inEffect, revision: 'T', status: 'draft', rows });
     const key = new URLSearchParams({ document: inEffect.document, revision: 'T', class: 'standard' }).toString();
     const touched = await ines.get<Touched[]>(`/api/limits/touched?${key}`);
     expect(touched.length).toBeGreaterThan(3);
     expect(new Set(touched.map((t) => `${t.wire} ${t.before} ${t.after}`))).toEqual(new Set(['FL-W-0075 85 90']));
-    expect((await ines.call('GET', '/api/limits/touched?document=FL-SPEC-07&revision=Z&class=2')).statusCode).toBe(404);
+    expect((await ines.call('GET', '/api/limits/touched?document=FL-SPEC-07&revision=Z&class=standard')).statusCode).toBe(404);
   });
 
   it('is released by a second person where the practice says so', async () => {
@@ -191,7 +193,7 @@ describe('A limit table', () => {
   });
 
   it('gives its rows as CSV and reads them back, and names a bad one by row and column', async () => {
-    const csv = (await ines.call('GET', '/api/limits/rows.csv?document=FL-SPEC-07&revision=C&class=2')).body;
+    const csv = (await ines.call('GET', '/api/limits/rows.csv?document=FL-SPEC-07&revision=C&class=standard')).body;
     const type = { 'content-type': 'text/csv' };
     const rows = (await ines.call('POST', '/api/limits/rows', csv, type)).json<LimitTable['rows']>();
     const tables = await ines.get<LimitRecord[]>('/api/limits');

@@ -19,6 +19,7 @@ import { refusals } from './http/problems';
 import { readJson } from './http/readJson';
 import { onlyFromContract, takeFiles } from './api/serve';
 import { servePages } from './http/servePages';
+import { shorten } from './http/shorten';
 import { journalRoutes } from './journal/routes';
 import { Hub } from './live/hub';
 import { ReadingsFirst } from './live/ReadingsFirst';
@@ -37,6 +38,7 @@ import { GaugeBridge } from './tug/gauges/bridge';
 import { gaugeRoutes } from './tug/gauges/routes';
 import { readGauge } from './tug/gauges/store';
 import { tugRoutes } from './tug/routes';
+import { unsentRoutes } from './unsent/routes';
 import { verifyRoutes } from './verify/routes';
 
 export interface AppOptions {
@@ -52,9 +54,12 @@ export interface AppOptions {
   readonly grace?: number;
 }
 
-/** Answers of the API are data: nothing in them is run, shown in a frame, kept by a cache or read by another site. */
+/**
+ * Answers of the API are data: nothing in them is run, shown in a frame or read by another site. A browser may keep one, and
+ * has to ask each time whether it still stands; nobody between may.
+ */
 const DATA_ONLY = {
-  'cache-control': 'no-store',
+  'cache-control': 'private, no-cache',
   'content-security-policy': "default-src 'none'; frame-ancestors 'none'",
   'cross-origin-resource-policy': 'same-origin',
   'referrer-policy': 'no-referrer',
@@ -109,6 +114,7 @@ export async function buildApp({
     async (api) => {
       await api.register(cookie);
       await api.register(rateLimit, { global: false });
+      await shorten(api);
       onlyFromContract(api);
       readJson(api);
       takeFiles(api, ['text/csv'], API.importReadings.body.most);
@@ -131,6 +137,7 @@ export async function buildApp({
       await api.register(combinationRoutes, { db, first });
       await api.register(standingRoutes, { db, projector, first });
       await api.register(journalRoutes, { db, teller });
+      await api.register(unsentRoutes, { db });
       await api.register(traceRoutes, { db });
       await api.register(photoRoutes, { db });
       await api.register(lotRoutes, { db });

@@ -51,6 +51,8 @@ export const ADDRESSES = {
   readCombination: 'GET /combinations/:id',
   readEntriesAfter: 'GET /combinations/:id/entries',
   putEntry: 'POST /combinations/:id/entries',
+  settleUnsent: 'POST /combinations/:id/unsent',
+  listUnsent: 'GET /combinations/:id/unsent',
   importReadings: 'POST /combinations/:id/lots/:lot/readings',
   putCurve: 'PUT /combinations/:id/traces/:trace',
   readCurve: 'GET /combinations/:id/traces/:trace',

@@ -29,6 +29,19 @@ export const newEntrySchema = z.strictObject({
 });
 export type NewEntry = z.infer<typeof newEntrySchema>;
 
+/** What became of an entry that waited on a device for somebody who did not come back. */
+export const settleUnsentSchema = z.strictObject({
+  /** Of the entry; one that is handed over comes to the journal under it. */
+  id: z.uuid(),
+  body: entryBodySchema,
+  madeBy: z.string().trim().min(1, 'is empty').max(80, 'is longer than 80 characters'),
+  madeAt: instant,
+  act: z.enum(['handed-over', 'dropped']),
+  why: z.string().trim().min(3, 'Say why.').max(500, 'is longer than 500 characters'),
+});
+export const unsentSchema = settleUnsentSchema.extend({ at: instant, by: z.string() });
+export type Unsent = z.infer<typeof unsentSchema>;
+
 export const keptEntrySchema = z.object({
   id: z.uuid(),
   seq: z.number().int(),

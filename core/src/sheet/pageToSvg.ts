@@ -42,8 +42,30 @@ function write(shape: Shape): string {
 }
 
 /** A page as an SVG document in true size. */
-export function pageToSvg({ width, height, items }: Page): string {
-  const body = items
+export function pageToSvg(page: Page): string {
+  return pagesToSvg([page]);
+}
+
+/**
+ * Pages as one SVG document in true size, one below the other.
+ * @param style CSS that goes with it, such as the fonts it is written in
+ */
+export function pagesToSvg(pages: readonly Page[], style = ''): string {
+  const width = Math.max(0, ...pages.map((page) => page.width));
+  const height = pages.reduce((sum, page) => sum + page.height, 0);
+  let top = 0;
+  const drawn = pages.map((page) => {
+    const inside = `<rect width="${page.width}" height="${page.height}" fill="#ffffff"/>\n${bodyOf(page)}`;
+    const placed = top === 0 ? inside : `<g transform="translate(0 ${top})">\n${inside}\n</g>`;
+    top += page.height;
+    return placed;
+  });
+  const fonts = style ? `<style>${style}</style>\n` : '';
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">\n${fonts}${drawn.join('\n')}\n</svg>\n`;
+}
+
+function bodyOf({ items }: Page): string {
+  return items
     .map(({ x, y, scale, shapes }) => {
       const inside = shapes.map(write).join('');
       return x === 0 && y === 0 && scale === 1
@@ -51,5 +73,4 @@ export function pageToSvg({ width, height, items }: Page): string {
         : `<g transform="translate(${x} ${y}) scale(${scale})">${inside}</g>`;
     })
     .join('\n');
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">\n<rect width="${width}" height="${height}" fill="#ffffff"/>\n${body}\n</svg>\n`;
 }

@@ -6,7 +6,7 @@ import { orientation } from '../crimp';
 import { stripWindow } from '../prepare';
 import { families, wireRound } from '../testing/families';
 import { practice, stripper } from '../testing/shop';
-import { drawEnd, drawSide, packStrands, pageToSvg, qrPath, sideView, type Shape } from './index';
+import { drawEnd, drawSide, packStrands, pagesToSvg, pageToSvg, qrPath, sideView, type Shape } from './index';
 import { PageWriter } from './PageWriter';
 import { text } from './shapes';
 import { textWidth, wrapText } from './wrapText';
@@ -163,6 +163,17 @@ describe('A page', () => {
     const svg = pageToSvg(page);
     expect(svg).toContain('width="210mm" height="297mm" viewBox="0 0 210 297"');
     expect(svg).toContain('a &lt; b &amp; &quot;c&quot;</text>');
+  });
+
+  it('and the ones after it stand below each other in one drawing, each in true size, with the fonts given', () => {
+    const words = (said: string) => ({
+      ...{ width: 210, height: 297 },
+      items: [{ x: 0, y: 0, scale: 1, shapes: [text(1, 2, said)] }],
+    });
+    const svg = pagesToSvg([words('first'), words('cautions')], '@font-face{}');
+    expect(svg).toContain('width="210mm" height="594mm" viewBox="0 0 210 594"');
+    expect(svg.indexOf('cautions')).toBeGreaterThan(svg.indexOf('translate(0 297)'));
+    expect(svg).toContain('<style>@font-face{}</style>');
   });
 
   it('breaks its lines at spaces, none wider than asked, and loses no word', () => {

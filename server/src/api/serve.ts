@@ -3,6 +3,7 @@ import type { FastifyContextConfig, FastifyInstance, FastifyReply, FastifyReques
 import { z } from 'zod';
 import { only, signedIn } from '../session/session';
 import { refusals } from '../http/problems';
+import { PACKED } from '../http/shorten';
 import { HEAVY } from './heavy';
 
 declare module 'fastify' {
@@ -53,10 +54,13 @@ export function serve<const R extends Route>(
   const file = isFile(body) ? body : null;
   const answers = Object.entries(route.answers).filter((entry): entry is [string, z.ZodType] => isPlain(entry[1]));
   const most = file?.most ?? route.most;
+  // Answers of plain data are packed; files and streams go as they are.
+  const isData = answers.length > 0 && answers.length === Object.keys(route.answers).length;
   app.route({
     method: route.method,
     url: route.path,
     config: { ...serving.config, operation: route.id },
+    compress: isData && route.method === 'GET' ? { ...PACKED, encodings: [...PACKED.encodings] } : false,
     ...(most !== undefined && { bodyLimit: most }),
     ...(serving.preValidation && { preValidation: serving.preValidation }),
     ...(serving.plain && { serializerCompiler: () => JSON.stringify }),

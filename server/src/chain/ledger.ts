@@ -14,6 +14,7 @@ export const LEDGERS = [
   'gauges',
   'photos',
   'foreign-records',
+  'unsent',
   'shop',
 ] as const;
 export type LedgerName = (typeof LEDGERS)[number];

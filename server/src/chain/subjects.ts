@@ -80,6 +80,9 @@ export const SUBJECTS: Readonly<Record<LedgerName, ReadSubjects>> = {
     'width', width, 'height', height, 'size', size, 'small', encode(sha256(small), 'hex')) AS state FROM photos`),
   'foreign-records': fromTable(`SELECT id::text AS subject, json_build_object('digest', digest, 'shop', shop,
     'combination', combination, 'bytes', encode(sha256(bytes), 'hex')) AS state FROM foreign_records`),
+  unsent:
+    fromTable(`SELECT id::text AS subject, json_build_object('combination', combination, 'body', body, 'madeBy', made_by,
+    'madeAt', ${at('made_at')}, 'act', act, 'why', why, 'at', ${at('at')}, 'by', by_name) AS state FROM unsent`),
   shop: fromTable(`SELECT 'shop' AS subject, json_build_object('id', id, 'name', name, 'isDemo', is_demo, 'site', site,
     'zone', zone) AS state FROM shop`),
 };

@@ -12,6 +12,7 @@ import * as sites from './migrations/009-sites';
 import * as onePlan from './migrations/010-one-plan';
 import * as checksOfDies from './migrations/011-checks-of-dies';
 import * as bench from './migrations/012-bench';
+import * as unsent from './migrations/013-unsent';
 
 const MIGRATIONS = [
   { name: '001-first', up: first.up, down: first.down },
@@ -26,6 +27,7 @@ const MIGRATIONS = [
   { name: '010-one-plan', up: onePlan.up, down: onePlan.down },
   { name: '011-checks-of-dies', up: checksOfDies.up, down: checksOfDies.down },
   { name: '012-bench', up: bench.up, down: bench.down },
+  { name: '013-unsent', up: unsent.up, down: unsent.down },
 ];
 
 /** Brings the database to the newest schema and begins its ledgers; of several processes at once, each waits its turn. */

@@ -22,6 +22,7 @@ const GATHERED: Readonly<Record<string, string>> = {
   traces: 'id',
   photos: 'id',
   photo_pieces: 'photo, piece',
+  unsent: 'id',
   baselines: 'id',
   studies: 'id',
   study_answers: 'id',

@@ -3,7 +3,7 @@ import fastifyStatic from '@fastify/static';
 import type { FastifyInstance, FastifyReply } from 'fastify';
 import { randomBytes } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { refusals } from './problems';
 
 const policy = (nonce: string) =>
@@ -50,6 +50,10 @@ export async function servePages(app: FastifyInstance, folder: string): Promise<
     maxAge: '1y',
     wildcard: false,
     globIgnore: ['index.html', '**/*.br', '**/*.gz'],
+    setHeaders: (reply, path) => {
+      // It names what a device keeps: an old one would keep an old build.
+      if (basename(path).startsWith('offline.js')) void reply.header('cache-control', 'no-cache');
+    },
   });
   app.setNotFoundHandler((request, reply) => {
     const wantsPage = request.method === 'GET' && !/\.[a-z0-9]+$/i.test(request.url.split('?')[0] ?? '');

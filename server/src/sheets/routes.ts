@@ -1,11 +1,12 @@
 import { API } from '@tug-mark/contract';
-import { drawSheet, pageToSvg, type Page, type Paper } from '@tug-mark/core';
+import { drawSheet, pagesToSvg, pageToSvg, type Page, type Paper } from '@tug-mark/core';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import type { Knex } from 'knex';
 import { once } from 'node:events';
 import { Readable } from 'node:stream';
 import { refusals } from '../http/problems';
 import { serve } from '../api/serve';
+import { fontStyle } from '../pdf/fonts';
 import { addPage, openPdf } from '../pdf/writePdf';
 import { readShop } from '../people/store';
 import { readSheets, type SheetSource } from './store';
@@ -44,7 +45,7 @@ export function sheetRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise
     return reply
       .type('image/svg+xml; charset=utf-8')
       .header('content-disposition', `attachment; filename="${fileName(source)}.svg"`)
-      .send(pages[0] ? pageToSvg(pages[0]) : '');
+      .send(pagesToSvg(pages, await fontStyle()));
   });
   serve(app, API.printSheet, async ({ params, query, request, reply }) => {
     const { source, pages } = await one(request, params.id, query.paper);

@@ -2,7 +2,7 @@ import { provideHttpClient, withFetch, withInterceptors } from '@angular/common/
 import { provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
-import { provideStore } from '@ngrx/store';
+import { provideState, provideStore } from '@ngrx/store';
 import { NZ_I18N, en_US } from 'ng-zorro-antd/i18n';
 import { routes } from './app.routes';
 import * as handEffects from './hand/hand.effects';
@@ -12,6 +12,8 @@ import * as outboxEffects from './outbox/outbox.effects';
 import { outboxFeature } from './outbox/outbox.state';
 import * as sessionEffects from './shell/session.effects';
 import { sessionFeature } from './session/session.state';
+import * as settingsEffects from './settings/settings.effects';
+import { readSettings, settingsFeature } from './settings/settings.state';
 
 export const appConfig: ApplicationConfig = {
   providers: [
@@ -23,7 +25,9 @@ export const appConfig: ApplicationConfig = {
       [outboxFeature.name]: outboxFeature.reducer,
       [handFeature.name]: handFeature.reducer,
     }),
-    provideEffects(sessionEffects, outboxEffects, handEffects),
+    // As the device has kept them, before anything is drawn.
+    provideState(settingsFeature.name, settingsFeature.reducer, { initialState: readSettings }),
+    provideEffects(settingsEffects, sessionEffects, outboxEffects, handEffects),
     { provide: NZ_I18N, useValue: en_US },
   ],
 };

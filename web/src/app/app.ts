@@ -1,9 +1,13 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { sessionActions, sessionFeature } from './session/session.state';
 import { FirstEngineerPage } from './shell/first-engineer';
+import { OfflineKeeper } from './shell/offline-pages';
 import { Shell } from './shell/shell';
 import { SignInPage } from './shell/sign-in';
+
+/** Pages are kept on the device this long after the first one stands. */
+const KEEP_AFTER_MS = 3000;
 
 /** Who is here decides what is shown: the first engineer's page, the sign-in, or the shop. */
 @Component({
@@ -46,7 +50,9 @@ export class App {
   protected readonly problem = this.store.selectSignal(sessionFeature.selectProblem);
 
   constructor() {
-    document.documentElement.dataset['look'] = localStorage.getItem('tug-mark-look') ?? 'light';
+    const offline = inject(OfflineKeeper);
+    // After the first picture: what is kept for later is not in the way of now.
+    afterNextRender(() => setTimeout(() => void offline.keep(), KEEP_AFTER_MS));
     this.ask();
   }
 

@@ -12,7 +12,7 @@ import {
 import { BENCH_STATES } from '@tug-mark/core';
 import { isoDate } from '../../parts';
 import { after, afterPlace, lotNumber } from '../../fields';
-import { keptEntrySchema, newEntrySchema } from '../../journal';
+import { keptEntrySchema, newEntrySchema, settleUnsentSchema, unsentSchema } from '../../journal';
 import { BYTES, CSV, csvFile, define, MEBIBYTE } from '../Route';
 
 const tag = 'Bench';
@@ -109,6 +109,32 @@ export const bench = {
     params: id,
     query: z.object({ after: afterPlace }),
     answers: { 200: z.array(keptEntrySchema) },
+  }),
+  settleUnsent: define('settleUnsent', {
+    tag,
+    summary: 'Writes down what became of an entry that waited on a device for somebody who did not come back',
+    who: 'record',
+    params: id,
+    body: settleUnsentSchema,
+    answers: { 200: z.object({ id: z.uuid() }), 201: z.object({ id: z.uuid() }) },
+    problems: ['not-found', 'id-taken'],
+    example: {
+      body: {
+        id: '0192f3a4-0000-7000-8000-000000000004',
+        body: { kind: 'finding', piece: 1, criterion: 'mark', finding: 'accept', note: '' },
+        madeBy: 'Odile',
+        madeAt: '2026-11-26T07:00:00.000Z',
+        act: 'dropped',
+        why: 'Looked at again by Ines, piece 1 has no mark.',
+      },
+    },
+  }),
+  listUnsent: define('listUnsent', {
+    tag,
+    summary: 'Entries of a combination that were handed over or dropped before they came to the server',
+    who: 'signed-in',
+    params: id,
+    answers: { 200: z.array(unsentSchema) },
   }),
   putEntry: define('putEntry', {
     tag,

@@ -24,7 +24,7 @@ export const records = {
   }),
   drawSheet: define('drawSheet', {
     tag,
-    summary: 'A set-up sheet’s first page as SVG',
+    summary: 'A set-up sheet as SVG, all its pages one below the other, with its fonts',
     who: 'signed-in',
     params: id,
     query: paper,

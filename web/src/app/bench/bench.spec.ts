@@ -6,6 +6,7 @@ import { PrepareStage } from '../prepare/prepare-stage';
 import { sessionActions } from '../session/session.state';
 import { RefusedEntries } from '../shell/refused-entries';
 import { Shell } from '../shell/shell';
+import { settingsFeature } from '../settings/settings.state';
 import { Bench, pulled, signedIn, TOOL_TAKEN, viewOf } from '../testing/bench';
 import { LimitsPage } from '../tug/limits-page';
 import { handActions } from '../hand/hand.state';
@@ -100,7 +101,7 @@ describe('Around the bench', () => {
       await bench.press('much longer');
       await bench.press('It is as long as the card');
       expect(bench.text).toContain('true size, mm');
-      expect(Number(localStorage.getItem('tug-mark-px-per-mm'))).toBeCloseTo(96 / 25.4 + 0.1, 6);
+      expect(bench.store.selectSignal(settingsFeature.selectPxPerMm)()).toBeCloseTo(96 / 25.4 + 0.1, 6);
     });
   });
 

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, injec
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may, type ChartAbout, type ChartChoice, type ChartKind, type Problem } from '@tug-mark/contract';
-import { FORCE_UNITS, fromNewtons, showNumber, type ForceUnit } from '@tug-mark/core';
+import { fromNewtons, showNumber } from '@tug-mark/core';
 import { transfer, wrap } from 'comlink';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -15,6 +15,7 @@ import { ProblemNotice } from '../parts/problem-notice';
 import { showTime } from '../parts/show-time';
 import { valueOf } from '../parts/value-of';
 import { sessionFeature } from '../session/session.state';
+import { settingsFeature } from '../settings/settings.state';
 import { ChartCanvas, inks } from './chart-canvas';
 import { glanceOf, type ChartAtAGlance } from './chart-glance';
 import { chartOptions, type ChartScale } from './chart-options';
@@ -216,12 +217,11 @@ export class ChartsPage {
   /** Too few readings were in sight to freeze. */
   protected readonly few = signal(false);
   private readonly window = signal({ start: 0, end: 100 });
-  private readonly forceUnit: ForceUnit =
-    FORCE_UNITS.find((u) => u === localStorage.getItem('tug-mark-force-unit')) ?? 'N';
+  private readonly forceUnit = inject(Store).selectSignal(settingsFeature.selectForceUnit);
   /** One combination is charted in force; readings of different wires only compare as a share of their limits. */
   protected readonly scale = computed<ChartScale>(() =>
     this.kind() === 'combination'
-      ? { unit: this.forceUnit, show: (value) => fromNewtons(value, this.forceUnit) }
+      ? { unit: this.forceUnit(), show: (value) => fromNewtons(value, this.forceUnit()) }
       : { unit: '% of the limit', show: (value) => value },
   );
   private readonly worker = new Worker(new URL('../../workers/chart.worker', import.meta.url), { type: 'module' });

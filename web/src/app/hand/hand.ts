@@ -22,7 +22,7 @@ import {
   type Standing,
 } from '@tug-mark/core';
 import { timeOrderedId } from '../http/uuid';
-import { outboxActions, outboxFeature, type PackedCurve } from '../outbox/outbox.state';
+import { outboxActions, outboxFeature, type OutboxItem } from '../outbox/outbox.state';
 import { sessionFeature } from '../session/session.state';
 import { handFeature } from './hand.state';
 
@@ -119,13 +119,13 @@ export class Hand {
 
   /**
    * Puts an entry on record: checked by the rules of the job, kept on this device, sent to the server.
-   * @param curve the curve the entry names, sent before it
+   * @param beside the curve or picture the entry names, sent before it
    * @returns the refusal, or null when it is kept
    */
   put(
     said: EntryBody,
     correction: { corrects: string; why: string } | null = null,
-    curve: PackedCurve | null = null,
+    beside: Pick<OutboxItem, 'curve' | 'photo'> = {},
   ): EntryRefusal | null {
     const view = this.view();
     const setUp = this.setUp();
@@ -158,7 +158,7 @@ export class Hand {
           personName: person.name,
           madeAt: at,
           refused: null,
-          ...(curve && { curve }),
+          ...beside,
         },
       }),
     );

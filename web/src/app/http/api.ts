@@ -49,6 +49,9 @@ export class Api {
   combinationOfLot = (id: string, lot: number) =>
     this.client.call('readCombination', { params: { id }, query: { lot } });
   putOnRecord = (id: string, body: NewEntry) => this.client.call('putEntry', { params: { id }, body });
+  settleUnsent = (id: string, body: Sent<Contract['settleUnsent'], Blob>['body']) =>
+    this.client.call('settleUnsent', { params: { id }, body });
+  unsent = (id: string) => this.client.call('listUnsent', { params: { id } });
   /** What others put on record after a place in the journal. */
   entriesAfter = (id: string, after: number) =>
     this.client.call('readEntriesAfter', { params: { id }, query: { after } });

@@ -1,16 +1,29 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  inject,
+  input,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Problem } from '@tug-mark/contract';
 import { VIEWS, type View } from '@tug-mark/core';
+import { Store } from '@ngrx/store';
 import { Hand } from '../hand/hand';
-import { Api, toProblem } from '../http/api';
+import { Api, ApiProblem, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
+import { outboxFeature } from '../outbox/outbox.state';
 import { FileButton } from '../parts/file-button';
 import { ProblemNotice } from '../parts/problem-notice';
 import { Select } from '../parts/select';
 
 /** What may be sent; the server decides, this only spares the wait. */
 const MOST_BYTES = 16 * 1024 * 1024;
+/** Stands in an entry until the server has the picture: it writes it again, and says what it wrote. */
+const NO_DIGEST = '0'.repeat(64);
 
 /** Photographs of one piece: from a file, the camera or the clipboard; each opens to be measured. */
 @Component({
@@ -30,7 +43,7 @@ const MOST_BYTES = 16 * 1024 * 1024;
               width="112"
               height="84"
             />
-            <span>{{ photo.body.shows }}</span>
+            <span>{{ photo.body.shows }}{{ unsent().has(photo.body.photo.id) ? ', waits for the server' : '' }}</span>
           </a>
         }
         <div class="add">
@@ -89,6 +102,8 @@ const MOST_BYTES = 16 * 1024 * 1024;
 export class PiecePhotos {
   private readonly hand = inject(Hand);
   private readonly api = inject(Api);
+  private readonly outbox = inject(Store).selectSignal(outboxFeature.selectItems);
+  private readonly addresses = new Map<Blob, string>();
   readonly piece = input.required<number>();
   readonly lot = input.required<number | null>();
   readonly view = input.required<View>();
@@ -99,12 +114,31 @@ export class PiecePhotos {
   protected readonly problem = signal<Problem | null>(null);
   /** A picture that could not be sent: nothing chosen is lost. */
   protected readonly waiting = signal<Blob | null>(null);
+  /** Pictures that wait on this device, by the id of their photograph. */
+  protected readonly unsent = computed(() => {
+    const found = new Map<string, string>();
+    for (const { entry, photo } of this.outbox())
+      if (photo && entry.body.kind === 'photo') found.set(entry.body.photo.id, this.addressOf(photo));
+    return found;
+  });
   private readonly id = computed(() => this.hand.view()?.combination.id ?? '');
   protected readonly photos = computed(() => {
     const lot = this.lot();
     const all = lot === null ? this.hand.of('photo') : this.hand.ofLot(lot, 'photo');
     return all.filter((e) => e.body.piece === this.piece());
   });
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => {
+      for (const address of this.addresses.values()) URL.revokeObjectURL(address);
+    });
+  }
+
+  private addressOf(photo: Blob): string {
+    const known = this.addresses.get(photo) ?? URL.createObjectURL(photo);
+    this.addresses.set(photo, known);
+    return known;
+  }
 
   protected viewOf(text: string | null): View {
     return VIEWS.find((v) => v === text) ?? 'from the side';
@@ -116,6 +150,8 @@ export class PiecePhotos {
   }
 
   protected small(photo: string): string {
+    const waiting = this.unsent().get(photo);
+    if (waiting) return waiting;
     return `/api/combinations/${this.id()}/photos/${photo}/small`;
   }
 
@@ -133,6 +169,19 @@ export class PiecePhotos {
   protected again(): void {
     const file = this.waiting();
     if (file) void this.send(file);
+  }
+
+  /** The server is silent: the picture waits on this device with its entry, and both are sent by themselves. */
+  private keepHere(file: Blob, { piece, lot, shows }: { piece: number; lot: number | null; shows: View }): void {
+    const photo = { id: timeOrderedId(), digest: NO_DIGEST };
+    const refusal = this.hand.put(
+      { kind: 'photo', piece, ...(lot === null ? {} : { lot }), photo, shows, note: '' },
+      null,
+      { photo: file },
+    );
+    this.waiting.set(refusal ? file : null);
+    if (refusal)
+      this.problem.set({ type: 'about:blank', status: 422, code: refusal.code, title: refusal.text, detail: '' });
   }
 
   protected async send(file: Blob): Promise<void> {
@@ -165,6 +214,10 @@ export class PiecePhotos {
       }
     } catch (error) {
       const problem = toProblem(error);
+      if (error instanceof ApiProblem && error.isOffline) {
+        this.keepHere(file, { piece, lot, shows });
+        return;
+      }
       this.problem.set(problem);
       // Refused for what it is, another try would not help; not sent, it waits here.
       this.waiting.set(problem.status === 422 ? null : file);

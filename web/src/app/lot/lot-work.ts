@@ -175,7 +175,7 @@ export const LotWork = signalStore(
         const refusal = hand.put(
           { kind: 'reading', lot: head.lot, piece, ...(wire > 1 && { wire }), ...force },
           again && { corrects: again.id, why },
-          curve,
+          curve ? { curve } : {},
         );
         if (!refusal) {
           patchState(store, { correcting: null });

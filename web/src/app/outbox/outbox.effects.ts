@@ -44,10 +44,11 @@ export const forget = createEffect(
   { functional: true, dispatch: false },
 );
 
+/** What changed about an entry that waits is kept on this device too. */
 export const remember = createEffect(
   (actions$ = inject(Actions), store = inject(Store), db = inject(OutboxDb)) =>
     actions$.pipe(
-      ofType(outboxActions.refused),
+      ofType(outboxActions.refused, outboxActions.handedOver),
       map(({ id }) =>
         store
           .selectSignal(outboxFeature.selectItems)()
@@ -65,7 +66,9 @@ export const wake = createEffect(
     const silences = store.selectSignal(outboxFeature.selectSilences);
     const faulted = store.selectSignal(outboxFeature.selectFaulted);
     return merge(
-      actions$.pipe(ofType(outboxActions.stored, outboxActions.restored, sessionActions.arrived)),
+      actions$.pipe(
+        ofType(outboxActions.stored, outboxActions.restored, outboxActions.handedOver, sessionActions.arrived),
+      ),
       fromEvent(window, 'online'),
       actions$.pipe(
         ofType(outboxActions.serverSilent),
@@ -97,9 +100,14 @@ export const flush = createEffect(
       >((out) => {
         const send = async () => {
           for (let item = next(); item; item = next()) {
-            const { combination, entry, curve } = item;
+            const { combination, curve } = item;
+            let { entry } = item;
             try {
               if (curve) await api.putCurve(combination, curve.id, curve.bytes);
+              if (item.photo && entry.body.kind === 'photo') {
+                const { id, digest } = await api.putPhoto(combination, entry.body.photo.id, item.photo);
+                entry = { ...entry, body: { ...entry.body, photo: { id, digest } } };
+              }
               const dated = { ...entry, madeAt: item.madeAt, sentAt: new Date().toISOString() };
               const kept = await api.putOnRecord(combination, dated);
               out.next(outboxActions.kept({ id: entry.id, combination, entry: kept }));

@@ -41,7 +41,7 @@ describe('The outbox', () => {
   let answers: (() => Promise<KeptEntry>)[];
   let sent: string[];
   let kept: Map<string, OutboxItem>;
-  let dated: { madeAt?: string | undefined; sentAt?: string | undefined }[];
+  let dated: { madeAt?: string | undefined; sentAt?: string | undefined; body?: unknown }[];
   let curveAnswer: () => Promise<{ digest: string }>;
 
   beforeEach(() => {
@@ -61,6 +61,10 @@ describe('The outbox', () => {
             putCurve: (_combination: string, id: string) => {
               sent.push(id);
               return curveAnswer();
+            },
+            putPhoto: (_combination: string, id: string, photo: Blob) => {
+              sent.push(`${id}, ${photo.size} bytes`);
+              return Promise.resolve({ id, digest: 'd'.repeat(64) });
             },
             putOnRecord: (_combination: string, entry: { id: string; madeAt?: string; sentAt?: string }) => {
               sent.push(entry.id);
@@ -96,6 +100,30 @@ describe('The outbox', () => {
     store.dispatch(outboxActions.flush());
     await settle();
     expect(sent).toEqual(['curve', 'curve', 'a']);
+  });
+
+  it('sends a picture before its photograph, which then names it as the server wrote it', async () => {
+    const photograph = item('b');
+    const body = {
+      ...{ kind: 'photo' as const, piece: 1, shows: 'end on' as const, note: '' },
+      photo: { id: 'p', digest: '0'.repeat(64) },
+    };
+    store.dispatch(outboxActions.put({ item: { ...photograph, entry: { ...photograph.entry, body }, photo: new Blob(['jpeg']) } }));
+    await settle();
+    expect(sent).toEqual(['p, 4 bytes', 'b']);
+    expect(dated[0]?.body).toEqual(jasmine.objectContaining({ photo: { id: 'p', digest: 'd'.repeat(64) } }));
+    expect(items()).toEqual([]);
+  });
+
+  it('sends what was handed over in the name of whoever took it, and keeps that through a reload', async () => {
+    store.dispatch(outboxActions.put({ item: item('a', 'tove') }));
+    await settle();
+    expect(sent).toEqual([]);
+    answers = [() => Promise.reject(problem(503))];
+    store.dispatch(outboxActions.handedOver({ id: 'a', person: 'odile', personName: 'Odile' }));
+    await settle();
+    expect(sent).toEqual(['a']);
+    expect(kept.get('a')?.personName).toBe('Odile');
   });
 
   it('sends in the order of making and forgets what the server has', async () => {

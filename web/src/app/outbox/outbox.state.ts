@@ -19,6 +19,8 @@ export interface OutboxItem {
   readonly refused: Problem | null;
   /** Sent before the entry that names it. */
   readonly curve?: PackedCurve;
+  /** The picture of a photograph that could not be sent when it was taken; the entry's digest is the server's, once it has it. */
+  readonly photo?: Blob;
 }
 
 export interface OutboxState {
@@ -51,6 +53,8 @@ export const outboxActions = createActionGroup({
     'server silent': emptyProps(),
     /** The server failed by a fault of its own: this entry waits, the others go on. */
     faulted: props<{ id: string; now: number }>(),
+    /** Another person puts it on record as their own; why is on record already. */
+    'handed over': props<{ id: string; person: string; personName: string }>(),
     /** The person gives up a refused entry, after having seen why. */
     dropped: props<{ id: string }>(),
   },
@@ -85,6 +89,10 @@ export const outboxFeature = createFeature({
       offline: false,
       silences: 0,
       clockBehind: entry.clockBehind ?? s.clockBehind,
+    })),
+    on(outboxActions.handedOver, (s, { id, person, personName }): OutboxState => ({
+      ...s,
+      items: s.items.map((item) => (item.entry.id === id ? { ...item, person, personName } : item)),
     })),
     on(outboxActions.dropped, (s, { id }): OutboxState => without(s, id)),
     on(outboxActions.refused, (s, { id, problem }): OutboxState => ({

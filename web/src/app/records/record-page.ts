@@ -11,6 +11,7 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
+  type Unsent,
   setUpContext,
   type CombinationRecord,
   type ForeignRecord,
@@ -62,6 +63,9 @@ export class RecordPage {
   readonly isElsewhere = input(false);
   protected readonly foreign = signal<ForeignRecord | null>(null);
   protected readonly record = signal<ShownRecord | null>(null);
+  /** Entries that waited on a device for somebody who did not come back. */
+  protected readonly unsent = signal<readonly Unsent[]>([]);
+  protected readonly describe = describeEntry;
   protected readonly problem = signal<Problem | null>(null);
   protected readonly time = showRecordTime;
 
@@ -133,7 +137,12 @@ export class RecordPage {
     try {
       const foreign = isElsewhere ? await this.api.foreignRecord(id) : null;
       this.foreign.set(foreign);
-      this.record.set(foreign?.record ?? (await this.api.record(id)));
+      const [record, unsent] = await Promise.all([
+        foreign?.record ?? this.api.record(id),
+        foreign ? [] : this.api.unsent(id),
+      ]);
+      this.record.set(record);
+      this.unsent.set(unsent);
       this.problem.set(null);
     } catch (error) {
       this.problem.set(toProblem(error));

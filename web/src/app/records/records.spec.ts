@@ -41,7 +41,7 @@ describe('The record on screen', () => {
     });
     const entries = [TOOL_TAKEN(), pulled(1, 116.2), run];
     bench = await Bench.open(RecordPage, {
-      api: { record: () => Promise.resolve(record({ entries })) },
+      api: { unsent: () => Promise.resolve([]), record: () => Promise.resolve(record({ entries })) },
       inputs: { id: 'c1' },
     });
     expect(bench.text).toContain('Journal, 3 entries');
@@ -52,7 +52,7 @@ describe('The record on screen', () => {
   it('of thousands of entries is drawn as somebody comes to it, and whole when it is printed', async () => {
     const entries = [TOOL_TAKEN(), ...Array.from({ length: 2000 }, (_, i) => pulled(i + 1, 118 + (i % 5)))];
     bench = await Bench.open(RecordPage, {
-      api: { record: () => Promise.resolve(record({ entries })) },
+      api: { unsent: () => Promise.resolve([]), record: () => Promise.resolve(record({ entries })) },
       inputs: { id: 'c1' },
     });
     const rows = () => bench.element.querySelectorAll('.journal tbody tr').length;
@@ -67,7 +67,7 @@ describe('The record on screen', () => {
   it('names every wire that shares the barrel', async () => {
     const together = [{ ...viewOf().wire, part: 'W-2', label: 'second wire' }];
     bench = await Bench.open(RecordPage, {
-      api: { record: () => Promise.resolve(record({ together })) },
+      api: { unsent: () => Promise.resolve([]), record: () => Promise.resolve(record({ together })) },
       inputs: { id: 'c1' },
     });
     expect(bench.headline).toContain('and W-2 second wire');

@@ -32,7 +32,7 @@ import { ProblemNotice } from '../parts/problem-notice';
             Print at 100 %
           </button>
           <a [href]="address('pdf')" download>PDF</a>
-          <a [href]="address('svg')" download>SVG, first page</a>
+          <a [href]="address('svg')" download>SVG</a>
           <a [routerLink]="['/bench', id()]">Back to the bench</a>
         </p>
       </div>

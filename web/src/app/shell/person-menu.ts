@@ -1,7 +1,8 @@
 import { CdkMenu, CdkMenuItem, CdkMenuTrigger } from '@angular/cdk/menu';
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { sessionActions, sessionFeature } from '../session/session.state';
+import { settingsActions, settingsFeature, type Settings } from '../settings/settings.state';
 
 /** Who is signed in, and what is theirs to set: the look of the screen, and leaving it. */
 @Component({
@@ -20,6 +21,11 @@ import { sessionActions, sessionFeature } from '../session/session.state';
         <button class="ant-dropdown-menu-item" type="button" cdkMenuItem (cdkMenuItemTriggered)="turnLook()">
           {{ look() === 'dark' ? 'Light screen' : 'Dark screen' }}
         </button>
+        @if (chosen() !== 'system') {
+          <button class="ant-dropdown-menu-item" type="button" cdkMenuItem (cdkMenuItemTriggered)="set('system')">
+            Screen as the system wishes
+          </button>
+        }
         <button class="ant-dropdown-menu-item" type="button" cdkMenuItem (cdkMenuItemTriggered)="signOut()">
           Sign out
         </button>
@@ -58,12 +64,18 @@ import { sessionActions, sessionFeature } from '../session/session.state';
 export class PersonMenu {
   private readonly store = inject(Store);
   protected readonly person = this.store.selectSignal(sessionFeature.selectPerson);
-  protected readonly look = signal(document.documentElement.dataset['look'] ?? 'light');
+  protected readonly chosen = this.store.selectSignal(settingsFeature.selectLook);
+  private readonly dark = matchMedia('(prefers-color-scheme: dark)').matches;
+  protected readonly look = computed(() =>
+    this.chosen() === 'system' ? (this.dark ? ('dark' as const) : ('light' as const)) : this.chosen(),
+  );
 
   protected turnLook(): void {
-    this.look.update((look) => (look === 'dark' ? 'light' : 'dark'));
-    document.documentElement.dataset['look'] = this.look();
-    localStorage.setItem('tug-mark-look', this.look());
+    this.set(this.look() === 'dark' ? 'light' : 'dark');
+  }
+
+  protected set(look: Settings['look']): void {
+    this.store.dispatch(settingsActions.set({ changes: { look } }));
   }
 
   protected signOut(): void {

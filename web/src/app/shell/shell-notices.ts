@@ -1,15 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { outboxFeature } from '../outbox/outbox.state';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from './keys';
+import { LeftBehind } from './left-behind';
 import { RefusedEntries } from './refused-entries';
 import { SignInForm } from './sign-in-form';
 
 /** What stands across every page while it lasts: an ended session, entries that wait, a clock that is off. */
 @Component({
   selector: 'tm-shell-notices',
-  imports: [SignInForm, RefusedEntries],
+  imports: [SignInForm, RefusedEntries, LeftBehind],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (state() === 'expired') {
@@ -44,7 +45,15 @@ import { SignInForm } from './sign-in-form';
         {{ others().length }} {{ others().length === 1 ? 'entry' : 'entries' }} made by {{ others()[0]?.personName }}
         {{ others().length === 1 ? 'waits' : 'wait' }} on this device and
         {{ others().length === 1 ? 'is' : 'are' }} sent when {{ others()[0]?.personName }} signs in here.
+        <button class="link" type="button" [attr.aria-expanded]="settles()" (click)="settles.set(!settles())">
+          {{ others()[0]?.personName }} does not come back
+        </button>
       </p>
+      @defer (when settles()) {
+        @if (settles()) {
+          <tm-left-behind />
+        }
+      }
     }
     @defer (when refused().length) {
       <tm-refused-entries />
@@ -80,5 +89,7 @@ export class ShellNotices {
     const minutes = Math.round(Math.abs(behind) / 60_000);
     return `This device’s clock is ${minutes} min ${behind > 0 ? 'slow' : 'fast'}. Set it right: entries say when they were made.`;
   });
+  /** Whether what another person left here is being settled. */
+  protected readonly settles = signal(false);
   protected readonly others = computed(() => this.waiting().filter((item) => item.person !== this.person()?.id));
 }

@@ -26,6 +26,7 @@ import { Api } from '../http/api';
 import { Live, type News } from '../live/live';
 import { Subject } from 'rxjs';
 import { outboxFeature } from '../outbox/outbox.state';
+import { settingsFeature } from '../settings/settings.state';
 import { sessionActions, sessionFeature } from '../session/session.state';
 
 const hoursAgo = (hours: number) => new Date(Date.now() - hours * 3_600_000).toISOString();
@@ -171,6 +172,7 @@ export class Bench<T> {
           [sessionFeature.name]: sessionFeature.reducer,
           [outboxFeature.name]: outboxFeature.reducer,
           [handFeature.name]: handFeature.reducer,
+          [settingsFeature.name]: settingsFeature.reducer,
         }),
         {
           provide: Api,

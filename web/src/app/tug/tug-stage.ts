@@ -214,7 +214,7 @@ export class TugStage {
     const refusal = this.hand.put(
       { kind: 'reading', piece, ...(wire > 1 && { wire }), ...force },
       correcting && { corrects: correcting.id, why },
-      curve,
+      curve ? { curve } : {},
     );
     if (!refusal) this.correcting.set(null);
     return refusal;

@@ -1,12 +1,13 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import type { Gauge, GaugeEvent } from '@tug-mark/contract';
 import { PullWatch, type PullSnapshot, type WatchedPull } from '@tug-mark/core';
+import { Store } from '@ngrx/store';
 import { Subject } from 'rxjs';
 import { Api } from '../../http/api';
 import { Live } from '../../live/live';
+import { settingsActions, settingsFeature } from '../../settings/settings.state';
 import { TraceReader } from './trace-reader';
 
-const GAUGE_KEY = 'tug-mark-gauge';
 const PULL_KEY = 'tug-mark-pull-in-hand';
 /** Share of the gauge's capacity a pull has to rise past to have begun, and the least of it, N. */
 const STARTS_SHARE = 0.004;
@@ -36,6 +37,8 @@ export interface StationPull {
 export class StationGauge {
   private readonly api = inject(Api);
   private readonly live = inject(Live);
+  private readonly store = inject(Store);
+  private readonly kept = this.store.selectSignal(settingsFeature.selectGauge);
   private readonly reader = inject(TraceReader);
   /** Force gauges and calipers of the shop. */
   readonly all = signal<readonly Gauge[] | null>(null);
@@ -66,15 +69,15 @@ export class StationGauge {
   /** Reads the shop's gauges and takes this station's one up again. */
   async open(): Promise<void> {
     if (this.all() === null) this.all.set(await this.api.gauges().catch(() => null));
-    const kept = localStorage.getItem(GAUGE_KEY);
-    if (kept !== null && this.live.gauge() === null) this.choose(kept);
+    const kept = this.kept();
+    // Whether it is still there can only be said once the shop's gauges are known.
+    if (kept !== null && this.all() !== null && this.live.gauge() === null) this.choose(kept);
   }
 
   /** Takes a gauge for this station; null: values are typed. */
   choose(id: string | null): void {
     const gauge = this.gauges()?.find((g) => g.id === id && g.active) ?? null;
-    if (gauge) localStorage.setItem(GAUGE_KEY, gauge.id);
-    else localStorage.removeItem(GAUGE_KEY);
+    this.store.dispatch(settingsActions.set({ changes: { gauge: gauge?.id ?? null } }));
     this.live.gauge.set(gauge?.id ?? null);
     this.peak.set(0);
     if (!gauge) {

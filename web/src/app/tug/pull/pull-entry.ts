@@ -1,4 +1,5 @@
 import { computed, DestroyRef, effect, inject, Injectable, signal, untracked, type Signal } from '@angular/core';
+import { Store } from '@ngrx/store';
 import type { Gauge } from '@tug-mark/contract';
 import {
   curveAgrees,
@@ -27,12 +28,11 @@ import {
 import { Api } from '../../http/api';
 import { timeOrderedId } from '../../http/uuid';
 import type { PackedCurve } from '../../outbox/outbox.state';
+import { settingsActions, settingsFeature } from '../../settings/settings.state';
 import { Keys, type KeyHelp } from '../../shell/keys';
 import { StationGauge, type PullKey, type StationPull } from '../gauge/station-gauge';
 import { TraceReader } from '../gauge/trace-reader';
 import { overlaps, WaitingPulls, type WaitingPull } from './waiting-pulls';
-
-const UNIT_KEY = 'tug-mark-force-unit';
 
 type Reading = Extract<EntryBody, { kind: 'reading' }>;
 /** What the entry finds out of a pull; the place it belongs to is its host's affair. */
@@ -128,7 +128,8 @@ export class PullEntry {
   readonly units = FORCE_UNITS;
   readonly modes = FAILURE_MODES.map((mode, index) => ({ mode, key: String(index + 1), name: failureModeName(mode) }));
 
-  readonly unit = signal<ForceUnit>(FORCE_UNITS.find((u) => u === localStorage.getItem(UNIT_KEY)) ?? 'N');
+  private readonly store = inject(Store);
+  readonly unit = this.store.selectSignal(settingsFeature.selectForceUnit);
   readonly text = signal('');
   /** What stands in the field was typed before and is to be typed again. */
   private readonly isOld = signal(false);
@@ -397,8 +398,7 @@ export class PullEntry {
   }
 
   setUnit(unit: ForceUnit): void {
-    this.unit.set(unit);
-    localStorage.setItem(UNIT_KEY, unit);
+    this.store.dispatch(settingsActions.set({ changes: { forceUnit: unit } }));
   }
 
   typed(text: string): void {

@@ -1,6 +1,7 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { draftKey } from '../../session/drafts';
+import { timeOrderedId } from '../../http/uuid';
 import { sessionFeature } from '../../session/session.state';
 import type { PullKey, StationPull } from '../gauge/station-gauge';
 
@@ -48,7 +49,7 @@ export class WaitingPulls {
   add(pull: Omit<WaitingPull, 'id'>): void {
     const { key } = pull;
     if (key && this.all().some((other) => other.key && overlaps(other.key, key))) return;
-    this.all.update((all) => [...all, { ...pull, id: crypto.randomUUID() }]);
+    this.all.update((all) => [...all, { ...pull, id: timeOrderedId() }]);
   }
 
   remove(id: string): void {

@@ -1,0 +1,94 @@
+import { openSync } from 'fontkit';
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+
+const { resolve } = createRequire(import.meta.url);
+
+/** Typefaces of a page, each in two weights. */
+export type Face = 'text' | 'text-bold' | 'figures' | 'figures-bold';
+
+const OWN = {
+  text: '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next',
+  figures: '@fontsource/saira-semi-condensed/files/saira-semi-condensed',
+} as const;
+const NOTO = '@fontsource/noto-sans/files/noto-sans';
+/** Scripts a name may be written in that the shop's own fonts lack. */
+const NOTO_SCRIPTS = [
+  'latin',
+  'latin-ext',
+  'greek',
+  'greek-ext',
+  'cyrillic',
+  'cyrillic-ext',
+  'vietnamese',
+  'devanagari',
+] as const;
+/** Signs of mathematics and arrows: in one weight, whatever stands beside them. */
+const SIGNS = [
+  '@fontsource/noto-sans-math/files/noto-sans-math-latin-400-normal.woff',
+  '@fontsource/noto-sans-symbols/files/noto-sans-symbols-symbols-400-normal.woff',
+];
+
+/** Files a face is written from, the first that has a sign writing it. */
+function filesOf(face: Face): string[] {
+  const weight = face.endsWith('-bold') ? 600 : 400;
+  const own = OWN[face.startsWith('text') ? 'text' : 'figures'];
+  return [
+    `${own}-latin-${weight}-normal.woff`,
+    `${own}-latin-ext-${weight}-normal.woff`,
+    ...NOTO_SCRIPTS.map((script) => `${NOTO}-${script}-${weight}-normal.woff`),
+    ...SIGNS,
+  ].map((file) => resolve(file));
+}
+
+const signs = new Map<string, ReadonlySet<number>>();
+/** Code points a file has a sign for; read once. */
+function signsOf(file: string): ReadonlySet<number> {
+  let known = signs.get(file);
+  if (!known) {
+    const font = openSync(file);
+    known = new Set('characterSet' in font ? font.characterSet : []);
+    signs.set(file, known);
+  }
+  return known;
+}
+
+/** What is written for a sign that no font here has. */
+const UNKNOWN = '?';
+
+/**
+ * A text in stretches, each with the file of the font that has its signs: the shop's own as far as it goes, then the next
+ * that can. A sign no font here has is written as '?', never as an empty box.
+ */
+export function inFonts(face: Face, text: string): { readonly file: string; readonly text: string }[] {
+  const files = filesOf(face);
+  const [own = ''] = files;
+  const stretches: { file: string; text: string }[] = [];
+  for (const sign of text) {
+    const code = sign.codePointAt(0) ?? 0;
+    const last = stretches.at(-1);
+    // A mark that stands on the letter before it stays with it where that font has it.
+    const files0 = last && /\p{M}/u.test(sign) ? [last.file, ...files] : files;
+    const file = files0.find((each) => signsOf(each).has(code));
+    const written = file === undefined ? UNKNOWN : sign;
+    if (last?.file === (file ?? own)) last.text += written;
+    else stretches.push({ file: file ?? own, text: written });
+  }
+  return stretches;
+}
+
+const FAMILIES = { text: 'Atkinson Hyperlegible Next', figures: 'Saira Semi Condensed' } as const;
+let style: Promise<string> | null = null;
+
+/** CSS that carries the shop's own fonts with a drawing, so that it looks alike wherever it is opened; read once. */
+export function fontStyle(): Promise<string> {
+  style ??= Promise.all(
+    (['text', 'figures'] as const).flatMap((face) =>
+      ([400, 600] as const).map(async (weight) => {
+        const bytes = (await readFile(resolve(`${OWN[face]}-latin-${weight}-normal.woff2`))).toString('base64');
+        return `@font-face{font-family:'${FAMILIES[face]}';font-weight:${weight};src:url(data:font/woff2;base64,${bytes}) format('woff2')}`;
+      }),
+    ),
+  ).then((faces) => faces.join(''));
+  return style;
+}
