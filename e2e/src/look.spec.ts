@@ -81,13 +81,13 @@ describe('What the eye, the caliper and the section say', () => {
     await browser.sees('Photographs of piece');
     const broken = join(folder, 'broken.png');
     await writeFile(broken, 'not a picture');
-    await browser.driver.findElement(By.id('photo-file')).sendKeys(broken);
+    await browser.driver.findElement(By.css('tm-piece-photos tm-file-button input[type=file]')).sendKeys(broken);
     await browser.sees('This is no picture that can be read.');
     const photos = async () => (await browser.driver.findElements(By.css('tm-piece-photos a.photo img'))).length;
     const before = await photos();
     const whole = join(folder, 'whole.png');
     await writeFile(whole, Buffer.from(await browser.shot()));
-    await browser.driver.findElement(By.id('photo-file')).sendKeys(whole);
+    await browser.driver.findElement(By.css('tm-piece-photos tm-file-button input[type=file]')).sendKeys(whole);
     await browser.driver.wait(async () => (await photos()) === before + 1, 20_000, 'the photograph was not kept');
   });
 
@@ -182,7 +182,9 @@ describe('What the eye, the caliper and the section say', () => {
     await browser.press('Release rev D');
     await browser.sees('is in effect for the same days');
     await browser.press('Release it in place of the one in effect');
-    await browser.sees('Pieces are looked at by FL-LOOK-03 rev B (grade critical) and FL-LOOK-03 rev D (grade standard).');
+    await browser.sees(
+      'Pieces are looked at by FL-LOOK-03 rev B (grade critical) and FL-LOOK-03 rev D (grade standard).',
+    );
     await browser.go('/bench');
     await browser.sees('lapsed');
   });

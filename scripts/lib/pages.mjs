@@ -45,7 +45,7 @@ export async function buildPages(project) {
 
 /** Writes the service worker that keeps the built files on a device; the page itself is kept as the server sends it. */
 function keepOffline(folder) {
-  const built = files(folder)
+  const built = [...files(folder)]
     .map((file) => file.slice(folder.length))
     .filter((name) => name !== '/index.html')
     .map((url) => ({
