@@ -1,5 +1,6 @@
 export * from './units';
 export * from './time';
+export * from './glossary';
 export * from './geometry';
 export * from './table';
 export * from './wire';

@@ -13,8 +13,11 @@ const ENTRIES = 20;
 
 const median = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
 
-/** A combination of a list of its own with this many readings. */
-async function prepare(list: string, readings: number): Promise<{ readonly put: (body: object) => Promise<unknown> }> {
+const share95 = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length * 0.95)] ?? NaN;
+
+type Call = (method: string, path: string, body?: unknown, type?: string) => Promise<unknown>;
+
+async function signIn(): Promise<Call> {
   const headers = { 'content-type': 'application/json' };
   const signedIn = await fetch(`${ADDRESS}/api/session`, {
     method: 'POST',
@@ -22,7 +25,7 @@ async function prepare(list: string, readings: number): Promise<{ readonly put: 
     body: JSON.stringify({ name: 'Odile', password: 'demo-odile-bench' }),
   });
   const cookie = (signedIn.headers.get('set-cookie') ?? '').split(';')[0] ?? '';
-  const call = async (method: string, path: string, body?: unknown, type = 'application/json') => {
+  return async (method, path, body, type = 'application/json') => {
     const answer = await fetch(`${ADDRESS}/api/${path}`, {
       method,
       headers: { cookie, ...(body !== undefined && { 'content-type': type }) },
@@ -31,10 +34,15 @@ async function prepare(list: string, readings: number): Promise<{ readonly put: 
     if (!answer.ok) throw new Error(`${path}: ${await answer.text()}`);
     return answer.json() as Promise<unknown>;
   };
+}
+
+/** A combination of a list of its own with this many readings. */
+async function prepare(list: string, readings: number): Promise<{ readonly put: (body: object) => Promise<unknown> }> {
+  const call = await signIn();
   const csv = 'wire id,wire part,length mm,terminal a,terminal b,quantity\nA1,FL-W-0075,100,FL-RT-0406,-,400';
   await call('POST', `wire-lists?id=${randomUUID()}&name=${encodeURIComponent(list)}`, csv, 'text/csv');
-  const { lines } = (await call('GET', 'combinations')) as { lines: { id: string; list: string }[] };
-  const id = lines.find((line) => line.list === list)?.id ?? '';
+  const { lines } = (await call('GET', `bench/lines?list=${encodeURIComponent(list)}`)) as { lines: { id: string }[] };
+  const id = lines[0]?.id ?? '';
   const put = (body: object) =>
     call('POST', `combinations/${id}/entries`, { id: randomUUID(), body, corrects: null, why: null });
   const look = { document: 'FL-LOOK-03', revision: 'B', class: 'standard' };
@@ -105,6 +113,92 @@ async function measure(browser: Browser, list: string): Promise<Measured> {
   };
 }
 
+/** Slows the processor of the page down. */
+const slow = (browser: Browser, times: number) =>
+  browser.driver.sendDevToolsCommand('Emulation.setCPUThrottlingRate', { rate: times });
+
+/** ms from the key that ends a force until its verdict is painted, of this many pulls. */
+async function timeVerdicts(browser: Browser, list: string, pulls: number): Promise<number[]> {
+  await openCombination(browser, 'FL-RT-0406', 'FL-W-0075', list);
+  await climbTo(browser, 'Tug');
+  await browser.shown(By.id('force'));
+  await browser.driver.executeScript(
+    `window.verdicts = [];
+     let began = null;
+     addEventListener('keydown', (e) => { if (e.key === 'Enter' && e.target.id === 'force') began = e.timeStamp; }, true);
+     new MutationObserver(() => {
+       if (began === null || !document.querySelector('tm-pull-field .verdict')) return;
+       const from = began;
+       began = null;
+       requestAnimationFrame(() => setTimeout(() => window.verdicts.push(performance.now() - from)));
+     }).observe(document.body, { subtree: true, childList: true });`,
+  );
+  for (let pull = 0; pull < pulls; pull++) {
+    await browser.driver.wait(async () => (await browser.driver.findElements(By.id('force'))).length > 0, 20_000);
+    await browser.keys('118.4', Key.ENTER);
+    await browser.shown(By.css('tm-pull-field .verdict'));
+    await browser.keys(Key.ESCAPE);
+    await browser.driver.executeScript(
+      "const f = document.getElementById('force'); if (f) { f.value = ''; f.dispatchEvent(new Event('input')); }",
+    );
+  }
+  return browser.driver.executeScript<number[]>('return window.verdicts');
+}
+
+/** Combinations on the bench: each asks for another current, which makes it one of its own. */
+async function fillBench(combinations: number): Promise<void> {
+  const call = await signIn();
+  const each = 1000;
+  for (let list = 0; list * each < combinations; list++) {
+    const rows = Array.from({ length: each }, (_, i) => `B${i},FL-W-0075,100,FL-RT-0406,-,4,${(i + 1) / 1000}`);
+    const csv = ['wire id,wire part,length mm,terminal a,terminal b,quantity,current', ...rows].join('\n');
+    await call(
+      'POST',
+      `wire-lists?id=${randomUUID()}&name=${encodeURIComponent(`long bench ${list + 1}`)}`,
+      csv,
+      'text/csv',
+    );
+  }
+}
+
+interface Opened {
+  /** ms from asking for the page until the first lines are painted, loaded anew, and from the room beside it */
+  readonly anew: number;
+  readonly fromBeside: number;
+  /** what moved after it was drawn, as browsers count it */
+  readonly shift: number;
+  readonly elements: number;
+}
+
+async function openBench(browser: Browser): Promise<Opened> {
+  const rows = "document.querySelectorAll('tm-bench-table td.next').length > 5";
+  const anew: number[] = [];
+  const beside: number[] = [];
+  let shift = 0;
+  for (let round = 0; round < ROUNDS; round++) {
+    await browser.go('/bench');
+    await browser.driver.wait(() => browser.driver.executeScript(`return ${rows}`), 60_000);
+    await browser.driver.sleep(1500);
+    const [first, moved] = await browser.driver.executeScript<[number, number]>(
+      'return [window.firstLines, window.moved]',
+    );
+    anew.push(first);
+    shift = Math.max(shift, moved);
+    await (await browser.shown(By.xpath("//header//a[.='Lots']"))).click();
+    await browser.shown(By.css('tm-lots-page h1'));
+    await browser.driver.sleep(500);
+    beside.push(
+      await browser.driver.executeAsyncScript<number>(
+        `const done = arguments[0], before = performance.now();
+         const look = () => ${rows} ? requestAnimationFrame(() => setTimeout(() => done(performance.now() - before))) : requestAnimationFrame(look);
+         document.querySelector('header a[href="/bench"]:not(.brand)').click(); look();`,
+      ),
+    );
+  }
+  const elements = await browser.driver.executeScript<number>('return document.querySelectorAll("*").length');
+  return { anew: median(anew), fromBeside: median(beside), shift, elements };
+}
+
 interface Stayed {
   /** elements of the page, and bytes its script holds after a collection, before and after */
   readonly elements: readonly [number, number];
@@ -146,11 +240,40 @@ async function stayOpen(browser: Browser, list: string, pieces: readonly number[
   };
 }
 
+await fillBench(5000);
 await prepare('pages few', 5);
 await prepare('pages many', 400);
 const browser = await Browser.open(ADDRESS);
 try {
   await takeSeat(browser, 'Odile');
+  await browser.driver.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {
+    source: `window.moved = 0;
+      new PerformanceObserver((l) => l.getEntries().forEach((e) => { if (!e.hadRecentInput) window.moved += e.value; }))
+        .observe({ type: 'layout-shift', buffered: true });
+      const look = () => document.querySelectorAll('tm-bench-table td.next').length > 5
+        ? requestAnimationFrame(() => setTimeout(() => (window.firstLines = performance.now())))
+        : requestAnimationFrame(look);
+      look();`,
+  });
+  const told = ({ anew, fromBeside, shift, elements }: Opened) =>
+    `${fromBeside.toFixed(0)} ms from the room beside it, ${anew.toFixed(0)} ms loaded anew, layout shift ${shift.toFixed(3)}, elements ${elements}`;
+  // Worked out once, as after a night: what is timed is the page.
+  await browser.go('/bench');
+  await browser.driver.wait(async () => !/working out|\?\?/.test(await browser.text()), 60_000);
+  const bench = await openBench(browser);
+  await slow(browser, 4);
+  const slowBench = await openBench(browser);
+  await slow(browser, 1);
+  process.stdout.write(
+    `Bench of 5,000 combinations: ${told(bench)} (goal 500 ms); with a processor 4 times slower: ${told(slowBench)} (goal 2000 ms)\n`,
+  );
+  const quick = await timeVerdicts(browser, 'pages few', 40);
+  await slow(browser, 4);
+  const slowed = await timeVerdicts(browser, 'pages few', 40);
+  await slow(browser, 1);
+  process.stdout.write(
+    `From the key that ends a force to its verdict painted: 95 of 100 within ${share95(quick).toFixed(0)} ms (goal 50), middle ${median(quick).toFixed(0)}; with a processor 4 times slower ${share95(slowed).toFixed(0)} ms (goal 150), middle ${median(slowed).toFixed(0)}\n`,
+  );
   const few = await measure(browser, 'pages few');
   const many = await measure(browser, 'pages many');
   const ratio = (key: keyof Measured) => (many[key] / Math.max(1, few[key])).toFixed(2);

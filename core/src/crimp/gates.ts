@@ -25,6 +25,24 @@ export const GATES = [
 ] as const;
 export type Gate = (typeof GATES)[number];
 
+/** Each step by its name, where a record tells of it; on the bench it stands in the set-up's own words and numbers. */
+export const GATE_NAMES: Readonly<Record<Gate, string>> = {
+  'slide-on': 'parts slid on first',
+  'strip-looked-at': 'stripped end looked at',
+  setting: 'setting of the tool',
+  orientation: 'way round',
+  position: 'place in the nest',
+  'wire-seen': 'wire seen where it has to be',
+  'cycle-complete': 'full cycle',
+  'mark-matches': 'mark of the die',
+  'hand-tug': 'tug by hand',
+  'insulation-bite': 'bite on the insulation',
+  'trim-flush': 'wire end trimmed flush',
+  'cover-home': 'cover in its place',
+  'sleeve-centred': 'sleeve in the middle',
+  'sealed-both-ends': 'sealed at both ends',
+};
+
 export const REMEDIES = ['mend', 'trim', 'take-out', 'cut-off'] as const;
 /** What can be done when a step is not as it should be. */
 export type Remedy = (typeof REMEDIES)[number];

@@ -2,6 +2,6 @@ export { adjustHeight, type HeightAdjustment } from './adjustHeight';
 export { aftercare } from './aftercare';
 export { placeBites, type Bite, type BitePlan } from './bites';
 export { cautions } from './cautions';
-export { gates, GATES, REMEDIES, REMEDY_WORDS, type Gate, type GateStep, type Remedy } from './gates';
+export { gates, GATE_NAMES, GATES, REMEDIES, REMEDY_WORDS, type Gate, type GateStep, type Remedy } from './gates';
 export { canLeaveOpen, pulledWith } from './pulledWith';
 export { orientation, type Orientation } from './orientation';

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { GATE_NAMES, GATES } from '../crimp';
 import { curveAgrees, measuresOf, type Entry, type EntryBody } from '../index';
 import { agreesWithTyped } from './agreesWithTyped';
 import { correctionsOf, describeEntry, entryCells, entrySlot, KINDS, slotsToCheck } from './index';
@@ -146,5 +147,28 @@ describe('The measures of a section', () => {
       [2, 'compression', 81, '%'],
       [2, 'voids', 3.1, '%'],
     ]);
+  });
+});
+
+describe('A record in words', () => {
+  it('tells points, steps, decisions and rulings by their names, and a point of before as it was written', () => {
+    const found = (criterion: string) =>
+      describeEntry({ kind: 'finding', piece: 1, criterion, finding: 'accept', note: '' });
+    expect(found('seam')).toBe('Piece 1, way round: accept');
+    expect(found('of-before')).toBe('Piece 1, of-before: accept');
+    expect(describeEntry({ kind: 'gate', gate: 'wire-seen', answer: 'yes', note: '' })).toBe(
+      "Step 'wire seen where it has to be': yes",
+    );
+    const range = { kind: 'disposition' as const, lot: 1, step: 1, from: 2, to: 9, cause: 'other' as const };
+    expect(describeEntry({ ...range, what: 'use-as-is', note: 'within the drawing' })).toContain(
+      'Pieces 2 to 9: used as is',
+    );
+    expect(describeEntry({ kind: 'ruling', piece: 3, ruling: 'invalid', note: 'grip slipped' })).toContain(
+      'Piece 3, quality rules that it was no test',
+    );
+  });
+
+  it('has a name for every step there is', () => {
+    for (const gate of GATES) expect(GATE_NAMES[gate]).not.toBe(gate);
   });
 });

@@ -2,6 +2,7 @@ import { documentName } from '../document';
 import type { Correction } from '../journal';
 import type { SetUp, SetUpContext } from '../combination';
 import { changeName, planRisk, type LotVerdict } from '../lot';
+import { showMoment } from '../time';
 import { showNumber } from '../units';
 import { MARGIN, PAPER_SIZES, PageWriter, type Page, type Paper } from './PageWriter';
 import { line, rect, text } from './shapes';
@@ -23,9 +24,9 @@ export interface CertificateInput {
   /** Entries of the whole journal, and the hash of the last one. */
   readonly chain: { readonly entries: number; readonly hash: string };
   readonly printedAt: string;
+  /** The shop's time zone: its clocks are what everybody went by. */
+  readonly zone: string;
 }
-
-const day = (at: string) => `${at.slice(0, 16).replace('T', ' ')} UTC`;
 
 /**
  * The certificate of a finished lot: what was made, by what set-up, how it was checked and with what result, what became
@@ -35,6 +36,7 @@ export function drawCertificate(input: CertificateInput, paper: Paper): Page[] {
   const [width, height] = PAPER_SIZES[paper];
   const writer = new PageWriter(width, height);
   const { shop, about, context, setUp, lot } = input;
+  const day = (at: string) => showMoment(at, input.zone);
   const { head, counts } = lot;
   writer.put(text(MARGIN, writer.y + 6, `Lot ${head.name}`, { size: 7.5, bold: true }));
   writer.y += 11;

@@ -1,1 +1,2 @@
+export { showDay, showMoment } from './show';
 export { isZone, today, type ShopTime } from './today';

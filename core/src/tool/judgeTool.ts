@@ -1,4 +1,4 @@
-import { today, type ShopTime } from '../time';
+import { showDay, today, type ShopTime } from '../time';
 import { reason, type Reason } from '../verdict';
 import type { Die, Nest, Tool, ToolCheck, ToolReturn } from './Tool';
 
@@ -126,7 +126,7 @@ export function judgeTool(
       reason(
         'calibration-overdue',
         'bad',
-        `Calibration of ${tool.label} ran out on ${tool.calibrationUntil}. Send it in, take another.`,
+        `Calibration of ${tool.label} ran out on ${showDay(tool.calibrationUntil)}. Send it in, take another.`,
       ),
     );
   }

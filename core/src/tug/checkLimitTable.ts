@@ -1,3 +1,4 @@
+import { showDay } from '../time';
 import { TYPICAL_STRENGTHS, breakingLoad, sizeLabel, type Wire } from '../wire';
 import { limitRowName } from './compareLimits';
 import type { LimitTable } from './LimitTable';
@@ -35,7 +36,7 @@ export function checkLimitTable(table: LimitTable, wires: readonly Wire[], today
       row: 0,
       field: 'effectiveFrom',
       weight: 'note',
-      text: `It is in effect since ${effectiveFrom}, which is past: what was judged before its release keeps the table it was judged by.`,
+      text: `It is in effect since ${showDay(effectiveFrom)}, which is past: what was judged before its release keeps the table it was judged by.`,
     });
   }
   for (const [field, old] of [

@@ -1,5 +1,6 @@
 import { setUpContext, type Certificate, type CombinationView } from '@tug-mark/contract';
 import {
+  showMoment,
   computeSetUp,
   correctionsOf,
   entriesOf,
@@ -22,6 +23,7 @@ export interface CertificateSource {
   readonly setUp: SetUp;
   readonly lot: LotVerdict;
   readonly shop: { readonly name: string; readonly isDemo: boolean };
+  readonly zone: string;
   readonly releasedBy: string;
   readonly people: readonly string[];
   readonly chain: { readonly entries: number; readonly hash: string };
@@ -78,6 +80,7 @@ export async function readCertificate(db: Knex, id: string, number: number, now:
     setUp,
     lot,
     shop: { name: shop.name, isDemo: shop.isDemo },
+    zone: shop.zone,
     releasedBy: entriesOf(view.entries, 'release').findLast((e) => e.at <= lot.head.openedAt)?.by ?? '',
     people: [...new Set(own.map((e) => e.by))],
     chain: { entries: chain.entries, hash: chain.hash },
@@ -138,8 +141,8 @@ export function toCertificate(source: CertificateSource, madeAt: string): Certif
 }
 
 /** The certificate as it is drawn. */
-export function toDrawing(source: CertificateSource, printedAt: string): CertificateInput {
-  const { view, setUp, lot, shop, releasedBy, people, chain, corrections, seal } = source;
+export function toDrawing(source: CertificateSource, now: string): CertificateInput {
+  const { zone, view, setUp, lot, shop, releasedBy, people, chain, corrections, seal } = source;
   const { list, terminal, wire } = view.combination;
   return {
     shop,
@@ -152,6 +155,7 @@ export function toDrawing(source: CertificateSource, printedAt: string): Certifi
     chain,
     corrections,
     seal,
-    printedAt,
+    printedAt: showMoment(now, zone),
+    zone,
   };
 }

@@ -1,5 +1,5 @@
 import { API } from '@tug-mark/contract';
-import { drawSheet, pagesToSvg, pageToSvg, type Page, type Paper } from '@tug-mark/core';
+import { drawSheet, pagesToSvg, pageToSvg, showMoment, type Page, type Paper } from '@tug-mark/core';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import type { Knex } from 'knex';
 import { once } from 'node:events';
@@ -13,11 +13,10 @@ import { readSheets, type SheetSource } from './store';
 
 /** Set-up sheets: one on screen, as SVG or PDF; all of a wire list as one PDF that tells how far it is. */
 export function sheetRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<void> {
-  const printedAt = () => `${new Date().toISOString().slice(0, 16).replace('T', ' ')} UTC`;
   const draw = (
     source: SheetSource,
     request: FastifyRequest,
-    shop: { name: string; isDemo: boolean },
+    shop: { name: string; isDemo: boolean; zone: string },
     paper: Paper,
   ): Page[] =>
     drawSheet(
@@ -25,7 +24,7 @@ export function sheetRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise
         ...source,
         shop,
         link: `${request.protocol}://${request.host}/bench/${source.id}`,
-        printedAt: printedAt(),
+        printedAt: showMoment(new Date().toISOString(), shop.zone),
       },
       paper,
     );

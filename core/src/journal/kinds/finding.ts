@@ -1,5 +1,5 @@
 import { measuresOf } from '../../entry';
-import { AS_DRAWN, FAULTS, isGood, numberFinding } from '../../look';
+import { AS_DRAWN, FAULTS, isGood, numberFinding, POINT_CODES, pointOf } from '../../look';
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
 import { isReason } from '../isReason';
 
@@ -54,8 +54,14 @@ export const finding: Kind<BodyOf<'finding'>> = {
     return null;
   },
   sentence: (body) =>
-    `Piece ${body.piece}, ${body.criterion === AS_DRAWN ? 'every point as drawn' : body.criterion}: ${body.finding}${body.fault ? ` (${faultTitle(body.fault)})` : ''}${noted(body.note)}`,
+    `Piece ${body.piece}, ${body.criterion === AS_DRAWN ? 'every point as drawn' : titleOf(body.criterion)}: ${body.finding}${body.fault ? ` (${faultTitle(body.fault)})` : ''}${noted(body.note)}`,
   cells: (body) => ({ answer: body.finding }),
+};
+
+/** A record of a former version may name a point there is no more. */
+const titleOf = (criterion: string) => {
+  const code = POINT_CODES.find((each) => each === criterion);
+  return code === undefined ? criterion : pointOf(code).title.toLowerCase();
 };
 
 const faultTitle = (code: string) => FAULTS.find((f) => f.code === code)?.title.toLowerCase() ?? code;

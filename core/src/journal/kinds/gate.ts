@@ -1,4 +1,4 @@
-import { GATES, REMEDY_WORDS } from '../../crimp';
+import { GATE_NAMES, GATES, REMEDY_WORDS } from '../../crimp';
 import { entriesOf } from '../../entry';
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
 import { isReason } from '../isReason';
@@ -22,6 +22,6 @@ export const gate: Kind<BodyOf<'gate'>> = {
     return null;
   },
   sentence: (body) =>
-    `Step ${body.gate}: ${body.answer}${body.remedy ? `, to be ${REMEDY_WORDS[body.remedy].done}` : ''}${noted(body.note)}`,
+    `Step '${GATE_NAMES[body.gate]}': ${body.answer}${body.remedy ? `, to be ${REMEDY_WORDS[body.remedy].done}` : ''}${noted(body.note)}`,
   cells: (body) => ({ answer: body.answer }),
 };

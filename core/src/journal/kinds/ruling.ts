@@ -31,6 +31,7 @@ export const ruling: Kind<BodyOf<'ruling'>> = {
     if (!isReason(body.note)) return refuse('note-missing', 'note', 'A ruling needs its reason.');
     return null;
   },
-  sentence: (body) => `Piece ${body.piece}, quality rules: ${body.ruling}${noted(body.note)}`,
+  sentence: (body) =>
+    `Piece ${body.piece}, quality rules that it ${body.ruling === 'counts' ? 'counts' : 'was no test'}${noted(body.note)}`,
   cells: (body) => ({ answer: body.ruling }),
 };

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { DocumentHistory } from '@tug-mark/contract';
-import { documentName, isSameDocument, type DocumentKey } from '@tug-mark/core';
+import { showDay, documentName, isSameDocument, type DocumentKey } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { showTime } from '../parts/show-time';
 import type { AnyShelf } from './shelf';
@@ -18,8 +18,8 @@ import { Select } from '../parts/select';
         <p class="notice">Made up for the demo. {{ madeUp() }} A shop enters its own from a controlled document.</p>
       }
       <p class="soft">
-        {{ found.owner }} · in effect from {{ found.effectiveFrom
-        }}{{ found.effectiveUntil ? ' to ' + found.effectiveUntil : '' }}{{ more() ? ' · ' + more() : '' }}
+        {{ found.owner }} · in effect from {{ day(found.effectiveFrom)
+        }}{{ found.effectiveUntil ? ' to ' + day(found.effectiveUntil) : '' }}{{ more() ? ' · ' + more() : '' }}
       </p>
       @if (shelf().record(); as history) {
         <p class="soft">{{ told(history) }}</p>
@@ -98,6 +98,7 @@ import { Select } from '../parts/select';
   `,
 })
 export class DocumentHead {
+  protected readonly day = showDay;
   readonly shelf = input.required<AnyShelf>();
   readonly mayRelease = input.required<boolean>();
   readonly mayDraft = input.required<boolean>();

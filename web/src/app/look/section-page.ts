@@ -25,6 +25,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import type { SectionAnswer } from '../../workers/section.messages';
 import type { SectionWork } from '../../workers/section.worker';
+import { TermHelp } from '../glossary/term';
 import { Mark } from '../parts/mark';
 import { Select } from '../parts/select';
 import { valueOf } from '../parts/value-of';
@@ -43,7 +44,7 @@ const BRUSHES = [4, 8, 16, 32] as const;
 /** The section of a cut crimp: read by itself, shown as a mask, mended by hand where it is wrong, judged by its numbers. */
 @Component({
   selector: 'tm-section-page',
-  imports: [RouterLink, NzButtonModule, NzInputModule, Mark, Select],
+  imports: [RouterLink, NzButtonModule, NzInputModule, Mark, Select, TermHelp],
   providers: [PhotoInHand],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -126,7 +127,7 @@ const BRUSHES = [4, 8, 16, 32] as const;
             <dl class="facts">
               <dt>Metal of the strands</dt>
               <dd>{{ f.metal.toFixed(3) }} mm² of {{ wireArea().toFixed(3) }}</dd>
-              <dt>Compression</dt>
+              <dt><tm-term of="compression">Compression</tm-term></dt>
               <dd>
                 {{ (100 * f.compression).toFixed(1) }} %
                 @if (judged('compression'); as r) {
@@ -134,7 +135,7 @@ const BRUSHES = [4, 8, 16, 32] as const;
                   <span class="soft">{{ r.min }}–{{ r.max }}</span>
                 }
               </dd>
-              <dt>Voids</dt>
+              <dt><tm-term of="voids">Voids</tm-term></dt>
               <dd>
                 {{ (100 * f.voids).toFixed(1) }} %
                 @if (judged('voids'); as r) {

@@ -108,7 +108,9 @@ describe('The outbox', () => {
       ...{ kind: 'photo' as const, piece: 1, shows: 'end on' as const, note: '' },
       photo: { id: 'p', digest: '0'.repeat(64) },
     };
-    store.dispatch(outboxActions.put({ item: { ...photograph, entry: { ...photograph.entry, body }, photo: new Blob(['jpeg']) } }));
+    store.dispatch(
+      outboxActions.put({ item: { ...photograph, entry: { ...photograph.entry, body }, photo: new Blob(['jpeg']) } }),
+    );
     await settle();
     expect(sent).toEqual(['p, 4 bytes', 'b']);
     expect(dated[0]?.body).toEqual(jasmine.objectContaining({ photo: { id: 'p', digest: 'd'.repeat(64) } }));

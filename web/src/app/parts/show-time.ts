@@ -1,11 +1,13 @@
-const BENCH = new Intl.DateTimeFormat(undefined, {
+/* Moments on screen: written alike everywhere, the month as a word. Plain days are core's `showDay`. */
+
+const BENCH = new Intl.DateTimeFormat('en-GB', {
   day: 'numeric',
   month: 'short',
   hour: '2-digit',
   minute: '2-digit',
   hourCycle: 'h23',
 });
-const RECORD = new Intl.DateTimeFormat(undefined, {
+const RECORD = new Intl.DateTimeFormat('en-GB', {
   year: 'numeric',
   month: 'short',
   day: 'numeric',
@@ -16,19 +18,12 @@ const RECORD = new Intl.DateTimeFormat(undefined, {
   timeZoneName: 'short',
 });
 
-const CLOCK = new Intl.DateTimeFormat(undefined, {
+const CLOCK = new Intl.DateTimeFormat('en-GB', {
   hour: '2-digit',
   minute: '2-digit',
   second: '2-digit',
   hourCycle: 'h23',
 });
-
-const DAY = new Intl.DateTimeFormat(undefined, { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
-
-/** A plain day, '2027-01-31': no instant, so no zone may move it. */
-export function showDay(day: string): string {
-  return DAY.format(new Date(`${day}T00:00:00Z`));
-}
 
 /** A moment of just now: local time to the second. */
 export function showClock(iso: string): string {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { Router } from '@angular/router';
 import { showRange, strandDamage, type Range } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { TermHelp } from '../glossary/term';
 import { Hand } from '../hand/hand';
 import { Lengths } from '../parts/lengths';
 import { focusMeasure, Measures } from '../parts/measures';
@@ -15,7 +16,7 @@ import { TubeChooser } from './tube-chooser';
 /** How is the wire end made? */
 @Component({
   selector: 'tm-prepare-stage',
-  imports: [NzButtonModule, SideViewDrawing, StripRuler, Reasons, Measures, TubeChooser, Retermination],
+  imports: [NzButtonModule, SideViewDrawing, StripRuler, Reasons, Measures, TubeChooser, Retermination, TermHelp],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (hand.view(); as view) {
@@ -28,17 +29,17 @@ import { TubeChooser } from './tube-chooser';
           <tm-side-view [terminal]="view.terminal" [wire]="view.wire" [strip]="p.strip" [width]="620" />
           <div>
             <dl class="facts">
-              <dt>set point</dt>
+              <dt><tm-term of="set point" /></dt>
               <dd>
                 {{ p.strip.setPoint === null ? 'none' : lengths.say(p.strip.setPoint) }}
                 <button nz-button class="quiet" type="button" (click)="lengths.turn()">
                   {{ lengths.shown() === 'mm' ? 'in inches' : lengths.shown() === 'in' ? 'in 64ths' : 'in mm alone' }}
                 </button>
               </dd>
-              <dt>window</dt>
+              <dt><tm-term of="strip window">window</tm-term></dt>
               <dd>{{ range(p.strip.window) }}</dd>
               @if (p.strip.kind === 'positioned') {
-                <dt>insulation edge</dt>
+                <dt><tm-term of="insulation edge" /></dt>
                 <dd>{{ band(p.strip.position) }} <span class="soft">behind the barrel</span></dd>
               }
               <dt>guard band</dt>
@@ -47,7 +48,7 @@ import { TubeChooser } from './tube-chooser';
               </dd>
               <dt>stripper</dt>
               <dd>{{ p.stripper.label }}</dd>
-              <dt>notch</dt>
+              <dt><tm-term of="notch" /></dt>
               <dd>
                 {{
                   p.notch.notch

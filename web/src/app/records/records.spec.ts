@@ -124,9 +124,9 @@ describe('Set-up sheets', () => {
 describe('An entry in words', () => {
   it('tells of an entry which run it belongs to, from the second on', () => {
     expect(describeEntry({ kind: 'gate', gate: 'hand-tug', answer: 'yes', note: '', run: 2 })).toBe(
-      'Run 2. Step hand-tug: yes',
+      "Run 2. Step 'tug by hand': yes",
     );
-    expect(describeEntry({ kind: 'gate', gate: 'hand-tug', answer: 'yes', note: '' })).toBe('Step hand-tug: yes');
+    expect(describeEntry({ kind: 'gate', gate: 'hand-tug', answer: 'yes', note: '' })).toBe("Step 'tug by hand': yes");
     expect(
       describeEntry({ kind: 'measure', piece: 1, what: 'height', value: 1.5, typed: '0.059', unit: 'in', note: '' }),
     ).toBe('Piece 1, crimp height 1.50 mm (typed 0.059 in)');

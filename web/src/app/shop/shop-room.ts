@@ -22,6 +22,7 @@ const RULES: readonly Shelf[] = [
   { to: 'inspection-points', name: 'Inspection points' },
   { to: 'house-rules', name: 'House rules' },
   { to: 'studies', name: 'Studies of looking' },
+  { to: 'glossary', name: 'What the words mean' },
 ];
 const PEOPLE: readonly Shelf[] = [{ to: 'people', name: 'People' }];
 

@@ -43,7 +43,7 @@ describe('Taking a tool', () => {
   it('offers no check where a check mends nothing', async () => {
     bench = await Bench.open(ToolStage, { view: viewOf({ tools: [{ ...tool, calibrationUntil: '2020-01-01' }] }) });
     expect(bench.headline).toBe('No tool can be taken.');
-    expect(bench.text).toContain('Calibration of Hand tool HT ran out on 2020-01-01.');
+    expect(bench.text).toContain('Calibration of Hand tool HT ran out on 1 Jan 2020.');
     expect(bench.has('Check it')).toBeFalse();
   });
 

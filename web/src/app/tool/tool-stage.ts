@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { EntryBody, ToolCandidate } from '@tug-mark/core';
-import { findCheckPlace, ownSheet } from '@tug-mark/core';
+import { showDay, findCheckPlace, ownSheet } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -53,7 +53,7 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
                         : 'none'
                     }}</span
                   >
-                  · <span>calibrated to {{ candidate.tool.calibrationUntil }}</span> ·
+                  · <span>calibrated to {{ day(candidate.tool.calibrationUntil) }}</span> ·
                   <span>{{ candidate.tool.cycles }} of {{ candidate.tool.cycleLimit }} cycles</span>
                 </p>
               </div>
@@ -179,6 +179,7 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
   `,
 })
 export class ToolStage {
+  protected readonly day = showDay;
   protected readonly hand = inject(Hand);
   private readonly store = inject(Store);
   private readonly router = inject(Router);

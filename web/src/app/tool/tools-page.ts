@@ -2,7 +2,16 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may, type Suspect } from '@tug-mark/contract';
-import { checkPlaces, judgeTool, mountedDie, recordsOf, standingFailure, type Die, type Tool } from '@tug-mark/core';
+import {
+  showDay,
+  checkPlaces,
+  judgeTool,
+  mountedDie,
+  recordsOf,
+  standingFailure,
+  type Die,
+  type Tool,
+} from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api } from '../http/api';
 import { CabinetParts } from '../cabinet/cabinet';
@@ -57,7 +66,7 @@ const ORDER = { 'check-due': 0, refused: 1, ready: 2 } as const;
               <p class="soft">
                 last check
                 {{ line.state.lastCheck ? time(line.state.lastCheck.at) + ' by ' + line.state.lastCheck.by : 'none' }} ·
-                calibrated to {{ line.tool.calibrationUntil }} · {{ line.tool.cycles }} of
+                calibrated to {{ day(line.tool.calibrationUntil) }} · {{ line.tool.cycles }} of
                 {{ line.tool.cycleLimit }} cycles
               </p>
             </div>
@@ -129,6 +138,7 @@ const ORDER = { 'check-due': 0, refused: 1, ready: 2 } as const;
   `,
 })
 export class ToolsPage {
+  protected readonly day = showDay;
   private readonly shop = injectShopTime();
   private readonly api = inject(Api);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);

@@ -5,6 +5,7 @@ import { may } from '@tug-mark/contract';
 import { failureModeName, fromNewtons, judgeReading, showNumber } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { TermHelp } from '../glossary/term';
 import { Hand } from '../hand/hand';
 import type { PackedCurve } from '../outbox/outbox.state';
 import { AfterFailure } from '../parts/after-failure';
@@ -46,6 +47,7 @@ interface Correcting {
     PullAsk,
     PullField,
     PullsWaiting,
+    TermHelp,
   ],
   providers: [PullEntry, WaitingPulls],
   changeDetection: ChangeDetectionStrategy.OnPush,

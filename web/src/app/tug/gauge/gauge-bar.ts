@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
-import { type ForceUnit } from '@tug-mark/core';
+import { showDay, type ForceUnit } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { FileButton } from '../../parts/file-button';
 import { Mark } from '../../parts/mark';
@@ -38,7 +38,7 @@ import { Select } from '../../parts/select';
           }
           @if (g.calibrationUntil < today) {
             <p class="doubt">
-              <tm-mark state="fail" /> Its calibration ran out on {{ g.calibrationUntil }}: take another gauge.
+              <tm-mark state="fail" /> Its calibration ran out on {{ day(g.calibrationUntil) }}: take another gauge.
             </p>
           }
           @if (gauge.isOverloaded()) {
@@ -86,6 +86,7 @@ import { Select } from '../../parts/select';
   `,
 })
 export class GaugeBar {
+  protected readonly day = showDay;
   readonly limit = input.required<number | null>();
   readonly breaks = input.required<number>();
   readonly unit = input.required<ForceUnit>();

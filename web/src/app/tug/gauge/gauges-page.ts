@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { showDay } from '@tug-mark/core';
 import { Store } from '@ngrx/store';
 import { may, type Gauge } from '@tug-mark/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -67,7 +68,7 @@ const NEW: Gauge = {
                 @if (g.calibrationUntil < today) {
                   <tm-mark state="fail" />
                 }
-                calibrated to {{ g.calibrationUntil }}
+                calibrated to {{ day(g.calibrationUntil) }}
               </p>
             </div>
             @if (mayEdit()) {
@@ -101,6 +102,7 @@ const NEW: Gauge = {
   `,
 })
 export class GaugesPage {
+  protected readonly day = showDay;
   protected readonly gauge = inject(StationGauge);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   protected readonly fresh = NEW;
