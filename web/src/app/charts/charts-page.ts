@@ -166,7 +166,7 @@ const REST_MS = 120;
     .below {
       display: grid;
       gap: 24px;
-      grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
+      grid-template-columns: repeat(auto-fit, minmax(min(300px, 100%), 1fr));
     }
     section {
       align-content: start;

@@ -78,67 +78,71 @@ import { Select } from '../parts/select';
               <a [routerLink]="['/bench', v.combination.id]">{{ v.terminal.part }} on {{ v.wire.part }}</a>
             </h2>
             @if (other()) {
-              <table>
-                <thead>
-                  <tr>
-                    <th scope="col"></th>
-                    <th scope="col">{{ p.label }}</th>
-                    <th scope="col">{{ other()!.label }}</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  @for (line of compared(); track line.about) {
-                    <tr [class.changed]="line.differs">
-                      <th scope="row">{{ line.about }}</th>
-                      <td>{{ line.a }}</td>
-                      <td>{{ line.differs ? line.b : 'the same' }}</td>
+              <div class="scroll" tabindex="0" role="region" aria-label="What differs">
+                <table>
+                  <thead>
+                    <tr>
+                      <th scope="col"></th>
+                      <th scope="col">{{ p.label }}</th>
+                      <th scope="col">{{ other()!.label }}</th>
                     </tr>
-                  }
-                </tbody>
-              </table>
+                  </thead>
+                  <tbody>
+                    @for (line of compared(); track line.about) {
+                      <tr [class.changed]="line.differs">
+                        <th scope="row">{{ line.about }}</th>
+                        <td>{{ line.a }}</td>
+                        <td>{{ line.differs ? line.b : 'the same' }}</td>
+                      </tr>
+                    }
+                  </tbody>
+                </table>
+              </div>
             } @else {
               <p class="soft">Choose a profile or a school to put beside it.</p>
             }
           }
           <h2>Choices</h2>
-          <table>
-            <thead>
-              <tr>
-                <th scope="col">Choice</th>
-                <th scope="col">{{ p.label }}</th>
-                @if (other()) {
-                  <th scope="col">{{ other()!.label }}</th>
-                }
-                <th scope="col">Why practitioners disagree</th>
-              </tr>
-            </thead>
-            <tbody>
-              @for (choice of choices; track choice.key) {
-                <tr [class.changed]="other() && other()![choice.key] !== p[choice.key]">
-                  <th scope="row">{{ choice.title }}</th>
-                  <td>
-                    {{ name(choice.key, p) }}<span class="soft effect">{{ effectOf(choice.key, p) }}</span>
-                  </td>
-                  @if (other(); as o) {
-                    <td>
-                      {{ name(choice.key, o) }}<span class="soft effect">{{ effectOf(choice.key, o) }}</span>
-                    </td>
-                  }
-                  <td class="soft">{{ choice.why }}</td>
-                </tr>
-              }
-              @for (line of numbers(); track line.title) {
-                <tr [class.changed]="other() && line.a !== line.b">
-                  <th scope="row">{{ line.title }}</th>
-                  <td class="figures">{{ line.a }}</td>
+          <div class="scroll" tabindex="0" role="region" aria-label="Choices">
+            <table>
+              <thead>
+                <tr>
+                  <th scope="col">Choice</th>
+                  <th scope="col">{{ p.label }}</th>
                   @if (other()) {
-                    <td class="figures">{{ line.b }}</td>
+                    <th scope="col">{{ other()!.label }}</th>
                   }
-                  <td></td>
+                  <th scope="col">Why practitioners disagree</th>
                 </tr>
-              }
-            </tbody>
-          </table>
+              </thead>
+              <tbody>
+                @for (choice of choices; track choice.key) {
+                  <tr [class.changed]="other() && other()![choice.key] !== p[choice.key]">
+                    <th scope="row">{{ choice.title }}</th>
+                    <td>
+                      {{ name(choice.key, p) }}<span class="soft effect">{{ effectOf(choice.key, p) }}</span>
+                    </td>
+                    @if (other(); as o) {
+                      <td>
+                        {{ name(choice.key, o) }}<span class="soft effect">{{ effectOf(choice.key, o) }}</span>
+                      </td>
+                    }
+                    <td class="soft">{{ choice.why }}</td>
+                  </tr>
+                }
+                @for (line of numbers(); track line.title) {
+                  <tr [class.changed]="other() && line.a !== line.b">
+                    <th scope="row">{{ line.title }}</th>
+                    <td class="figures">{{ line.a }}</td>
+                    @if (other()) {
+                      <td class="figures">{{ line.b }}</td>
+                    }
+                    <td></td>
+                  </tr>
+                }
+              </tbody>
+            </table>
+          </div>
         }
       }
     </div>

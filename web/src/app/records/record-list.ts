@@ -51,40 +51,42 @@ const STATES = { accepted: 'pass', 'meets-made-up-limits': 'hold', rejected: 'fa
       @if (problem(); as found) {
         <tm-problem [problem]="found" />
       }
-      <nz-table
-        #table
-        [nzData]="lines()"
-        nzSize="small"
-        [nzFrontPagination]="false"
-        [nzShowPagination]="false"
-        nzNoResult="Nothing is on record yet."
-      >
-        <thead>
-          <tr>
-            <th scope="col">Combination</th>
-            <th scope="col">List</th>
-            <th scope="col">Judgement</th>
-            <th scope="col">Last entry</th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (line of table.data; track line.id) {
-            <tr class="ant-table-row">
-              <td>
-                <a [routerLink]="['/records', line.id]"
-                  ><strong class="figures">{{ line.terminal }} on {{ line.wire }}</strong></a
-                >
-                @if (line.readIn) {
-                  <em>not this shop's own</em>
-                }
-              </td>
-              <td>{{ line.list }}</td>
-              <td><tm-mark [state]="states[line.verdict]" /> {{ line.headline }}</td>
-              <td>{{ line.touchedAt ? time(line.touchedAt) : '' }}</td>
+      <div class="scroll" tabindex="0" role="region" aria-label="Records">
+        <nz-table
+          #table
+          [nzData]="lines()"
+          nzSize="small"
+          [nzFrontPagination]="false"
+          [nzShowPagination]="false"
+          nzNoResult="Nothing is on record yet."
+        >
+          <thead>
+            <tr>
+              <th scope="col">Combination</th>
+              <th scope="col">List</th>
+              <th scope="col">Judgement</th>
+              <th scope="col">Last entry</th>
             </tr>
-          }
-        </tbody>
-      </nz-table>
+          </thead>
+          <tbody>
+            @for (line of table.data; track line.id) {
+              <tr class="ant-table-row">
+                <td>
+                  <a [routerLink]="['/records', line.id]"
+                    ><strong class="figures">{{ line.terminal }} on {{ line.wire }}</strong></a
+                  >
+                  @if (line.readIn) {
+                    <em>not this shop's own</em>
+                  }
+                </td>
+                <td>{{ line.list }}</td>
+                <td><tm-mark [state]="states[line.verdict]" /> {{ line.headline }}</td>
+                <td>{{ line.touchedAt ? time(line.touchedAt) : '' }}</td>
+              </tr>
+            }
+          </tbody>
+        </nz-table>
+      </div>
       @if (foreign().length) {
         <section aria-labelledby="elsewhere">
           <h2 id="elsewhere">From elsewhere</h2>

@@ -67,53 +67,55 @@ import { sessionFeature } from '../session/session.state';
           <button nz-button class="bench-button" type="button" (click)="isNew.set(false)">Leave it</button>
         </form>
       }
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Study</th>
-            <th scope="col">Pieces</th>
-            <th scope="col">Begun</th>
-            <th scope="col">Who has answered</th>
-            <th scope="col"></th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (study of studies(); track study.id) {
+      <div class="scroll" tabindex="0" role="region" aria-label="Studies">
+        <table>
+          <thead>
             <tr>
-              <th scope="row">
-                {{ study.name }} <span class="soft">{{ study.terminal }} on {{ study.wire }}</span>
-              </th>
-              <td class="figures">{{ study.items }}</td>
-              <td>{{ time(study.at) }}, {{ study.by }}</td>
-              <td>
-                @for (who of study.people; track who.person) {
-                  <span class="who">{{ who.person }} {{ who.answers }} of {{ rounds * study.items }}</span>
-                } @empty {
-                  <span class="soft">nobody yet</span>
-                }
-              </td>
-              <td class="acts">
-                @if (study.closedAt) {
-                  <a class="file-choice" [routerLink]="['/shop/studies', study.id]">Results</a>
-                } @else {
-                  <a class="file-choice" [routerLink]="['/shop/studies', study.id]">Look at the pieces</a>
-                  @if (maySet()) {
-                    <button nz-button class="bench-button" type="button" (click)="close(study)">
-                      Close {{ study.name }}
-                    </button>
+              <th scope="col">Study</th>
+              <th scope="col">Pieces</th>
+              <th scope="col">Begun</th>
+              <th scope="col">Who has answered</th>
+              <th scope="col"></th>
+            </tr>
+          </thead>
+          <tbody>
+            @for (study of studies(); track study.id) {
+              <tr>
+                <th scope="row">
+                  {{ study.name }} <span class="soft">{{ study.terminal }} on {{ study.wire }}</span>
+                </th>
+                <td class="figures">{{ study.items }}</td>
+                <td>{{ time(study.at) }}, {{ study.by }}</td>
+                <td>
+                  @for (who of study.people; track who.person) {
+                    <span class="who">{{ who.person }} {{ who.answers }} of {{ rounds * study.items }}</span>
+                  } @empty {
+                    <span class="soft">nobody yet</span>
                   }
-                }
-              </td>
-            </tr>
-          } @empty {
-            <tr>
-              <td colspan="5" class="soft">
-                {{ loaded() ? 'No study yet. Quality or an engineer begins one.' : 'Loading ...' }}
-              </td>
-            </tr>
-          }
-        </tbody>
-      </table>
+                </td>
+                <td class="acts">
+                  @if (study.closedAt) {
+                    <a class="file-choice" [routerLink]="['/shop/studies', study.id]">Results</a>
+                  } @else {
+                    <a class="file-choice" [routerLink]="['/shop/studies', study.id]">Look at the pieces</a>
+                    @if (maySet()) {
+                      <button nz-button class="bench-button" type="button" (click)="close(study)">
+                        Close {{ study.name }}
+                      </button>
+                    }
+                  }
+                </td>
+              </tr>
+            } @empty {
+              <tr>
+                <td colspan="5" class="soft">
+                  {{ loaded() ? 'No study yet. Quality or an engineer begins one.' : 'Loading ...' }}
+                </td>
+              </tr>
+            }
+          </tbody>
+        </table>
+      </div>
     </div>
   `,
   styles: `
