@@ -170,7 +170,9 @@ describe('A limit table', () => {
     const touched = await ines.get<Touched[]>(`/api/limits/touched?${key}`);
     expect(touched.length).toBeGreaterThan(3);
     expect(new Set(touched.map((t) => `${t.wire} ${t.before} ${t.after}`))).toEqual(new Set(['FL-W-0075 85 90']));
-    expect((await ines.call('GET', '/api/limits/touched?document=FL-SPEC-07&revision=Z&class=standard')).statusCode).toBe(404);
+    expect(
+      (await ines.call('GET', '/api/limits/touched?document=FL-SPEC-07&revision=Z&class=standard')).statusCode,
+    ).toBe(404);
   });
 
   it('is released by a second person where the practice says so', async () => {

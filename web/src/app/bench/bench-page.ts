@@ -70,6 +70,12 @@ import { ProblemNotice } from '../parts/problem-notice';
       grid-template-rows: minmax(0, 1fr) auto;
       min-height: 0;
     }
+    /* What changes in one of them moves nothing in the others, and is not measured there. */
+    aside,
+    .stage,
+    tm-lot-line {
+      contain: layout style;
+    }
     aside {
       background: var(--paper);
       border-right: 1px solid var(--line);

@@ -1,4 +1,13 @@
-import { afterRenderEffect, ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  PendingTasks,
+  signal,
+} from '@angular/core';
 import { isValidMode } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -12,84 +21,86 @@ import { PullEntry } from './pull-entry';
   imports: [NzButtonModule, NzInputModule, CurveView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (entry.question(); as q) {
-      <div id="pull-question" tabindex="-1" role="alert">
-        <h2>Is that right?</h2>
-        <p>{{ q.text }}</p>
-      </div>
-      <div class="acts">
-        <button nz-button nzType="primary" class="bench-button" type="button" (click)="entry.yes()">
-          <kbd>Y</kbd> Yes, keep {{ entry.shown(q.newtons) }} {{ entry.unit() }}
-        </button>
-        <button nz-button class="bench-button" type="button" (click)="entry.again()">
-          <kbd>Esc</kbd> Type it again
-        </button>
-      </div>
-    } @else if (entry.pending(); as p) {
-      <div class="said">
-        <h2 id="how" tabindex="-1">How did it fail?</h2>
-        @if (entry.curve(); as curve) {
-          <tm-curve [trace]="curve.trace" [read]="curve.read" [limit]="entry.limit()" [unit]="entry.unit()" />
-          <p class="soft" role="status">{{ curve.read?.suggestion?.evidence ?? curve.why }}</p>
-          @for (reason of curve.read?.reasons; track reason.code) {
-            <p class="soft">{{ reason.text }}</p>
-          }
-        }
-      </div>
-      <div class="choose">
-        @if (noteLabel(); as label) {
-          <div class="field">
-            <label for="reading-note">{{ label }}</label>
-            <input
-              nz-input
-              id="reading-note"
-              maxlength="500"
-              [value]="entry.note()"
-              (input)="entry.note.set(value($event))"
-              (keydown.enter)="entry.keep()"
-            />
-          </div>
-        }
-        <ul aria-labelledby="how">
-          @for (m of entry.modes; track m.mode) {
-            <li>
-              <button
-                type="button"
-                [class.on]="entry.mode() === m.mode"
-                [attr.aria-pressed]="entry.mode() === m.mode"
-                (click)="entry.setMode(m.mode)"
-              >
-                <kbd>{{ m.key }}</kbd> {{ m.name }}
-                @if (entry.suggestion()?.mode === m.mode) {
-                  <span class="soft">· the curve says so</span>
-                }
-              </button>
-            </li>
-          }
-        </ul>
-        @if (p.note) {
-          <p class="soft">{{ p.note }}</p>
-        }
-        @if (entry.correcting()) {
-          <div class="field">
-            <label for="reading-why">What was wrong with the first entry? It stays on record.</label>
-            <input
-              nz-input
-              id="reading-why"
-              maxlength="500"
-              [value]="entry.why()"
-              (input)="entry.why.set(value($event))"
-              (keydown.enter)="entry.keep()"
-            />
-          </div>
-        }
-        <div class="acts">
-          <button nz-button nzType="primary" class="bench-button" type="button" (click)="entry.keep()">
-            {{ entry.correcting() ? 'Keep reading' : keepText() }}
-          </button>
-          <button nz-button class="bench-button" type="button" (click)="entry.again()">Type again</button>
+    @if (isDrawn()) {
+      @if (entry.question(); as q) {
+        <div id="pull-question" tabindex="-1" role="alert">
+          <h2>Is that right?</h2>
+          <p>{{ q.text }}</p>
         </div>
-      </div>
+        <div class="acts">
+          <button nz-button nzType="primary" class="bench-button" type="button" (click)="entry.yes()">
+            <kbd>Y</kbd> Yes, keep {{ entry.shown(q.newtons) }} {{ entry.unit() }}
+          </button>
+          <button nz-button class="bench-button" type="button" (click)="entry.again()">
+            <kbd>Esc</kbd> Type it again
+          </button>
+        </div>
+      } @else if (entry.pending(); as p) {
+        <div class="said">
+          <h2 id="how" tabindex="-1">How did it fail?</h2>
+          @if (entry.curve(); as curve) {
+            <tm-curve [trace]="curve.trace" [read]="curve.read" [limit]="entry.limit()" [unit]="entry.unit()" />
+            <p class="soft" role="status">{{ curve.read?.suggestion?.evidence ?? curve.why }}</p>
+            @for (reason of curve.read?.reasons; track reason.code) {
+              <p class="soft">{{ reason.text }}</p>
+            }
+          }
+        </div>
+        <div class="choose">
+          @if (noteLabel(); as label) {
+            <div class="field">
+              <label for="reading-note">{{ label }}</label>
+              <input
+                nz-input
+                id="reading-note"
+                maxlength="500"
+                [value]="entry.note()"
+                (input)="entry.note.set(value($event))"
+                (keydown.enter)="entry.keep()"
+              />
+            </div>
+          }
+          <ul aria-labelledby="how">
+            @for (m of entry.modes; track m.mode) {
+              <li>
+                <button
+                  type="button"
+                  [class.on]="entry.mode() === m.mode"
+                  [attr.aria-pressed]="entry.mode() === m.mode"
+                  (click)="entry.setMode(m.mode)"
+                >
+                  <kbd>{{ m.key }}</kbd> {{ m.name }}
+                  @if (entry.suggestion()?.mode === m.mode) {
+                    <span class="soft">· the curve says so</span>
+                  }
+                </button>
+              </li>
+            }
+          </ul>
+          @if (p.note) {
+            <p class="soft">{{ p.note }}</p>
+          }
+          @if (entry.correcting()) {
+            <div class="field">
+              <label for="reading-why">What was wrong with the first entry? It stays on record.</label>
+              <input
+                nz-input
+                id="reading-why"
+                maxlength="500"
+                [value]="entry.why()"
+                (input)="entry.why.set(value($event))"
+                (keydown.enter)="entry.keep()"
+              />
+            </div>
+          }
+          <div class="acts">
+            <button nz-button nzType="primary" class="bench-button" type="button" (click)="entry.keep()">
+              {{ entry.correcting() ? 'Keep reading' : keepText() }}
+            </button>
+            <button nz-button class="bench-button" type="button" (click)="entry.again()">Type again</button>
+          </div>
+        </div>
+      }
     }
   `,
   styles: `
@@ -159,12 +170,29 @@ export class PullAsk {
   protected readonly entry = inject(PullEntry);
   protected readonly value = valueOf;
 
+  /** A frame later than the verdict: nobody waits for the question to see it. */
+  protected readonly isDrawn = signal(false);
+
   constructor() {
+    const drawn = inject(PendingTasks).add();
+    requestAnimationFrame(() =>
+      setTimeout(() => {
+        this.isDrawn.set(true);
+        drawn();
+      }),
+    );
     // The field is gone once a force is typed: the keys, and whoever reads the screen aloud, go on with the question.
     afterRenderEffect(() => {
+      if (!this.isDrawn()) return;
       const id = this.entry.question() ? 'pull-question' : this.entry.pending() ? 'how' : '';
-      const focused = document.activeElement;
-      if (id && (!focused || focused === document.body)) document.getElementById(id)?.focus({ preventScroll: true });
+      const isFree = () => !document.activeElement || document.activeElement === document.body;
+      if (!id || !isFree()) return;
+      // Once the verdict stands on the screen: moving the focus asks for the page's measures, and the eye would wait for them.
+      requestAnimationFrame(() =>
+        setTimeout(() => {
+          if (isFree()) document.getElementById(id)?.focus({ preventScroll: true });
+        }),
+      );
     });
   }
 
