@@ -1,4 +1,3 @@
-import { buildSync } from 'esbuild';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { digestOf, files } from './digest.mjs';
@@ -28,7 +27,7 @@ export async function ensurePages() {
   }
   say('Building the pages (half a minute) ...');
   await buildPages('tug-mark');
-  keepOffline(PAGES);
+  await keepOffline(PAGES);
   compress(PAGES);
   writeFileSync(STAMP, now);
 }
@@ -44,7 +43,9 @@ export async function buildPages(project) {
 }
 
 /** Writes the service worker that keeps the built files on a device; the page itself is kept as the server sends it. */
-function keepOffline(folder) {
+async function keepOffline(folder) {
+  // Not before it is installed: this file is read on a fresh machine too.
+  const { buildSync } = await import('esbuild');
   const built = [...files(folder)]
     .map((file) => file.slice(folder.length))
     .filter((name) => name !== '/index.html')
