@@ -1,4 +1,5 @@
 export * from './units';
+export * from './text';
 export * from './time';
 export * from './glossary';
 export * from './geometry';

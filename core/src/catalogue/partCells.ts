@@ -1,3 +1,4 @@
+import { capital } from '../text';
 import { missingResults, type Terminal } from '../terminal';
 import type { Die, Nest, Tool } from '../tool';
 import { nominalArea, type ConductorSize } from '../wire';
@@ -210,8 +211,6 @@ function zero(
 ): void {
   if (value <= 0) say(path, `${name} has to be above 0: without it ${lost} cannot be given; ${kept} still could.`);
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 function get(from: unknown, path: string): unknown {
   return path.split('.').reduce<unknown>((at, key) => (at as Record<string, unknown> | null | undefined)?.[key], from);

@@ -1,3 +1,4 @@
+import { capital } from '../text';
 import type { Practice } from '../practice';
 import { strandDamage, type StripWindow } from '../prepare';
 import { familyOf, type Terminal } from '../terminal';
@@ -368,8 +369,4 @@ function whereItWaits({ slideOn, sealingHeat }: Terminal): string {
     ? 'After stripping the seal comes forward until its neck is level with the insulation edge.'
     : '';
   return [waits, seal].filter(Boolean).join(' ');
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

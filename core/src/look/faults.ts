@@ -1,3 +1,4 @@
+import { capital } from '../text';
 import type { Range } from '../terminal';
 import type { Finding } from './Finding';
 import type { LookContext } from './LookContext';
@@ -332,8 +333,6 @@ function nameIn({ terminal }: LookContext, title: string): string {
   const named = title.replace('Tongue', capital(front)).replace('tongue', front);
   return terminal.barrel.betweenGrips === null ? named.replace('Insulation grip', 'Sleeve on the insulation') : named;
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** One drawn example of a point. */
 export interface Example {

@@ -1,4 +1,4 @@
-import { stripperSchema, terminalSchema, toolSchema, wireSchema } from '@tug-mark/core';
+import { capital, stripperSchema, terminalSchema, toolSchema, wireSchema } from '@tug-mark/core';
 import {
   API,
   PROBLEMS,
@@ -123,8 +123,6 @@ function reached(from: unknown, schemas: Readonly<Record<string, unknown>>): Set
   }
   return found;
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 function parameters(fields: z.ZodObject | undefined, place: 'path' | 'query', example: object | undefined): Json[] {
   if (!fields) return [];

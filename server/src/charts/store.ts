@@ -6,7 +6,7 @@ import {
   type ChartKind,
   type NewBaseline,
 } from '@tug-mark/contract';
-import { changeName, findLimit, inForce } from '@tug-mark/core';
+import { capital, changeName, findLimit, inForce } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { noteDeeds } from '../chain/deeds';
 import type { Doer } from '../chain/ledger';
@@ -253,8 +253,6 @@ async function limitOf(db: Knex, id: string, day: string): Promise<number | null
   const { wire, terminal, practice, class: className } = await contextOf(db, await readRow(db, id), shared);
   return findLimit(shared.limits, wire, terminal, className, day, practice).limit?.force ?? null;
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Keeps a baseline; the newest one of a chart stands. Sent twice it is kept once. */
 export async function keepBaseline(db: Knex, baseline: NewBaseline, doer: Doer): Promise<void> {

@@ -1,3 +1,4 @@
+import { uncapital } from '@tug-mark/core';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { ReactiveFormsModule, FormControl } from '@angular/forms';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
@@ -152,7 +153,7 @@ export class BenchList {
   });
   protected readonly headline = computed(() => {
     const line = this.next();
-    if (line) return `Next: ${lower(line.next.text)}, ${line.terminal} on ${line.wire}.`;
+    if (line) return `Next: ${uncapital(line.next.text)}, ${line.terminal} on ${line.wire}.`;
     return this.store.loaded() && !this.isEmpty() ? 'Nothing here waits for you.' : 'The bench';
   });
   protected readonly under = computed(() => {
@@ -244,5 +245,3 @@ export class BenchList {
     if (line) void this.router.navigate(['/bench', line.id, line.next.to]);
   }
 }
-
-const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);

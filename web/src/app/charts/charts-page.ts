@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, injec
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may, type ChartAbout, type ChartChoice, type ChartKind, type Problem } from '@tug-mark/contract';
-import { fromNewtons, showNumber } from '@tug-mark/core';
+import { uncapital, fromNewtons, showNumber } from '@tug-mark/core';
 import { transfer, wrap } from 'comlink';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -238,7 +238,7 @@ export class ChartsPage {
   protected readonly title = computed(() => {
     const question = KINDS.find((k) => k.kind === this.kind())?.question ?? '';
     const label = this.about()?.label;
-    return label ? `${label}: ${question.charAt(0).toLowerCase()}${question.slice(1)}` : question;
+    return label ? `${label}: ${uncapital(question)}` : question;
   });
   protected readonly said = computed(() => {
     const work = this.work() ?? this.glance()?.work;

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { examples, type Criterion, type Example, type LookContext } from '@tug-mark/core';
 import { Mark } from '../parts/mark';
+import { ExampleScale, numberOf, valueOf } from './example-scale';
 import { PieceView, viewOfFault } from './piece-view';
 
 const STATE = { accept: 'pass', note: 'note', rework: 'hold', reject: 'fail' } as const;
@@ -8,10 +9,19 @@ const STATE = { accept: 'pass', note: 'note', rework: 'hold', reject: 'fail' } a
 /** What a point looks like on this very combination: right, and below it just good enough and wrong. */
 @Component({
   selector: 'tm-point-examples',
-  imports: [Mark, PieceView],
+  imports: [ExampleScale, Mark, PieceView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (choosing() ? null : right(); as good) {
+    @if (along().length) {
+      <tm-example-scale
+        [look]="look()"
+        [criterion]="criterion()"
+        [examples]="along()"
+        [numbers]="numbers()"
+        [choosing]="choosing()"
+        (choose)="choose.emit($event)"
+      />
+    } @else if (choosing() ? null : right(); as good) {
       <figure class="right">
         <figcaption><tm-mark state="pass" [size]="16" /> As drawn</figcaption>
         <tm-piece-view
@@ -24,7 +34,7 @@ const STATE = { accept: 'pass', note: 'note', rework: 'hold', reject: 'fail' } a
       </figure>
     }
     <ul>
-      @for (example of faulty(); track $index) {
+      @for (example of beside(); track $index) {
         <li>
           <button
             type="button"
@@ -35,7 +45,7 @@ const STATE = { accept: 'pass', note: 'note', rework: 'hold', reject: 'fail' } a
             <span class="name">
               <tm-mark [state]="state[example.finding]" [size]="16" />
               @if (choosing() && example.kind === 'wrong') {
-                <kbd>{{ numberOf(example) }}</kbd>
+                <kbd>{{ numbers().get(example) }}</kbd>
               }
               {{ example.title }}
             </span>
@@ -122,15 +132,32 @@ export class PointExamples {
     this.all().filter((e) => e.kind === 'wrong' || (e.fault && !this.choosing())),
   );
 
+  /** Drawings that lie on the scale of the point's number: at least one that is good and one that is not. */
+  protected readonly along = computed(() => {
+    const criterion = this.criterion();
+    if (!numberOf(this.look(), criterion)) return [];
+    const own = this.all().filter((e) => valueOf(criterion, e) !== null);
+    const differ = own.filter(
+      (e) => e.kind === 'right' || valueOf(criterion, e) !== valueOf(criterion, own[0] as Example),
+    );
+    return differ.length > 1 ? differ : [];
+  });
+  protected readonly beside = computed(() => {
+    const along = this.along();
+    return this.faulty().filter((example) => !along.includes(example));
+  });
+
   protected viewOf(example: Example) {
     return viewOfFault(this.criterion().view, example.fault?.code ?? null);
   }
 
-  protected numberOf(example: Example): number {
-    return (
-      this.faulty()
-        .filter((e) => e.kind === 'wrong')
-        .indexOf(example) + 1
-    );
-  }
+  /** The key that names each fault: in the order they are named below. */
+  protected readonly numbers = computed(
+    () =>
+      new Map(
+        this.all()
+          .flatMap((e) => (e.kind === 'wrong' ? [e] : []))
+          .map((e, i) => [e, i + 1] as const),
+      ),
+  );
 }

@@ -1,3 +1,4 @@
+import { capital } from '@tug-mark/core';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -283,5 +284,3 @@ export class ReleaseStage {
     if (!refusal) this.asking.set(false);
   }
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

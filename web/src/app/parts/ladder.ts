@@ -1,9 +1,8 @@
+import { capital } from '@tug-mark/core';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import type { Judgement, LotVerdict, StageState } from '@tug-mark/core';
 import { Mark } from './mark';
-
-const TITLES = { match: 'Match', prepare: 'Prepare', tool: 'Tool', crimp: 'Crimp', look: 'Look', tug: 'Tug' } as const;
 
 interface Rung {
   readonly to: string;
@@ -126,7 +125,7 @@ export class Ladder {
   protected readonly rungs = computed<readonly Rung[]>(() => [
     ...this.judgement().stages.map(({ stage, state, answer }, i) => ({
       to: stage,
-      title: `${i + 1} ${TITLES[stage]}`,
+      title: `${i + 1} ${capital(stage)}`,
       state,
       answer,
     })),

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may } from '@tug-mark/contract';
-import { failureModeName, fromNewtons, judgeReading, showNumber } from '@tug-mark/core';
+import { capital, failureModeName, fromNewtons, judgeReading, showNumber } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { TermHelp } from '../glossary/term';
@@ -74,7 +74,7 @@ export class TugStage {
         ? []
         : [
             {
-              ...{ stage, state, name: stage.charAt(0).toUpperCase() + stage.slice(1) },
+              ...{ stage, state, name: capital(stage) },
               text: reasons.find((r) => r.weight === 'bad' || r.weight === 'hold')?.text ?? answer,
             },
           ],
