@@ -1,19 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import {
-  pointOf,
-  showPoint,
-  type Criterion,
-  type Example,
-  type LookContext,
-  type PointUnit,
-  type Range,
-} from '@tug-mark/core';
+import { pointOf, showRange, type Criterion, type Example, type LookContext, type Range } from '@tug-mark/core';
 import { Mark } from '../parts/mark';
 import { PieceView, viewOfFault } from './piece-view';
 
 const STATE = { accept: 'pass', note: 'note', rework: 'hold', reject: 'fail' } as const;
 /** px: of one drawing with its words, and of the scale beside them. */
-const ROW = 94;
+const ROW = 84;
 const SCALE = 74;
 /** Where on the scale its line stands. */
 const LINE = 46;
@@ -128,9 +120,8 @@ const LINE = 46;
       line-height: 1.25;
     }
     .name {
-      align-items: center;
+      align-items: start;
       display: flex;
-      flex-wrap: wrap;
       font: 600 15px/1.2 var(--figures);
       gap: 6px;
     }
@@ -164,7 +155,8 @@ export class ExampleScale {
     const number = numberOf(this.look(), this.criterion());
     const rows = this.ordered();
     if (!number || !rows.length) return null;
-    const { range, unit } = number;
+    const { range } = number;
+    const told = showRange(range, range.max - range.min < 1 ? 2 : 1, ' ').split(' ');
     const values = rows.map((example) => this.value(example) ?? 0);
     const low = Math.min(range.min, ...values);
     const high = Math.max(range.max, ...values);
@@ -175,7 +167,7 @@ export class ExampleScale {
       height,
       from: y(range.min),
       to: y(range.max),
-      ends: ends.map((end) => ({ y: y(end), text: showPoint(end, unit).replace(/ .*$/, '') })),
+      ends: ends.map((end, i) => ({ y: y(end), text: told[i] ?? '' })),
       places: rows.map((example, i) => ({
         y: y(values[i] ?? 0),
         row: (i + 0.5) * ROW,
@@ -195,8 +187,8 @@ export function valueOf(criterion: Criterion, { piece }: Example): number | null
 }
 
 /** What of a point's number is good: as its sheet says where that asks for one, else as the set-up gives it. */
-export function numberOf(look: LookContext, criterion: Criterion): { range: Range; unit: PointUnit } | null {
+export function numberOf(look: LookContext, criterion: Criterion): { readonly range: Range } | null {
   const { number } = pointOf(criterion.code);
   const range = criterion.number?.range ?? number?.range(look) ?? null;
-  return number && range ? { range, unit: number.unit } : null;
+  return number && range ? { range } : null;
 }
