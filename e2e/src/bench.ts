@@ -223,7 +223,7 @@ export async function pullByKeys(browser: Browser, force: string, mode = '1'): P
   await browser.keys(mode);
   await browser.shown(By.css('tm-pull-ask button.on'));
   await browser.keys(Key.ENTER);
-  const isKept = async () => (await browser.driver.findElements(By.css('.big input'))).length === 1;
+  const isKept = async () => (await browser.driver.findElements(By.id('force'))).length === 1;
   // Of a piece nobody has looked at it asks why, and puts the cursor there.
   const isAsked = async () => (await browser.text()).includes('before anybody has looked at it');
   await browser.driver.wait(async () => (await isKept()) || (await isAsked()), 10_000, 'the reading was not kept');
