@@ -299,7 +299,8 @@ describe('From a wire list to a judged pull', () => {
       await elsewhere.fill('Password', 'correct horse');
       await elsewhere.press('Sign in');
       await elsewhere.press('Records');
-      await (await elsewhere.field('Read in a record')).sendKeys(join(folder, name));
+      await elsewhere.sees('Read in a record of another shop');
+      await elsewhere.driver.findElement(By.css('tm-file-button input[type=file]')).sendKeys(join(folder, name));
       await elsewhere.sees('Journal, 59 entries');
       await elsewhere.sees('Not this shop’s own.'.replace('’', "'"));
       await elsewhere.sees('it comes to the same verdicts');

@@ -46,9 +46,11 @@ describe('A station whose server is switched off', () => {
   });
 
   it('opens its pages all the same, says what is wrong, and goes on when the server is back', async () => {
+    // Whatever the outage before has broken off is begun again when the page is opened.
+    await browser.driver.navigate().refresh();
     await browser.driver.wait(
       () => browser.driver.executeScript('return navigator.serviceWorker.controller !== null'),
-      30_000,
+      60_000,
       'the pages are not kept on the device',
     );
     const address = await browser.driver.getCurrentUrl();

@@ -230,7 +230,7 @@ describe('Setting up every family of the demo', () => {
     const folder = await mkdtemp(join(tmpdir(), 'tug-mark-parts-'));
     const path = join(folder, 'wires.csv');
     await writeFile(path, 'part,label,size,strand diameter mm,strand diameter in\nX,X,0.5 mm2,0.2,0.008');
-    await browser.driver.findElement(By.css('.file input')).sendKeys(path);
+    await browser.driver.findElement(By.css('tm-file-button input[type=file]')).sendKeys(path);
     await browser.sees('Two columns are both read as');
     await browser.sees('26 of 26 wires');
     await accessible();
