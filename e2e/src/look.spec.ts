@@ -173,9 +173,9 @@ describe('What the eye, the caliper and the section say', () => {
     await takeSeat(browser, 'Ines');
     await browser.go('/shop/inspection-points');
     await browser.sees('FL-LOOK-03 rev B (grade standard)');
-    await browser.driver
-      .findElement(By.xpath("//li//button[contains(., 'rev B') and contains(., 'grade standard')]"))
-      .click();
+    await (
+      await browser.shown(By.xpath("//li//button[contains(., 'rev B') and contains(., 'grade standard')]"))
+    ).click();
     await expectAccessible(browser);
     await browser.press('Draft a new revision from it');
     await (await browser.field('Revision')).sendKeys('D');

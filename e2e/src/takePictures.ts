@@ -151,9 +151,7 @@ try {
   await browser.sees('rows differ');
   await picture('limits');
   await openShelf(browser, 'Inspection points');
-  await browser.driver
-    .findElement(By.xpath("//li//button[contains(., 'rev B') and contains(., 'grade standard')]"))
-    .click();
+  await (await browser.shown(By.xpath("//li//button[contains(., 'rev B') and contains(., 'grade standard')]"))).click();
   await browser.choose('compare-with', 'FL-LOOK-03 rev A');
   await browser.sees('what was is struck');
   await picture('inspection-points');

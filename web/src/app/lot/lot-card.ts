@@ -161,7 +161,7 @@ import { LotWork } from './lot-work';
       display: grid;
       gap: 12px;
       grid-template-columns: minmax(0, 3fr) minmax(0, 1fr);
-      max-width: 760px;
+      max-width: 600px;
     }
     .acts {
       align-items: center;

@@ -137,8 +137,9 @@ import { LotWork } from './lot-work';
     .acts button {
       align-items: center;
       display: flex;
+      font-size: 15px;
       justify-content: space-between;
-      padding: 0 12px;
+      padding: 0 10px;
     }
     .acts button,
     .row button,
