@@ -1,20 +1,36 @@
 import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
 import { FORCE_UNITS, LENGTH_SHOWN } from '@tug-mark/core';
-import { z } from 'zod';
+
+const LOOKS = ['system', 'light', 'dark'] as const;
 
 /** What is set on this device and stays with it, whoever sits there. */
-const settingsSchema = z.object({
+export interface Settings {
   /** How the screen looks: as the system wishes until somebody says otherwise. */
-  look: z.enum(['system', 'light', 'dark']).catch('system'),
-  forceUnit: z.enum(FORCE_UNITS).catch('N'),
-  lengthShown: z.enum(LENGTH_SHOWN).catch('mm'),
+  readonly look: (typeof LOOKS)[number];
+  readonly forceUnit: (typeof FORCE_UNITS)[number];
+  readonly lengthShown: (typeof LENGTH_SHOWN)[number];
   /** The station's force gauge and caliper; null: values are typed. */
-  gauge: z.string().nullable().catch(null),
-  caliper: z.string().nullable().catch(null),
+  readonly gauge: string | null;
+  readonly caliper: string | null;
   /** CSS pixels per millimetre, as measured with a ruler; 1.5 to 20 is what screens have. */
-  pxPerMm: z.number().min(1.5).max(20).nullable().catch(null),
-});
-export type Settings = z.infer<typeof settingsSchema>;
+  readonly pxPerMm: number | null;
+}
+
+/** Settings out of whatever was kept; read by hand, because the first page would wait for a schema library with it. */
+function settingsOf(kept: Readonly<Record<string, unknown>>): Settings {
+  const oneOf = <T extends string>(value: unknown, all: readonly T[], otherwise: T) =>
+    all.find((each) => each === value) ?? otherwise;
+  const text = (value: unknown) => (typeof value === 'string' ? value : null);
+  const px = kept['pxPerMm'];
+  return {
+    look: oneOf(kept['look'], LOOKS, 'system'),
+    forceUnit: oneOf(kept['forceUnit'], FORCE_UNITS, 'N'),
+    lengthShown: oneOf(kept['lengthShown'], LENGTH_SHOWN, 'mm'),
+    gauge: text(kept['gauge']),
+    caliper: text(kept['caliper']),
+    pxPerMm: typeof px === 'number' && px >= 1.5 && px <= 20 ? px : null,
+  };
+}
 
 const KEY = 'tug-mark-settings';
 /** Names of before the settings were one: devices have them still. */
@@ -36,7 +52,7 @@ export function readSettings(): Settings {
     }),
   );
   const px = Number(localStorage.getItem(FORMER_PX) ?? NaN);
-  return settingsSchema.parse({ ...former, ...(px > 0 && { pxPerMm: px }), ...read(localStorage.getItem(KEY)) });
+  return settingsOf({ ...former, ...(px > 0 && { pxPerMm: px }), ...read(localStorage.getItem(KEY)) });
 }
 
 function read(text: string | null): object {
@@ -61,7 +77,7 @@ export const settingsActions = createActionGroup({
 export const settingsFeature = createFeature({
   name: 'settings',
   reducer: createReducer<Settings>(
-    settingsSchema.parse({}),
+    settingsOf({}),
     on(settingsActions.set, (settings, { changes }): Settings => ({ ...settings, ...changes })),
   ),
 });
