@@ -177,7 +177,8 @@ export type BenchSort = z.infer<typeof benchSortSchema>;
 /** What is said of a wire list beside its file. */
 export const wireListHead = z.object({
   name: z.string().trim().min(1, 'is empty').max(60, 'is longer than 60 characters'),
-  class: z.string().trim().min(1, 'is empty').max(40, 'is longer than 40 characters').default('standard'),
+  /** Grade of work, by the shop's own name; left out, that of the list before. */
+  class: z.string().trim().min(1, 'is empty').max(40, 'is longer than 40 characters').optional(),
   /** Empty for none. */
   customer: z.string().trim().max(80, 'is longer than 80 characters').default(''),
   due: isoDate.nullable().default(null),

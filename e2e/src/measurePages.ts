@@ -162,8 +162,8 @@ async function fillBench(combinations: number): Promise<void> {
 }
 
 interface Opened {
-  /** ms from asking for the page until the first lines are painted, loaded anew, and from the room beside it */
-  readonly anew: number;
+  /** ms from asking for the page until the first lines are painted, loaded again, and from the room beside it */
+  readonly reloaded: number;
   readonly fromBeside: number;
   /** what moved after it was drawn, as browsers count it */
   readonly shift: number;
@@ -172,7 +172,7 @@ interface Opened {
 
 async function openBench(browser: Browser): Promise<Opened> {
   const rows = "document.querySelectorAll('tm-bench-table td.next').length > 5";
-  const anew: number[] = [];
+  const reloads: number[] = [];
   const beside: number[] = [];
   let shift = 0;
   for (let round = 0; round < ROUNDS; round++) {
@@ -182,7 +182,7 @@ async function openBench(browser: Browser): Promise<Opened> {
     const [first, moved] = await browser.driver.executeScript<[number, number]>(
       'return [window.firstLines, window.moved]',
     );
-    anew.push(first);
+    reloads.push(first);
     shift = Math.max(shift, moved);
     await (await browser.shown(By.xpath("//header//a[.='Lots']"))).click();
     await browser.shown(By.css('tm-lots-page h1'));
@@ -196,7 +196,7 @@ async function openBench(browser: Browser): Promise<Opened> {
     );
   }
   const elements = await browser.driver.executeScript<number>('return document.querySelectorAll("*").length');
-  return { anew: median(anew), fromBeside: median(beside), shift, elements };
+  return { reloaded: median(reloads), fromBeside: median(beside), shift, elements };
 }
 
 interface Stayed {
@@ -255,8 +255,8 @@ try {
         : requestAnimationFrame(look);
       look();`,
   });
-  const told = ({ anew, fromBeside, shift, elements }: Opened) =>
-    `${fromBeside.toFixed(0)} ms from the room beside it, ${anew.toFixed(0)} ms loaded anew, layout shift ${shift.toFixed(3)}, elements ${elements}`;
+  const told = ({ reloaded, fromBeside, shift, elements }: Opened) =>
+    `${fromBeside.toFixed(0)} ms from the room beside it, ${reloaded.toFixed(0)} ms loaded again, layout shift ${shift.toFixed(3)}, elements ${elements}`;
   // Worked out once, as after a night: what is timed is the page.
   await browser.go('/bench');
   await browser.driver.wait(async () => !/working out|\?\?/.test(await browser.text()), 60_000);

@@ -1,4 +1,5 @@
 import type { BenchTotals, CombinationLine, LotLine } from '@tug-mark/contract';
+import { randomUUID } from 'node:crypto';
 import {
   faultsOf,
   FRESH,
@@ -44,6 +45,23 @@ describe('The bench', () => {
     const after = await totals();
     expect(after.states['to-make']).toBe(before.states['to-make'] + 1);
     expect(after.states['to-set-up']).toBe(before.states['to-set-up'] - 1);
+  });
+
+  it('takes a list nobody says a grade of for one of the grade before it', async () => {
+    const marek = await shop.signIn('Marek');
+    const csv = (n: number) =>
+      `wire id,wire part,length mm,terminal a,terminal b,quantity\nG${n},FL-W-0075,100,FL-RT-0406,-,4`;
+    const grades = async () => {
+      const rows: { class: string }[] = await shop.db('combinations').whereLike('list', 'graded %').orderBy('number');
+      return rows.map((row) => row.class);
+    };
+    await marek.importCsv('graded 1', csv(1));
+    expect(await grades()).toEqual(['standard']);
+    await marek.call('POST', `/api/wire-lists?id=${randomUUID()}&name=graded%202&class=critical`, csv(2), {
+      'content-type': 'text/csv',
+    });
+    await marek.importCsv('graded 3', csv(3));
+    expect(await grades()).toEqual(['standard', 'critical', 'critical']);
   });
 
   it('finds by every word, in parts, labels, lists and lots, and takes signs of a pattern as they are', async () => {

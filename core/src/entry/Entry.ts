@@ -57,6 +57,13 @@ export interface CheckPlan {
 export const DISPOSITIONS = ['rework', 'accept', 'scrap', 'use-as-is'] as const;
 /** What becomes of pieces no check has cleared. 'accept' is for pieces that were reworked and checked again. */
 export type DispositionKind = (typeof DISPOSITIONS)[number];
+/** Each as what is to be decided, and as what was decided. */
+export const DISPOSITION_WORDS: Readonly<Record<DispositionKind, { readonly toDo: string; readonly done: string }>> = {
+  rework: { toDo: 'Rework', done: 'to be reworked' },
+  accept: { toDo: 'Reworked, accept', done: 'reworked and accepted' },
+  scrap: { toDo: 'Scrap', done: 'scrapped' },
+  'use-as-is': { toDo: 'Use as is', done: 'used as is' },
+};
 
 export const DISPOSITION_CAUSES = [
   'below-limit',

@@ -2,6 +2,7 @@ export {
   CHANGES,
   DISPOSITION_CAUSES,
   DISPOSITIONS,
+  DISPOSITION_WORDS,
   MEASURES,
   type LotChange,
   type CheckPlan,

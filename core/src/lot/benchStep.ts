@@ -1,7 +1,7 @@
 import type { Judgement, SetUp, Stage } from '../combination';
 import { entriesOf, ofCurrentRun, type Entry } from '../entry';
 import type { LotVerdict } from './judgeLot';
-import { lotTask } from './lotTask';
+import { lotTask, type LotTask, type LotTaskCode } from './lotTask';
 
 export const BENCH_STATES = ['to-set-up', 'held', 'rejected', 'to-release', 'to-make', 'through'] as const;
 /**
@@ -9,6 +9,18 @@ export const BENCH_STATES = ['to-set-up', 'held', 'rejected', 'to-release', 'to-
  * that lapsed), rejected in its set-up, proved and waiting for quality, released and to be made, or through with its lot.
  */
 export type BenchState = (typeof BENCH_STATES)[number];
+
+/** Tasks of a lot where no number says more. */
+const IN_WORDS: Readonly<Record<LotTaskCode, string>> = {
+  bracket: 'Pull a piece',
+  check: 'Check a piece',
+  make: 'Go on making',
+  stop: 'Say what was put right',
+  resume: 'Resume the lot',
+  finish: 'Finish the lot',
+  decide: 'See what is open',
+  finished: 'See the lot',
+};
 
 /** What is done next for a combination: in a few words, with the stage it is done in. */
 export interface BenchStep {
@@ -31,14 +43,14 @@ export function benchStep(
   lot: LotVerdict | null,
 ): BenchStep {
   const { release, verdict } = judgement;
-  if (lot?.verdict === 'held') return { state: 'held', to: 'lot', text: heldStep(lot) };
-  if (lot?.head.state === 'finished') return { state: 'through', to: 'lot', text: 'See the lot' };
+  if (lot?.verdict === 'held') return { state: 'held', to: 'lot', text: lotStep(lot, lotTask(lot)) };
+  if (lot?.head.state === 'finished') return { state: 'through', to: 'lot', text: lotStep(lot, lotTask(lot)) };
   if (release.state === 'lapsed') return { state: 'held', to: 'release', text: 'Prove it again: the release lapsed' };
   if (verdict === 'rejected') {
     const [first] = judgement.holding;
     return { state: 'rejected', to: first?.stage ?? 'match', text: `Failed in ${first?.stage ?? 'match'}` };
   }
-  if (lot) return { state: 'to-make', to: 'lot', text: lotStep(lot) };
+  if (lot) return { state: 'to-make', to: 'lot', text: lotStep(lot, lotTask(lot)) };
   if (release.state === 'released') return { state: 'to-make', to: 'lot', text: 'Open a lot' };
   if (verdict !== 'open') return { state: 'to-release', to: 'release', text: 'Release the set-up' };
   // What is met for the first time is read from the beginning.
@@ -51,19 +63,12 @@ function firstStep({ toolChoice: { chosen } }: SetUp): string {
   return chosen ? `Begin with ${chosen.tool.part}` : 'Begin the set-up';
 }
 
-function heldStep(lot: LotVerdict): string {
-  const { code, piece } = lotTask(lot);
-  if (piece !== null) return code === 'bracket' ? `Pull piece ${piece}` : `Check piece ${piece}`;
-  if (code === 'stop') return 'Say what was put right';
-  const { reasons } = lot;
-  return reasons.some((r) => r.code === 'at-quality') ? 'Ask quality' : 'Decide about the held pieces';
-}
-
-function lotStep({ head, due }: LotVerdict): string {
-  const [next] = due;
-  if (next && next.inPieces <= 0) return `Check piece ${next.piece}`;
-  if (head.state === 'paused') return 'Resume the lot';
-  return head.made >= head.pieces ? 'Finish the lot' : `Make up to piece ${next?.piece ?? head.pieces}`;
+/** The lot's task in a few words; of a held one what holds it, where no piece is to be pulled. */
+function lotStep({ verdict, reasons }: LotVerdict, { code, piece, upTo }: LotTask): string {
+  if (piece !== null) return `${code === 'bracket' ? 'Pull' : 'Check'} piece ${piece}`;
+  if (verdict === 'held' && code !== 'stop')
+    return reasons.some((r) => r.code === 'at-quality') ? 'Ask quality' : 'Decide about the held pieces';
+  return upTo === null ? IN_WORDS[code] : `Make up to piece ${upTo}`;
 }
 
 function setUpStep(stage: Stage, setUp: SetUp, judgement: Judgement, journal: readonly Entry[]): string {

@@ -113,14 +113,14 @@ export function containment(
       continue;
     }
     const end = Math.min(cut ?? made, made);
-    const told = `Suspect: good at ${name(lastGood)}, failed at piece ${begin}.`;
+    const told = `Good at ${name(lastGood)}, failed at piece ${begin}.`;
     set(lastGood + 1, begin, 'suspect', 'began', told, check.at);
     set(
       begin + 1,
       end,
       'suspect',
       'since',
-      `Suspect: made after piece ${begin} failed${cut === null ? '' : ' and before it was put right'}.`,
+      `Made after piece ${begin} failed${cut === null ? '' : ' and before it was put right'}.`,
       check.at,
     );
     if (!isDecided(lastGood + 1, begin, check.at)) bracket ??= bracketPlan(lastGood, begin, (piece) => !gone(piece));
@@ -135,7 +135,7 @@ export function containment(
       upTo,
       'suspect',
       'tool-check',
-      `Suspect: made with ${tool} between its last good check and the one it failed.`,
+      `Made with ${tool} between its last good check and the one it failed.`,
       at,
     );
   }

@@ -1,3 +1,4 @@
+import { uncapital } from '../text';
 import { isSameDocument } from '../document';
 import { checkPassed } from '../tool';
 import { judgeGroup, type GroupVerdict } from '../tug';
@@ -77,7 +78,7 @@ export function judgeLot(
     reasons.push(reason('check-failed', 'bad', c.text, { piece: c.piece }));
   const suspectSpans = contained.spans.filter((s) => s.state === 'suspect');
   for (const s of suspectSpans) {
-    reasons.push(reason(`suspect-${s.why}`, 'hold', `${label(s)}: ${s.text}`, { from: s.from, to: s.to }));
+    reasons.push(reason(`suspect-${s.why}`, 'hold', `${label(s)}: ${uncapital(s.text)}`, { from: s.from, to: s.to }));
   }
   const table = context.limits.find((t) => isSameDocument(t, head.stands.limit));
   const isRuled = disposed.some((d) => d.from === 1 && d.to >= head.made && d.what === 'use-as-is');

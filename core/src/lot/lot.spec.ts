@@ -2,10 +2,12 @@ import fc from 'fast-check';
 import { random } from '../statistics';
 import type { Criterion } from '../look';
 import { practice as houseRules } from '../testing/shop';
+import type { Judgement, SetUp } from '../combination';
 import { judgeGroup } from '../tug';
 import { pieceChecks } from './readLot';
 import type { Entry, EntryBody } from '../entry';
 import {
+  benchStep,
   bracketPlan,
   checksDue,
   containment,
@@ -305,6 +307,25 @@ describe('The task of a lot', () => {
     expect(lotTask(lot).alarm?.why).toBe('Pieces 2 to 51 are held back: good at piece 1, failed at piece 51.');
     const known = verdict(head, [check(1, 'good'), check(50, 'good'), check(51, 'bad')]);
     expect(told(known)).toEqual(['stop', null, null, null]);
+  });
+
+  it('is told in a list by the piece to pull, not by the one that failed, and else by what holds the lot', () => {
+    const step = (lot: LotVerdict) => {
+      const judgement = { release: { state: 'released' }, verdict: 'accepted' } as Judgement;
+      return benchStep({} as SetUp, judgement, [], lot).text;
+    };
+    const held = (checks: PieceCheck[]) => ({
+      ...verdict(headOf({ made: 51 }), checks),
+      verdict: 'held' as const,
+    });
+    expect(step(held([check(1, 'good'), check(51, 'bad')]))).toBe('Pull piece 26');
+    expect(step(held([check(1, 'good'), check(50, 'good'), check(51, 'bad')]))).toBe('Say what was put right');
+    expect(step({ ...verdict(headOf({ made: 30 }), [check(1, 'good')]), verdict: 'held' })).toBe(
+      'Decide about the held pieces',
+    );
+    expect(step(verdict(headOf({ made: 30 }), [check(1, 'good')]))).toBe('Make up to piece 51');
+    expect(step(verdict(headOf({ made: 51, state: 'paused' }), [check(1, 'good')]))).toBe('Resume the lot');
+    expect(step(verdict(headOf({ made: 51 }), [check(1, 'good')]))).toBe('Check piece 51');
   });
 
   it('is to finish when all is made and checked, and else what is open', () => {

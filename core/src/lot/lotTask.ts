@@ -1,3 +1,4 @@
+import { uncapital } from '../text';
 import type { LotVerdict } from './judgeLot';
 
 /**
@@ -103,5 +104,5 @@ function heldText({ spans }: LotVerdict): string {
   const last = suspect.at(-1);
   if (!first || !last) return 'Nothing else is suspect.';
   const which = first.from === last.to ? `Piece ${first.from} is` : `Pieces ${first.from} to ${last.to} are`;
-  return `${which} held back: ${first.text.replace(/^Suspect: /, '')}`;
+  return `${which} held back: ${uncapital(first.text)}`;
 }

@@ -1,7 +1,9 @@
 import { documentName } from '../document';
+import { DISPOSITION_WORDS } from '../entry';
 import type { Correction } from '../journal';
 import type { SetUp, SetUpContext } from '../combination';
 import { changeName, planRisk, type LotVerdict } from '../lot';
+import { capital } from '../text';
 import { showMoment } from '../time';
 import { showNumber } from '../units';
 import { MARGIN, PAPER_SIZES, PageWriter, type Page, type Paper } from './PageWriter';
@@ -133,7 +135,7 @@ export function drawCertificate(input: CertificateInput, paper: Paper): Page[] {
       'Decided about pieces no check had cleared',
       lot.disposed.map((d): [string, string] => [
         `${d.from} to ${d.to}`,
-        `${d.what}, by ${d.by}, ${day(d.at)}: ${d.note}`,
+        `${capital(DISPOSITION_WORDS[d.what].done)}, by ${d.by}, ${day(d.at)}: ${d.note}`,
       ]),
     );
   }

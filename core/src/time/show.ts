@@ -8,10 +8,17 @@ export function showDay(day: string): string {
   return Number.isNaN(at.getTime()) ? day : DAY.format(at);
 }
 
+const moments = new Map<string, Intl.DateTimeFormat>();
+
 /** An ISO instant as the shop's clocks showed it, with their zone: '26 Nov 2026, 13:17 CET'. */
 export function showMoment(at: string, zone: string): string {
-  return new Intl.DateTimeFormat('en-GB', {
-    ...{ day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit', hourCycle: 'h23' },
-    ...{ timeZone: zone, timeZoneName: 'short' },
-  }).format(new Date(at));
+  // Made once for a zone: a certificate has a thousand moments, and making what writes them costs more than they do.
+  const writes =
+    moments.get(zone) ??
+    new Intl.DateTimeFormat('en-GB', {
+      ...{ day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit', hourCycle: 'h23' },
+      ...{ timeZone: zone, timeZoneName: 'short' },
+    });
+  moments.set(zone, writes);
+  return writes.format(new Date(at));
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { isZone, today } from './index';
+import { isZone, showDay, showMoment, today } from './index';
 
 describe('The day it is', () => {
   it('is the shop’s, not that of UTC: it begins at the shop’s midnight', () => {
@@ -31,5 +31,18 @@ describe('The day it is', () => {
   it('is asked of zones that exist', () => {
     expect(isZone('Europe/Berlin')).toBeTrue();
     expect(isZone('Middle/Earth')).toBeFalse();
+  });
+});
+
+describe('A day and a moment', () => {
+  it('are written with the month as a word, the day as itself whatever the zone', () => {
+    expect(showDay('2027-01-02')).toBe('2 Jan 2027');
+    expect(showDay('next week')).toBe('next week');
+  });
+
+  it('as the clocks of the shop showed it, with their zone, in summer and in winter', () => {
+    expect(showMoment('2026-11-26T12:17:00.000Z', 'UTC')).toBe('26 Nov 2026, 12:17 UTC');
+    expect(showMoment('2026-11-26T23:30:00.000Z', 'Europe/Berlin')).toMatch(/^27 Nov 2026, 00:30 (CET|GMT\+1)$/);
+    expect(showMoment('2026-07-26T22:30:00.000Z', 'Europe/Berlin')).toMatch(/^27 Jul 2026, 00:30 (CEST|GMT\+2)$/);
   });
 });

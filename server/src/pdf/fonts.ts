@@ -1,8 +1,9 @@
-import { openSync } from 'fontkit';
+import type * as fontkit from 'fontkit';
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 
-const { resolve } = createRequire(import.meta.url);
+const require = createRequire(import.meta.url);
+const { resolve } = require;
 
 /** Typefaces of a page, each in two weights. */
 export type Face = 'text' | 'text-bold' | 'figures' | 'figures-bold';
@@ -29,16 +30,21 @@ const SIGNS = [
   '@fontsource/noto-sans-symbols/files/noto-sans-symbols-symbols-400-normal.woff',
 ];
 
-/** Files a face is written from, the first that has a sign writing it. */
-function filesOf(face: Face): string[] {
+const files = new Map<Face, readonly string[]>();
+/** Files a face is written from, the first that has a sign writing it; looked up once. */
+function filesOf(face: Face): readonly string[] {
+  const known = files.get(face);
+  if (known) return known;
   const weight = face.endsWith('-bold') ? 600 : 400;
   const own = OWN[face.startsWith('text') ? 'text' : 'figures'];
-  return [
+  const found = [
     `${own}-latin-${weight}-normal.woff`,
     `${own}-latin-ext-${weight}-normal.woff`,
     ...NOTO_SCRIPTS.map((script) => `${NOTO}-${script}-${weight}-normal.woff`),
     ...SIGNS,
   ].map((file) => resolve(file));
+  files.set(face, found);
+  return found;
 }
 
 const signs = new Map<string, ReadonlySet<number>>();
@@ -46,6 +52,8 @@ const signs = new Map<string, ReadonlySet<number>>();
 function signsOf(file: string): ReadonlySet<number> {
   let known = signs.get(file);
   if (!known) {
+    // What reads fonts is read with the first of them, so that a start does not wait for it.
+    const { openSync } = require('fontkit') as typeof fontkit;
     const font = openSync(file);
     known = new Set('characterSet' in font ? font.characterSet : []);
     signs.set(file, known);
@@ -61,15 +69,18 @@ const UNKNOWN = '?';
  * that can. A sign no font here has is written as '?', never as an empty box.
  */
 export function inFonts(face: Face, text: string): { readonly file: string; readonly text: string }[] {
-  const files = filesOf(face);
-  const [own = ''] = files;
+  const inOrder = filesOf(face);
+  const [own = ''] = inOrder;
+  const has = signsOf(own);
+  // Nearly every text of a sheet is plain.
+  if ([...text].every((sign) => has.has(sign.codePointAt(0) ?? 0))) return [{ file: own, text }];
   const stretches: { file: string; text: string }[] = [];
   for (const sign of text) {
     const code = sign.codePointAt(0) ?? 0;
     const last = stretches.at(-1);
     // A mark that stands on the letter before it stays with it where that font has it.
-    const files0 = last && /\p{M}/u.test(sign) ? [last.file, ...files] : files;
-    const file = files0.find((each) => signsOf(each).has(code));
+    const tried = last && /\p{M}/u.test(sign) ? [last.file, ...inOrder] : inOrder;
+    const file = tried.find((each) => signsOf(each).has(code));
     const written = file === undefined ? UNKNOWN : sign;
     if (last?.file === (file ?? own)) last.text += written;
     else stretches.push({ file: file ?? own, text: written });

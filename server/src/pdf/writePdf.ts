@@ -4,9 +4,9 @@ import { inFonts, type Face } from './fonts';
 const POINTS_PER_MM = 72 / 25.4;
 
 /**
- * A PDF that takes pages one after the other and keeps none of them: any number of sheets needs the memory of one. It says
- * its language and title, and every page its parts in the order they are read. What writes it is read with the first one, so
- * that a start does not wait for it.
+ * A PDF that takes pages one after the other and keeps none of them: of each only where its parts are is kept to the end, a
+ * few hundred bytes a page. It says its language and title, and of every page its parts in the order they are read. What
+ * writes it is read with the first one, so that a start does not wait for it.
  */
 export async function openPdf(title: string): Promise<PDFKit.PDFDocument> {
   const { default: PDFDocument } = await import('pdfkit');
@@ -24,37 +24,33 @@ export function addPage(doc: PDFKit.PDFDocument, { width, height, items }: Page)
   doc.save().scale(POINTS_PER_MM);
   for (const item of items) {
     doc.save().translate(item.x, item.y).scale(item.scale);
-    for (const part of partsOf(item)) {
-      const draws = () => {
-        for (const shape of part) draw(doc, shape);
-      };
-      // Lines and areas without a word are for the eye alone.
-      const words = part.flatMap((shape) => (shape.kind === 'text' ? [shape.text] : []));
-      if (!words.length) {
-        doc.markContent('Artifact', { type: 'Layout' });
-        draws();
-        doc.endMarkedContent();
-      } else if (part.some((shape) => shape.kind === 'path'))
-        page.add(doc.struct('Figure', { alt: words.join(', ') }, draws));
-      else page.add(doc.struct('P', {}, draws));
-    }
+    addItem(doc, page, item);
     doc.restore();
   }
   page.end();
   doc.restore();
 }
 
-/** What belongs together: a drawing with its dimensions, or else line by line. */
-function partsOf({ shapes, scale }: Placed): Shape[][] {
-  const isDrawing = scale !== 1 && shapes.some((shape) => shape.kind === 'path');
-  if (isDrawing) return [[...shapes]];
-  const parts: Shape[][] = [];
-  for (const shape of shapes) {
-    const last = parts.at(-1);
-    if (shape.kind === 'path' && last?.[0]?.kind === 'path') last.push(shape);
-    else parts.push([shape]);
+/** What was placed together is read together: a drawing as a figure by its words, else the words as one paragraph. */
+function addItem(doc: PDFKit.PDFDocument, page: PDFKit.PDFStructureElement, { scale, shapes }: Placed): void {
+  const paths = shapes.filter((shape) => shape.kind === 'path');
+  const words = shapes.filter((shape) => shape.kind === 'text');
+  if (scale !== 1 && paths.length && words.length) {
+    const alt = words.map(({ text }) => text).join(', ');
+    page.add(doc.struct('Figure', { alt }, () => drawAll(doc, shapes)));
+    return;
   }
-  return parts;
+  // Lines and areas without a word of their own are for the eye alone.
+  if (paths.length) {
+    doc.markContent('Artifact', { type: 'Layout' });
+    drawAll(doc, paths);
+    doc.endMarkedContent();
+  }
+  if (words.length) page.add(doc.struct('P', {}, () => drawAll(doc, words)));
+}
+
+function drawAll(doc: PDFKit.PDFDocument, shapes: readonly Shape[]): void {
+  for (const shape of shapes) draw(doc, shape);
 }
 
 function draw(doc: PDFKit.PDFDocument, shape: Shape): void {
@@ -70,14 +66,12 @@ function draw(doc: PDFKit.PDFDocument, shape: Shape): void {
   }
   const face: Face = `${shape.face}${shape.bold ? '-bold' : ''}`;
   doc.fontSize(shape.size).fillColor(PAPER_INKS[shape.ink]);
-  const stretches = inFonts(face, shape.text).map((stretch) => {
-    doc.font(stretch.file);
-    return { ...stretch, long: doc.widthOfString(stretch.text) };
+  const stretches = inFonts(face, shape.text);
+  const long = (text: string, file: string) => doc.font(file).widthOfString(text);
+  const all = shape.anchor === 'start' ? 0 : stretches.reduce((sum, { file, text }) => sum + long(text, file), 0);
+  let x = shape.x - (shape.anchor === 'middle' ? all / 2 : all);
+  stretches.forEach(({ file, text }, i) => {
+    doc.font(file).text(text, x, shape.y, { baseline: 'alphabetic', lineBreak: false });
+    if (i + 1 < stretches.length) x += long(text, file);
   });
-  const long = stretches.reduce((sum, stretch) => sum + stretch.long, 0);
-  let x = shape.x - (shape.anchor === 'middle' ? long / 2 : shape.anchor === 'start' ? 0 : long);
-  for (const stretch of stretches) {
-    doc.font(stretch.file).text(stretch.text, x, shape.y, { baseline: 'alphabetic', lineBreak: false });
-    x += stretch.long;
-  }
 }

@@ -12,17 +12,23 @@ import { listForeignRecords, readForeignFile, readForeignRecord, readInRecord } 
 import { keepShopFile } from './keepShopFile';
 import { writeRecord } from './record';
 import { writeRecordTable } from './recordTable';
-import { changeWireList, importWireList } from './wireLists';
+import { changeWireList, importWireList, usualGrade } from './wireLists';
 
 /** Files in and out: shop files, wire lists, the record of a combination, and records of other shops. */
 export async function recordRoutes(
   app: FastifyInstance,
   { db, first }: { db: Knex; first: ReadingsFirst },
 ): Promise<void> {
-  serve(app, API.importWireList, ({ query, body, doer }) =>
+  serve(app, API.importWireList, async ({ query, body, doer }) =>
     importWireList(
       db,
-      { ...query, customer: query.customer || null, bytes: Buffer.from(body), table: readCsv(body) },
+      {
+        ...query,
+        class: query.class ?? (await usualGrade(db)),
+        customer: query.customer || null,
+        bytes: Buffer.from(body),
+        table: readCsv(body),
+      },
       doer,
     ),
   );

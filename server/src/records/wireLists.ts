@@ -108,6 +108,13 @@ export async function importWireList(
   return kept;
 }
 
+/** The grade of work of the list before: a shop that says none goes on as it did. */
+export async function usualGrade(db: Knex): Promise<string> {
+  const last = (await db('combinations').where({ read_in: false }).orderBy('number', 'desc').first('class')) as
+    { class: string } | undefined;
+  return last?.class ?? 'standard';
+}
+
 /**
  * Says when a list is due, and takes it off the bench or puts it back. Its combinations and all that is on record for them stay.
  * @throws Refusal when there is no such list

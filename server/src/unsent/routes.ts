@@ -1,4 +1,4 @@
-import { API } from '@tug-mark/contract';
+import { API, type Unsent } from '@tug-mark/contract';
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
 import { serve } from '../api/serve';
@@ -31,10 +31,10 @@ export function unsentRoutes(app: FastifyInstance, { db }: { db: Knex }): Promis
   serve(app, API.listUnsent, async ({ params }) => {
     const rows = (await db('unsent').where({ combination: params.id }).orderBy('at').orderBy('id')) as {
       id: string;
-      body: never;
+      body: Unsent['body'];
       made_by: string;
       made_at: Date;
-      act: 'handed-over' | 'dropped';
+      act: Unsent['act'];
       why: string;
       at: Date;
       by_name: string;

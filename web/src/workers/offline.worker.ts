@@ -3,7 +3,7 @@ import { precacheAndRoute } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
 import { NetworkFirst } from 'workbox-strategies';
 
-/* Opens the pages while the server is silent. Answers of the API pass it by: what is on record is only ever asked anew. */
+/* Opens the pages while the server is silent. Answers of the API pass it by: what is on record is asked of the server each time. */
 
 declare const self: ServiceWorkerGlobalScope;
 /** The built files by name and digest, written in where the pages are built; null for a name that holds its own. */

@@ -1,16 +1,8 @@
-import { entriesOf, type DispositionKind } from '../../entry';
+import { DISPOSITION_WORDS, entriesOf } from '../../entry';
 import { reterminationBudget } from '../../prepare';
 import { lotHead } from '../lotHead';
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
 import { isReason } from '../isReason';
-
-/** Each in the words of what was decided. */
-const DISPOSED_AS: Readonly<Record<DispositionKind, string>> = {
-  rework: 'to be reworked',
-  accept: 'reworked and accepted',
-  scrap: 'scrapped',
-  'use-as-is': 'used as is',
-};
 
 /** What becomes of pieces no check has cleared. */
 export const disposition: Kind<BodyOf<'disposition'>> = {
@@ -62,6 +54,6 @@ export const disposition: Kind<BodyOf<'disposition'>> = {
     }
     return null;
   },
-  sentence: (body) => `Pieces ${body.from} to ${body.to}: ${DISPOSED_AS[body.what]}${noted(body.note)}`,
+  sentence: (body) => `Pieces ${body.from} to ${body.to}: ${DISPOSITION_WORDS[body.what].done}${noted(body.note)}`,
   cells: (body) => ({ answer: body.what }),
 };

@@ -195,7 +195,7 @@ describe('The rooms around the bench', () => {
     expect(bench.text).toContain('Set-up pieces: It is a whole number.');
     expect(keepPractice).not.toHaveBeenCalled();
     await typeInto('n-setUpPieces', '8');
-    await typeInto('p-base', '');
+    await bench.choose('p-base', 'nothing');
     await bench.submit();
     expect(bench.text).toContain('A profile without a base has to make every choice.');
   });

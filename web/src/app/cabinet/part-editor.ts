@@ -14,13 +14,14 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Api, ApiProblem, toProblem } from '../http/api';
 import { ProblemNotice } from '../parts/problem-notice';
+import { Select, type SelectOption } from '../parts/select';
 import { scanned } from './scanned';
 import { valueOf } from '../parts/value-of';
 
 /** A part as a form: every field as text, read by the same rules as a file; what is wrong stands at its field. */
 @Component({
   selector: 'tm-part-editor',
-  imports: [NzButtonModule, NzInputModule, ProblemNotice],
+  imports: [NzButtonModule, NzInputModule, ProblemNotice, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="keep($event)" [attr.aria-label]="title()">
@@ -31,11 +32,12 @@ import { valueOf } from '../parts/value-of';
           <div class="field" [class.at-fault]="fault">
             <label [attr.for]="'f-' + column.path">{{ column.title }} {{ unit(column) }}</label>
             @if (options(column); as list) {
-              <select class="ant-input" [id]="'f-' + column.path" (change)="set(column.path, value($event))">
-                @for (option of list; track option) {
-                  <option [value]="option" [selected]="option === cells()[column.path]">{{ option || 'none' }}</option>
-                }
-              </select>
+              <tm-select
+                [selectId]="'f-' + column.path"
+                [options]="list"
+                [value]="cells()[column.path] ?? ''"
+                (valueChange)="set(column.path, $event ?? '')"
+              />
             } @else {
               <input
                 nz-input
@@ -76,17 +78,13 @@ import { valueOf } from '../parts/value-of';
                     @let fault = faultAt(column.path, table.path, r);
                     <td>
                       @if (options(column); as list) {
-                        <select
-                          class="ant-input"
-                          [attr.aria-label]="table.title + ' ' + (r + 1) + ', ' + column.title"
-                          (change)="setIn(table, r, column.path, value($event))"
-                        >
-                          @for (option of list; track option) {
-                            <option [value]="option" [selected]="option === row[column.path]">
-                              {{ option || 'none' }}
-                            </option>
-                          }
-                        </select>
+                        <tm-select
+                          [selectId]="'t-' + table.path + '-' + r + '-' + column.path"
+                          [label]="table.title + ' ' + (r + 1) + ', ' + column.title"
+                          [options]="list"
+                          [value]="row[column.path] ?? ''"
+                          (valueChange)="setIn(table, r, column.path, $event ?? '')"
+                        />
                       } @else {
                         <input
                           nz-input
@@ -207,10 +205,11 @@ export class PartEditor {
   protected unit(column: Column): string {
     return column.type === 'length' ? 'mm' : (column.unit ?? '');
   }
-  protected options(column: Column): readonly string[] | null {
-    if (column.type === 'flag') return column.optional ? ['', 'yes', 'no'] : ['no', 'yes'];
-    if (column.type !== 'choice') return null;
-    return column.optional ? ['', ...(column.options ?? [])] : (column.options ?? []);
+  /** What a column offers; null where it is typed. */
+  protected options(column: Column): readonly SelectOption[] | null {
+    if (column.type !== 'flag' && column.type !== 'choice') return null;
+    const own = column.type === 'flag' ? (column.optional ? ['yes', 'no'] : ['no', 'yes']) : (column.options ?? []);
+    return [...(column.optional ? [''] : []), ...own].map((value) => ({ value, label: value || 'none' }));
   }
   protected rows(table: PartTable): readonly Readonly<Record<string, string>>[] {
     return this.tables()[table.path] ?? [];

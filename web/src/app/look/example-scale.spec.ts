@@ -19,7 +19,8 @@ describe('What a point looks like', () => {
     bench = await Bench.open(PointExamples, { inputs: { look, criterion: found, choosing } });
     return { look, criterion: found };
   };
-  const words = () => [...bench.element.querySelectorAll('tm-example-scale .name')].map((e) => e.textContent?.trim());
+  const words = () =>
+    [...bench.element.querySelectorAll('tm-example-scale tm-example-name')].map((e) => e.textContent?.trim());
 
   it('is laid along the scale of its number: too little, right, too much, each joined to its place', async () => {
     await open('brush');

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { pointOf, showRange, type Criterion, type Example, type LookContext, type Range } from '@tug-mark/core';
-import { Mark } from '../parts/mark';
+import { ExampleName } from './example-name';
 import { PieceView, viewOfFault } from './piece-view';
 
 const STATE = { accept: 'pass', note: 'note', rework: 'hold', reject: 'fail' } as const;
@@ -13,7 +13,7 @@ const LINE = 46;
 /** Drawings of a point along the scale of its number, the lowest at the top: what is good is a stretch of it, not a box. */
 @Component({
   selector: 'tm-example-scale',
-  imports: [Mark, PieceView],
+  imports: [ExampleName, PieceView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (drawn(); as d) {
@@ -46,13 +46,7 @@ const LINE = 46;
                 [said]="example.title + ', ' + example.finding + '. ' + example.why"
               />
               <span class="words">
-                <span class="name">
-                  <tm-mark [state]="state[example.finding]" [size]="16" />
-                  @if (choosing() && example.kind === 'wrong') {
-                    <kbd>{{ numbers().get(example) }}</kbd>
-                  }
-                  {{ example.title }}
-                </span>
+                <tm-example-name [example]="example" [key]="keyOf(example)" />
                 @if (example.kind === 'wrong') {
                   <span class="soft">{{ example.why }}</span>
                 }
@@ -119,12 +113,6 @@ const LINE = 46;
       gap: 2px;
       line-height: 1.25;
     }
-    .name {
-      align-items: start;
-      display: flex;
-      font: 600 15px/1.2 var(--figures);
-      gap: 6px;
-    }
     .soft {
       -webkit-box-orient: vertical;
       display: -webkit-box;
@@ -142,7 +130,6 @@ export class ExampleScale {
   /** Whether a fault is being named: the wrong ones can be chosen then. */
   readonly choosing = input(false);
   readonly choose = output<string>();
-  protected readonly state = STATE;
   protected readonly scale = SCALE;
   protected readonly line = LINE;
   protected readonly rowHeight = ROW;
@@ -175,6 +162,10 @@ export class ExampleScale {
       })),
     };
   });
+
+  protected keyOf(example: Example): number | null {
+    return this.choosing() ? (this.numbers().get(example) ?? null) : null;
+  }
 
   protected viewOf(example: Example) {
     return viewOfFault(this.criterion().view, example.fault?.code ?? null);

@@ -17,7 +17,6 @@ import {
   POINT_CODES,
   pointOf,
   startingRows,
-  type Family,
   type Finding,
   type LookRow,
   type LookSheet,
@@ -29,7 +28,18 @@ import { injectToday } from '../session/shop-day';
 import { Api, toProblem } from '../http/api';
 import { plainNumber } from '../parts/plain-number';
 import { ProblemNotice } from '../parts/problem-notice';
+import { Select } from '../parts/select';
+import { Tick } from '../parts/tick';
 import { valueOf } from '../parts/value-of';
+
+const WORDS: Readonly<Record<(typeof MEASURED)[number], string>> = {
+  never: 'by eye alone',
+  may: 'may be measured',
+  first: 'on the first pieces',
+  each: 'on each piece',
+};
+/** Stands for several families at once: read from a file, not made here. */
+const SEVERAL = 'several';
 
 /** A row with what is typed into it, however wrong. */
 interface DraftRow extends Omit<LookRow, 'min' | 'max'> {
@@ -40,7 +50,7 @@ interface DraftRow extends Omit<LookRow, 'min' | 'max'> {
 /** A draft of a sheet of what to look at: its head and its rows. Kept as a draft; quality releases it. */
 @Component({
   selector: 'tm-look-draft',
-  imports: [NzButtonModule, NzInputModule, DraftHead, ProblemNotice],
+  imports: [NzButtonModule, NzInputModule, DraftHead, ProblemNotice, Select, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="keep($event)">
@@ -53,31 +63,26 @@ interface DraftRow extends Omit<LookRow, 'min' | 'max'> {
             <fieldset>
               <legend class="out-of-sight">Findings of {{ titleOf(row) }}</legend>
               @for (finding of findings; track finding) {
-                <label class="flag">
-                  <input type="checkbox" [checked]="row.findings.includes(finding)" (change)="turn(i, finding)" />
-                  {{ finding }}
-                </label>
+                <tm-tick [value]="row.findings.includes(finding)" (valueChange)="turn(i, finding)">{{
+                  finding
+                }}</tm-tick>
               }
             </fieldset>
             <label [attr.for]="'families-' + i">for</label>
-            <select [id]="'families-' + i" (change)="setFamily(i, $event)">
-              <option value="" [selected]="!row.families.length">all families</option>
-              @for (family of families; track family) {
-                <option [value]="family" [selected]="row.families.length === 1 && row.families[0] === family">
-                  {{ nameOf(family) }}
-                </option>
-              }
-              @if (row.families.length > 1) {
-                <option value="several" selected>{{ row.families.length }} families</option>
-              }
-            </select>
+            <tm-select
+              [selectId]="'families-' + i"
+              [options]="familiesOf(row)"
+              [value]="familyOf(row)"
+              (valueChange)="setFamily(i, $event)"
+            />
             @if (unitOf(row); as unit) {
               <label [attr.for]="'measured-' + i">number</label>
-              <select [id]="'measured-' + i" (change)="set(i, 'measured', $event)">
-                @for (m of measured; track m) {
-                  <option [value]="m" [selected]="m === row.measured">{{ words[m] }}</option>
-                }
-              </select>
+              <tm-select
+                [selectId]="'measured-' + i"
+                [options]="measured"
+                [value]="row.measured"
+                (valueChange)="set(i, 'measured', $event ?? 'never')"
+              />
               @if (row.measured !== 'never') {
                 <label [attr.for]="'min-' + i">{{ unit }} from</label>
                 <input
@@ -86,7 +91,7 @@ interface DraftRow extends Omit<LookRow, 'min' | 'max'> {
                   [id]="'min-' + i"
                   placeholder="set-up"
                   [value]="row.min"
-                  (input)="set(i, 'min', $event)"
+                  (input)="set(i, 'min', value($event))"
                 />
                 <label [attr.for]="'max-' + i">to</label>
                 <input
@@ -95,14 +100,15 @@ interface DraftRow extends Omit<LookRow, 'min' | 'max'> {
                   [id]="'max-' + i"
                   placeholder="set-up"
                   [value]="row.max"
-                  (input)="set(i, 'max', $event)"
+                  (input)="set(i, 'max', value($event))"
                 />
                 <label [attr.for]="'outside-' + i">outside</label>
-                <select [id]="'outside-' + i" (change)="set(i, 'outside', $event)">
-                  @for (finding of findings.slice(1); track finding) {
-                    <option [value]="finding" [selected]="finding === row.outside">{{ finding }}</option>
-                  }
-                </select>
+                <tm-select
+                  [selectId]="'outside-' + i"
+                  [options]="outside"
+                  [value]="row.outside"
+                  (valueChange)="set(i, 'outside', $event ?? 'reject')"
+                />
               }
             }
             <label [attr.for]="'text-' + i">also seen</label>
@@ -112,7 +118,7 @@ interface DraftRow extends Omit<LookRow, 'min' | 'max'> {
               [id]="'text-' + i"
               maxlength="300"
               [value]="row.text"
-              (input)="set(i, 'text', $event)"
+              (input)="set(i, 'text', value($event))"
             />
             <button nz-button class="quiet" type="button" (click)="remove(i)">take out</button>
           </li>
@@ -120,12 +126,7 @@ interface DraftRow extends Omit<LookRow, 'min' | 'max'> {
       </ol>
       <p class="acts">
         <label for="add-point">Add a row for</label>
-        <select id="add-point" (change)="add($event)">
-          <option value="">a point ...</option>
-          @for (code of points; track code) {
-            <option [value]="code">{{ pointTitle(code) }}</option>
-          }
-        </select>
+        <tm-select selectId="add-point" [options]="points" [value]="adding()" (valueChange)="add($event)" />
       </p>
       @if (wrong()) {
         <p class="notice bad" role="alert">{{ wrong() }}</p>
@@ -147,18 +148,7 @@ interface DraftRow extends Omit<LookRow, 'min' | 'max'> {
       gap: 12px;
       padding: 18px 20px;
     }
-    .flag {
-      align-items: center;
-      display: inline-flex;
-      gap: 6px;
-      min-height: 32px;
-    }
-    .flag input {
-      height: 24px;
-      width: 24px;
-    }
-    input[nz-input],
-    select {
+    input[nz-input] {
       min-height: 40px;
     }
     li {
@@ -201,15 +191,13 @@ export class LookDraft {
   readonly closed = output();
   protected readonly value = valueOf;
   protected readonly findings = FINDINGS;
-  protected readonly measured = MEASURED;
-  protected readonly families = FAMILIES;
-  protected readonly points = POINT_CODES;
-  protected readonly words = {
-    never: 'by eye alone',
-    may: 'may be measured',
-    first: 'on the first pieces',
-    each: 'on each piece',
-  };
+  protected readonly measured = MEASURED.map((value) => ({ value, label: WORDS[value] }));
+  protected readonly outside = FINDINGS.slice(1).map((value) => ({ value, label: value }));
+  protected readonly points = [
+    { value: '', label: 'a point ...' },
+    ...POINT_CODES.map((value) => ({ value: value as string, label: pointOf(value).title })),
+  ];
+  protected readonly adding = signal('');
   protected readonly problem = signal<Problem | null>(null);
   protected readonly wrong = signal('');
   protected readonly title = computed(() => {
@@ -232,24 +220,29 @@ export class LookDraft {
     return pointOf(row.point).title;
   }
 
-  protected pointTitle(code: (typeof POINT_CODES)[number]): string {
-    return pointOf(code).title;
-  }
-
   protected unitOf(row: DraftRow): string | null {
     return pointOf(row.point).number?.unit ?? null;
   }
 
-  protected nameOf(family: Family): string {
-    return familyName(family);
+  protected familyOf({ families }: DraftRow): string {
+    return families.length > 1 ? SEVERAL : (families[0] ?? '');
   }
 
-  protected set(index: number, key: 'measured' | 'min' | 'max' | 'outside' | 'text', event: Event): void {
-    this.change(index, { [key]: valueOf(event) });
+  protected familiesOf({ families }: DraftRow) {
+    return [
+      { value: '', label: 'all families' },
+      ...FAMILIES.map((value) => ({ value: value as string, label: familyName(value) })),
+      ...(families.length > 1 ? [{ value: SEVERAL, label: `${families.length} families` }] : []),
+    ];
   }
 
-  protected setFamily(index: number, event: Event): void {
-    const family = FAMILIES.find((f) => f === valueOf(event));
+  protected set(index: number, key: 'measured' | 'min' | 'max' | 'outside' | 'text', text: string): void {
+    this.change(index, { [key]: text });
+  }
+
+  protected setFamily(index: number, chosen: string | null): void {
+    if (chosen === SEVERAL) return;
+    const family = FAMILIES.find((f) => f === chosen);
     this.change(index, { families: family ? [family] : [] });
   }
 
@@ -268,9 +261,13 @@ export class LookDraft {
     this.rows.update((rows) => rows.filter((_, i) => i !== index));
   }
 
-  protected add(event: Event): void {
-    const row = startingRows().find((r) => r.point === valueOf(event));
-    (event.target as HTMLSelectElement).value = '';
+  protected add(point: string | null): void {
+    // The list is for the next one again, once it has closed over this.
+    this.adding.set(point ?? '');
+    setTimeout(() => {
+      this.adding.set('');
+    });
+    const row = startingRows().find((r) => r.point === point);
     if (row) this.rows.update((rows) => [...rows, { ...row, min: '', max: '' }]);
   }
 

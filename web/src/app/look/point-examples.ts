@@ -1,15 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { examples, type Criterion, type Example, type LookContext } from '@tug-mark/core';
 import { Mark } from '../parts/mark';
+import { ExampleName } from './example-name';
 import { ExampleScale, numberOf, valueOf } from './example-scale';
 import { PieceView, viewOfFault } from './piece-view';
-
-const STATE = { accept: 'pass', note: 'note', rework: 'hold', reject: 'fail' } as const;
 
 /** What a point looks like on this very combination: right, and below it just good enough and wrong. */
 @Component({
   selector: 'tm-point-examples',
-  imports: [ExampleScale, Mark, PieceView],
+  imports: [ExampleName, ExampleScale, Mark, PieceView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (along().length) {
@@ -42,13 +41,7 @@ const STATE = { accept: 'pass', note: 'note', rework: 'hold', reject: 'fail' } a
             [class.choice]="choosing() && example.kind === 'wrong'"
             (click)="choose.emit(example.fault!.code)"
           >
-            <span class="name">
-              <tm-mark [state]="state[example.finding]" [size]="16" />
-              @if (choosing() && example.kind === 'wrong') {
-                <kbd>{{ numbers().get(example) }}</kbd>
-              }
-              {{ example.title }}
-            </span>
+            <tm-example-name [example]="example" [key]="choosing() ? (numbers().get(example) ?? null) : null" />
             <tm-piece-view
               [look]="look()"
               [piece]="example.piece"
@@ -103,13 +96,6 @@ const STATE = { accept: 'pass', note: 'note', rework: 'hold', reject: 'fail' } a
       border-color: var(--petrol);
       cursor: pointer;
     }
-    .name {
-      align-items: center;
-      display: flex;
-      flex-wrap: wrap;
-      font: 600 15px/1.2 var(--figures);
-      gap: 6px;
-    }
     tm-piece-view {
       --piece-width: 300px;
     }
@@ -124,7 +110,6 @@ export class PointExamples {
   /** Whether a fault is being named: the wrong ones can be chosen then. */
   readonly choosing = input(false);
   readonly choose = output<string>();
-  protected readonly state = STATE;
   private readonly all = computed(() => examples(this.look(), this.criterion()));
   protected readonly right = computed(() => this.all()[0]);
   /** While a fault is named only those that are wrong stand there, so that all of them are in sight. */

@@ -20,19 +20,7 @@ import { LotWork } from './lot-work';
       <button nz-button nzType="primary" class="bench-button" type="submit">Check it</button>
     </form>
   `,
-  styles: `
-    form {
-      align-items: end;
-      display: flex;
-      flex-wrap: wrap;
-      gap: 12px;
-    }
-    input {
-      font-size: 20px;
-      min-height: 48px;
-      width: 160px;
-    }
-  `,
+  styleUrl: './panel.less',
 })
 export class AnotherPiece {
   private readonly work = inject(LotWork);

@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
 import { may } from '@tug-mark/contract';
-import { DISPOSITIONS, type DispositionKind, type LotVerdict } from '@tug-mark/core';
+import { DISPOSITION_WORDS, DISPOSITIONS, type DispositionKind, type LotVerdict } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -12,13 +12,6 @@ import { Field } from '../parts/field';
 import { plainNumber } from '../parts/plain-number';
 import { refuse, typedText } from '../parts/zod-form';
 import { sessionFeature } from '../session/session.state';
-
-const NAMES: Readonly<Record<DispositionKind, string>> = {
-  rework: 'Rework',
-  accept: 'Reworked, accept',
-  scrap: 'Scrap',
-  'use-as-is': 'Use as is',
-};
 
 /** What becomes of pieces no check has cleared: by ranges, with a reason; letting them go is quality's. */
 @Component({
@@ -57,7 +50,7 @@ const NAMES: Readonly<Record<DispositionKind, string>> = {
           </tm-field>
         </div>
       }
-      <tm-field class="wide" for="disposition-note" label="Reason" [control]="form.controls.note">
+      <tm-field for="disposition-note" label="Reason" [control]="form.controls.note">
         <input nz-input id="disposition-note" maxlength="500" formControlName="note" autocomplete="off" />
       </tm-field>
       @if (message()) {
@@ -66,12 +59,8 @@ const NAMES: Readonly<Record<DispositionKind, string>> = {
       <button nz-button nzType="primary" class="bench-button" type="submit">{{ said() }}</button>
     </form>
   `,
+  styleUrl: './panel.less',
   styles: `
-    form {
-      display: grid;
-      gap: 12px;
-      justify-items: start;
-    }
     .row {
       display: flex;
       flex-wrap: wrap;
@@ -79,12 +68,6 @@ const NAMES: Readonly<Record<DispositionKind, string>> = {
     }
     .row tm-field {
       width: 150px;
-    }
-    .wide {
-      width: min(520px, 100%);
-    }
-    input {
-      min-height: 44px;
     }
   `,
 })
@@ -108,7 +91,7 @@ export class Disposition {
   protected readonly kinds = computed(() =>
     DISPOSITIONS.map((value) => ({
       value,
-      label: NAMES[value],
+      label: DISPOSITION_WORDS[value].toDo,
       disabled: !this.mayLetGo() && (value === 'accept' || value === 'use-as-is'),
     })),
   );

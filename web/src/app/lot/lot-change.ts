@@ -30,16 +30,7 @@ import { LotWork } from './lot-work';
       <button nz-button nzType="primary" class="bench-button" type="submit">Keep the change</button>
     </form>
   `,
-  styles: `
-    form {
-      display: grid;
-      gap: 12px;
-      justify-items: start;
-    }
-    tm-field {
-      width: min(460px, 100%);
-    }
-  `,
+  styleUrl: './panel.less',
 })
 export class LotChangeForm {
   protected readonly work = inject(LotWork);

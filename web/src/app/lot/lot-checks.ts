@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may } from '@tug-mark/contract';
-import type { ForceUnit, PieceCheck } from '@tug-mark/core';
+import { uncapital, type ForceUnit, type PieceCheck } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzTableModule } from 'ng-zorro-antd/table';
@@ -38,7 +38,7 @@ const STATES = { good: 'pass', bad: 'fail', open: 'hold', void: 'hold' } as cons
           <tm-mark [state]="s.state === 'suspect' ? 'fail' : 'hold'" />
           <span
             ><strong>{{ s.from === s.to ? 'Piece ' + s.from : 'Pieces ' + s.from + ' to ' + s.to }}</strong
-            >: {{ s.text }}</span
+            >: {{ lower(s.text) }}</span
           >
         </p>
       }
@@ -171,6 +171,7 @@ export class LotChecks {
   protected readonly tugs = TUGS;
   protected readonly states = STATES;
   protected readonly time = showTime;
+  protected readonly lower = uncapital;
   protected readonly many = signal(FIRST);
   /** The piece whose row is open. */
   protected readonly opened = signal<number | null>(null);

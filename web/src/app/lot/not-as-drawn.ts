@@ -31,16 +31,7 @@ import { LotWork } from './lot-work';
       <button nz-button nzType="primary" class="bench-button" type="submit">Reject piece {{ work.piece() }}</button>
     </form>
   `,
-  styles: `
-    form {
-      display: grid;
-      gap: 12px;
-      justify-items: start;
-    }
-    tm-field {
-      width: min(460px, 100%);
-    }
-  `,
+  styleUrl: './panel.less',
 })
 export class NotAsDrawn {
   protected readonly work = inject(LotWork);

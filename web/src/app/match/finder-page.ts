@@ -132,7 +132,7 @@ const VERDICTS = { fits: 'pass', edge: 'hold', no: 'fail' } as const;
               />
             </div>
             <div class="field">
-              <label for="finder-class">Grade of work</label>
+              <label for="finder-class">Grade of work, if one</label>
               <input nz-input id="finder-class" [value]="className()" (input)="className.set(value($event))" />
             </div>
             <div class="field">
@@ -269,7 +269,7 @@ export class FinderPage {
   protected readonly place = signal<Place>('dry');
   protected readonly asked = signal({ temperature: '', current: '', voltage: '' });
   protected readonly family = signal<Family | ''>('');
-  protected readonly className = signal('standard');
+  protected readonly className = signal('');
   protected readonly customer = signal('');
   protected readonly answer = signal<FinderAnswer | null>(null);
   private readonly shopTime = injectShopTime();

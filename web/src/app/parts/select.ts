@@ -60,6 +60,8 @@ const SEARCHED = 8;
 export class Select implements ControlValueAccessor {
   readonly selectId = input.required<string>();
   readonly options = input.required<readonly SelectOption[]>();
+  /** What is chosen here, where no label on the screen says it. */
+  readonly label = input('');
   readonly value = model<string | null>(null);
   protected readonly disabled = signal(false);
   /** The same again is no other list: the library starts over with each it gets, and would lose its place. */
@@ -88,6 +90,7 @@ export class Select implements ControlValueAccessor {
         'aria-controls': `${id}-list`,
         'aria-autocomplete': this.isSearched() ? 'list' : 'none',
         'aria-describedby': `${id}-chosen`,
+        ...(this.label() && { 'aria-label': this.label() }),
       })) {
         field.setAttribute(name, value);
       }
@@ -145,7 +148,7 @@ export class Select implements ControlValueAccessor {
     if (!list || !box) return;
     box.id = `${this.selectId()}-list`;
     box.setAttribute('role', 'listbox');
-    box.setAttribute('aria-label', this.label());
+    box.setAttribute('aria-label', this.name());
     for (const between of box.querySelectorAll('div, cdk-virtual-scroll-viewport')) {
       if (!between.closest('nz-option-item')) between.setAttribute('role', 'presentation');
     }
@@ -161,7 +164,9 @@ export class Select implements ControlValueAccessor {
     }
   }
 
-  private label(): string {
+  private name(): string {
+    const said = this.label();
+    if (said) return said;
     return document.querySelector(`label[for="${CSS.escape(this.selectId())}"]`)?.textContent?.trim() ?? '';
   }
 }

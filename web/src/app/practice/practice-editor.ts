@@ -18,6 +18,8 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Api, toProblem } from '../http/api';
 import { ProblemNotice } from '../parts/problem-notice';
+import { Select } from '../parts/select';
+import { Tick } from '../parts/tick';
 import { valueOf } from '../parts/value-of';
 
 interface NumberField {
@@ -51,7 +53,7 @@ const NUMBERS: readonly NumberField[] = [
 /** A practice profile as a form: each choice made here, or left to the profile it is based on. */
 @Component({
   selector: 'tm-practice-editor',
-  imports: [NzButtonModule, NzInputModule, ProblemNotice],
+  imports: [NzButtonModule, NzInputModule, ProblemNotice, Select, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="keep($event)">
@@ -71,30 +73,24 @@ const NUMBERS: readonly NumberField[] = [
         }
         <div class="field">
           <label for="p-base">Based on</label>
-          <select id="p-base" class="ant-input" (change)="set('base', value($event))">
-            <option value="">nothing: it makes every choice itself</option>
-            @for (other of others(); track other.part) {
-              @if (other.part !== head().part) {
-                <option [value]="other.part" [selected]="other.part === head().base">{{ other.label }}</option>
-              }
-            }
-          </select>
+          <tm-select
+            selectId="p-base"
+            [options]="bases()"
+            [value]="head().base"
+            (valueChange)="set('base', $event ?? '')"
+          />
         </div>
       </div>
       <div class="fields">
         @for (choice of choices; track choice.key) {
           <div class="field">
             <label [attr.for]="'c-' + choice.key">{{ choice.title }}</label>
-            <select class="ant-input" [id]="'c-' + choice.key" (change)="choose(choice.key, value($event))">
-              <option value="" [selected]="made()[choice.key] === undefined">
-                {{ head().base ? 'as in ' + head().base : 'not chosen yet' }}
-              </option>
-              @for (school of choice.schools; track school.value) {
-                <option [value]="school.value" [selected]="school.value === made()[choice.key]">
-                  {{ school.title }}
-                </option>
-              }
-            </select>
+            <tm-select
+              [selectId]="'c-' + choice.key"
+              [options]="offered(choice)"
+              [value]="chosen(choice.key)"
+              (valueChange)="choose(choice.key, $event ?? '')"
+            />
           </div>
         }
         @for (field of numbers; track field.key) {
@@ -128,10 +124,9 @@ const NUMBERS: readonly NumberField[] = [
             }
           }
         </div>
-        <label class="flag">
-          <input type="checkbox" [checked]="made().secondPersonReleases === true" (change)="second($event)" />
+        <tm-tick [value]="made().secondPersonReleases === true" (valueChange)="second($event)">
           limits are released by a second person
-        </label>
+        </tm-tick>
       </div>
       @if (said(); as text) {
         <p class="notice bad" role="alert">{{ text }}</p>
@@ -236,14 +231,31 @@ export class PracticeEditor {
   protected set(key: keyof ReturnType<typeof this.head>, text: string): void {
     this.head.update((head) => ({ ...head, [key]: text }));
   }
+  protected readonly bases = computed(() => [
+    { value: '', label: 'nothing: it makes every choice itself' },
+    ...this.others()
+      .filter(({ part }) => part !== this.head().part)
+      .map(({ part, label }) => ({ value: part, label })),
+  ]);
+
+  protected offered({ schools }: (typeof CHOICES)[number]) {
+    const { base } = this.head();
+    return [
+      { value: '', label: base ? `as in ${base}` : 'not chosen yet' },
+      ...schools.map(({ value, title }) => ({ value: String(value), label: title })),
+    ];
+  }
+  protected chosen(key: keyof PracticeChoices): string {
+    const value = this.made()[key];
+    return value === undefined ? '' : String(value as string);
+  }
   protected choose(key: keyof PracticeChoices, text: string): void {
     this.made.update((made) => ({ ...made, [key]: text === '' ? undefined : text }));
   }
   protected type(key: string, text: string): void {
     this.typed.update((typed) => ({ ...typed, [key]: text }));
   }
-  protected second(event: Event): void {
-    const secondPersonReleases = (event.target as HTMLInputElement).checked;
+  protected second(secondPersonReleases: boolean): void {
     this.made.update((made) => ({ ...made, secondPersonReleases }));
   }
   protected wrong({ key, least, most, whole }: NumberField): string {

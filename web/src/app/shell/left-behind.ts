@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
-import { settleUnsentSchema, type Problem } from '@tug-mark/contract';
+import { settleUnsentSchema, type Problem, type Unsent } from '@tug-mark/contract';
 import { describeEntry } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -82,7 +82,7 @@ export class LeftBehind {
   }
 
   /** One after the other; what was settled when one fails stays settled. */
-  protected async settle(act: 'handed-over' | 'dropped'): Promise<void> {
+  protected async settle(act: Unsent['act']): Promise<void> {
     this.why.markAsTouched();
     this.why.updateValueAndValidity();
     const person = this.person();

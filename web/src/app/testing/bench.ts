@@ -260,9 +260,12 @@ export class Bench<T> {
     await this.settle();
   }
   private async options(id: string): Promise<HTMLElement[]> {
-    const list = () => [...document.querySelectorAll<HTMLElement>(`.of-${id} nz-option-item`)];
+    const list = () => [...document.querySelectorAll<HTMLElement>(`.of-${CSS.escape(id)} nz-option-item`)];
     if (list().length) return list();
-    this.element.querySelector(`#${id}`)?.closest<HTMLElement>('nz-select')?.click();
+    this.element
+      .querySelector(`#${CSS.escape(id)}`)
+      ?.closest<HTMLElement>('nz-select')
+      ?.click();
     await new Promise((resolve) => setTimeout(resolve, 60));
     await this.settle();
     return list();
