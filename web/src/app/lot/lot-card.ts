@@ -6,7 +6,7 @@ import { Hand } from '../hand/hand';
 import { LotMeasure } from '../look/lot-measure';
 import { PieceView } from '../look/piece-view';
 import { Mark } from '../parts/mark';
-import { PullEntry } from '../tug/pull/pull-entry';
+import { PullStore } from '../tug/pull/pull-store';
 import { PullField } from '../tug/pull/pull-field';
 import { BracketLine } from './bracket-line';
 import { LotWork } from './lot-work';
@@ -189,7 +189,7 @@ import { LotWork } from './lot-work';
 export class LotCard {
   protected readonly work = inject(LotWork);
   protected readonly hand = inject(Hand);
-  protected readonly entry = inject(PullEntry);
+  protected readonly entry = inject(PullStore);
   protected readonly head = this.work.head;
   protected readonly wires = computed(() => this.work.wires().length);
   protected readonly drawn = computed<LookContext | null>(() => this.hand.setUp()?.look ?? null);

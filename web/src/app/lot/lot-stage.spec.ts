@@ -168,6 +168,24 @@ describe('The lot at the bench', () => {
     expect(bench.headline).toBe('Pull piece 6.');
   });
 
+  it('leaves a panel with Escape pressed in its field too, once an open list is closed', async () => {
+    bench = await Bench.open(LotStage, { view: failedAtEleven() });
+    const escape = (selector: string) =>
+      bench.element
+        .querySelector(selector)
+        ?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape', bubbles: true, cancelable: true }));
+    await bench.key('h');
+    await bench.offers('change-what');
+    escape('#change-what');
+    await bench.settle();
+    expect(bench.headline).toBe('Something was changed');
+    bench.element.querySelector<HTMLElement>('.ant-select-open')?.click();
+    await bench.settle();
+    escape('#change-what');
+    await bench.settle();
+    expect(bench.headline).toBe('Pull piece 6.');
+  });
+
   it('says which piece to pull next after a failure, and what each outcome clears', async () => {
     bench = await Bench.open(LotStage, { view: failedAtEleven() });
     expect(bench.text).toContain('Piece 11 does not hold at 60');
@@ -427,11 +445,11 @@ describe('A pull on the station’s gauge', () => {
     // One that comes while another is open, and one more when that is kept: neither is the next piece's by itself.
     forces(...quiet(), ...ramp(72.2), ...quiet());
     await bench.settle();
-    expect(bench.text).toContain('A pull waits: for which piece?');
+    expect(bench.text).toContain('1 pull waits: for which piece?');
     await bench.key('1');
     await bench.key('Enter');
     expect(bench.put.length).toBe(1);
-    expect(bench.text).toContain('A pull waits: for which piece?');
+    expect(bench.text).toContain('1 pull waits: for which piece?');
     expect(bench.text).not.toContain('How did it fail?');
     await bench.press('It was no piece');
     expect(bench.text).not.toContain('A pull waits');
@@ -442,7 +460,7 @@ describe('A pull on the station’s gauge', () => {
     await bench.type('force', '72.2');
     forces(...quiet(), ...ramp(118.4), ...quiet());
     await bench.settle();
-    expect(bench.text).toContain('A pull waits: for which piece?');
+    expect(bench.text).toContain('1 pull waits: for which piece?');
     expect(bench.text).toMatch(/118\.\d+ N, .*on Gauge G-1/);
     await bench.press('It was piece 1');
     await bench.key('1');

@@ -6,11 +6,12 @@ import { LotMeasure } from '../look/lot-measure';
 import { Reasons } from '../parts/reasons';
 import { GaugeBar } from '../tug/gauge/gauge-bar';
 import { PullAsk } from '../tug/pull/pull-ask';
-import { PullEntry } from '../tug/pull/pull-entry';
+import { PULL_ENTRY, PullEntry } from '../tug/pull/pull-entry';
 import { PullField } from '../tug/pull/pull-field';
+import { PullStore } from '../tug/pull/pull-store';
+import { PullsInHand } from '../tug/pull/pulls-in-hand';
 import { PullsWaiting } from '../tug/pull/pulls-waiting';
 import { targetName } from '../tug/pull/target-name';
-import { WaitingPulls } from '../tug/pull/waiting-pulls';
 import { AnotherPiece } from './another-piece';
 import { Disposition } from './disposition';
 import { LotCard } from './lot-card';
@@ -44,15 +45,16 @@ const PANELS: Readonly<Record<string, { readonly panel: LotPanel; readonly field
     ...[RouterLink, AnotherPiece, Disposition, GaugeBar, LotCard, LotChangeForm, LotChecks, LotMeasure, LotOpen],
     ...[LotSide, NotAsDrawn, PullAsk, PullField, PullsFromFile, PullsWaiting, Reasons],
   ],
-  providers: [LotWork, PullEntry, WaitingPulls],
+  providers: [LotWork, PULL_ENTRY],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { '[class.running]': 'work.isRunning()' },
+  host: { '[class.running]': 'work.isRunning()', '(keydown.escape)': 'leavePanel($event)' },
   templateUrl: './lot-stage.html',
   styleUrl: './lot-stage.less',
 })
 export class LotStage {
   protected readonly hand = inject(Hand);
-  protected readonly entry = inject(PullEntry);
+  protected readonly entry = inject(PullStore);
+  private readonly inHand = inject(PullsInHand);
   protected readonly work = inject(LotWork);
   protected readonly papers = PAPERS;
   private readonly side = viewChild<LotSide>('side');
@@ -102,7 +104,7 @@ export class LotStage {
   });
 
   constructor() {
-    this.entry.serve(
+    inject(PullEntry).serve(
       {
         place: computed(() => {
           const id = this.hand.view()?.combination.id;
@@ -148,7 +150,7 @@ export class LotStage {
       },
     );
     effect(() => {
-      if (this.work.step() === 'tug') this.entry.takeNext();
+      if (this.work.step() === 'tug') this.inHand.takeNext();
     });
   }
 
@@ -170,17 +172,22 @@ export class LotStage {
     return true;
   }
 
+  /** Escape in a panel's field leads back too; an open list closes first. */
+  protected leavePanel(event: Event): void {
+    const isListOpen = event.target instanceof Element && event.target.closest('.ant-select-open');
+    if (!this.panelTitle() || isListOpen || event.defaultPrevented) return;
+    event.preventDefault();
+    this.work.open('none');
+  }
+
   protected correct(piece: number): void {
     if (!this.work.correct(piece)) return;
-    this.entry.clear();
-    this.entry.correcting.set(true);
+    this.entry.correct();
   }
 
   protected leaveCorrection(): void {
     this.work.leaveCorrection();
-    this.entry.correcting.set(false);
-    this.entry.why.set('');
-    this.entry.clear();
+    this.entry.leaveCorrection();
   }
 }
 

@@ -3,7 +3,7 @@ import { patchState, signalStore, withComputed, withMethods, withState } from '@
 import { AS_DRAWN, isCaliperOnly, lotTask, type EntryBody, type EntryRefusal, type LotChange } from '@tug-mark/core';
 import { Hand } from '../hand/hand';
 import type { PackedCurve } from '../outbox/outbox.state';
-import type { PulledForce } from '../tug/pull/pull-entry';
+import type { PulledForce } from '../tug/pull/pull-host';
 
 /** What of the lot is open instead of the task in hand, behind a named link or key. */
 export type LotPanel = 'none' | 'change' | 'decide' | 'plan' | 'differs' | 'another' | 'measure' | 'file';

@@ -9,6 +9,8 @@ export interface Settings {
   readonly look: (typeof LOOKS)[number];
   readonly forceUnit: (typeof FORCE_UNITS)[number];
   readonly lengthShown: (typeof LENGTH_SHOWN)[number];
+  /** Whether the key that says how a joint failed keeps its reading too. */
+  readonly keepsByNumber: boolean;
   /** The station's force gauge and caliper; null: values are typed. */
   readonly gauge: string | null;
   readonly caliper: string | null;
@@ -26,6 +28,7 @@ function settingsOf(kept: Readonly<Record<string, unknown>>): Settings {
     look: oneOf(kept['look'], LOOKS, 'system'),
     forceUnit: oneOf(kept['forceUnit'], FORCE_UNITS, 'N'),
     lengthShown: oneOf(kept['lengthShown'], LENGTH_SHOWN, 'mm'),
+    keepsByNumber: kept['keepsByNumber'] === true,
     gauge: text(kept['gauge']),
     caliper: text(kept['caliper']),
     pxPerMm: typeof px === 'number' && px >= 1.5 && px <= 20 ? px : null,

@@ -147,6 +147,21 @@ describe('The pull test at the bench', () => {
     expect(bench.element.querySelector<HTMLInputElement>('#force')?.value).toBe('12,500');
   });
 
+  it('keeps with the number of the failure alone where that is set, but never what needs words', async () => {
+    await open();
+    await read('118.4');
+    await bench.key('1');
+    expect(bench.put).toEqual([]);
+    bench.element.querySelector<HTMLInputElement>('tm-pull-ask input[type=checkbox]')?.click();
+    await bench.settle();
+    await bench.key('2');
+    expect(bench.put[0]?.body).toEqual(jasmine.objectContaining({ piece: 1, force: 118.4, mode: 'broke-at-crimp' }));
+    await read('100');
+    await bench.key('6');
+    expect(bench.put.length).toBe(1);
+    expect(bench.text).toContain('A replacement piece is due.');
+  });
+
   it('asks about more than the wire can bear, and keeps the answer on record', async () => {
     await open();
     await read('300');

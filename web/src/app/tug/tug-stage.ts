@@ -18,11 +18,13 @@ import { sessionFeature } from '../session/session.state';
 import { GaugeBar } from './gauge/gauge-bar';
 import { KeptTests } from './kept-tests';
 import { PullAsk } from './pull/pull-ask';
-import { PullEntry, type PulledForce } from './pull/pull-entry';
+import { PULL_ENTRY, PullEntry } from './pull/pull-entry';
 import { PullField } from './pull/pull-field';
+import type { PulledForce } from './pull/pull-host';
+import { PullStore } from './pull/pull-store';
+import { PullsInHand } from './pull/pulls-in-hand';
 import { PullsWaiting } from './pull/pulls-waiting';
 import { targetName } from './pull/target-name';
-import { WaitingPulls } from './pull/waiting-pulls';
 
 /** A reading being corrected; the next one kept corrects it. */
 interface Correcting {
@@ -49,14 +51,15 @@ interface Correcting {
     PullsWaiting,
     TermHelp,
   ],
-  providers: [PullEntry, WaitingPulls],
+  providers: [PULL_ENTRY],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tug-stage.html',
   styleUrls: ['../parts/stage.less', '../parts/pulls.less', './tug-stage.less'],
 })
 export class TugStage {
   protected readonly hand = inject(Hand);
-  protected readonly entry = inject(PullEntry);
+  protected readonly entry = inject(PullStore);
+  private readonly inHand = inject(PullsInHand);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   protected readonly modeName = failureModeName;
   protected readonly time = showTime;
@@ -144,8 +147,6 @@ export class TugStage {
     return flags;
   });
 
-  protected readonly isAsking = computed(() => this.entry.question() !== null || this.entry.pending() !== null);
-
   protected readonly headline = computed(() => {
     const open = this.before().length;
     if (open) return `No pull yet: ${open === 1 ? 'one stage before it is' : `${open} stages before it are`} open.`;
@@ -189,7 +190,7 @@ export class TugStage {
   });
 
   constructor() {
-    this.entry.serve({
+    inject(PullEntry).serve({
       place: computed(() => this.hand.view()?.combination.id ?? null),
       target: computed(() => targetName(this.target(), this.wires().length)),
       limit: this.limit,
@@ -206,7 +207,7 @@ export class TugStage {
       keep: (force, why, curve) => this.keep(force, why, curve),
     });
     effect(() => {
-      if (this.hand.view()) this.entry.takeNext();
+      if (this.hand.view()) this.inHand.takeNext();
     });
   }
 
@@ -223,8 +224,7 @@ export class TugStage {
   }
 
   protected correct(id: string, piece: number, wire: number): void {
-    this.entry.clear();
-    this.entry.correcting.set(true);
+    this.entry.correct();
     this.correcting.set({ id, piece, wire });
   }
 
@@ -234,14 +234,12 @@ export class TugStage {
 
   protected leave(): void {
     this.correcting.set(null);
-    this.entry.correcting.set(false);
-    this.entry.why.set('');
-    this.entry.clear();
+    this.entry.leaveCorrection();
   }
 
   protected rule(piece: number, wire: number, ruling: 'counts' | 'invalid', note: string): void {
     const refusal = this.hand.put({ kind: 'ruling', piece, ...(wire > 1 && { wire }), ruling, note });
-    this.entry.message.set(refusal?.text ?? '');
+    this.entry.set({ message: refusal?.text ?? '' });
   }
 
   protected shown(newtons: number, wire: number): string {

@@ -74,9 +74,11 @@ export class ForceStrip {
       canvas.width = Math.round(width * scale);
       canvas.height = Math.round(height * scale);
     }
-    this.digits().nativeElement.textContent = showNumber(fromNewtons(this.gauge.now, this.unit()), 1);
+    const heard = this.gauge.heard.by;
+    if (!heard) return;
+    this.digits().nativeElement.textContent = showNumber(fromNewtons(heard.now, this.unit()), 1);
     const context = canvas.getContext('2d');
-    const { forces, next } = this.gauge.strip;
+    const { forces, next } = heard.strip;
     const n = forces.length;
     if (!context || n === 0) return;
     const style = getComputedStyle(canvas);

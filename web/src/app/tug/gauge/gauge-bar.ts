@@ -44,6 +44,12 @@ import { Select } from '../../parts/select';
           @if (gauge.isOverloaded()) {
             <p class="doubt" role="alert"><tm-mark state="fail" /> Overload. Stop pulling.</p>
           }
+          @if (gauge.refusesZero()) {
+            <p class="doubt" role="status">
+              <tm-mark state="hold" /> This gauge takes no zero from here: press its own key. What it shows at rest is
+              taken off anyway.
+            </p>
+          }
           @if (gauge.doubt()) {
             <p class="doubt"><tm-mark state="hold" /> {{ gauge.doubt() }}</p>
           }

@@ -114,7 +114,7 @@ export class GaugesPage {
   }
 
   protected keep(gauges: readonly Gauge[]): void {
-    this.gauge.all.set([...gauges]);
+    this.gauge.know(gauges);
     this.draft.set(null);
   }
 }

@@ -11,14 +11,17 @@ import {
 import { isValidMode } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { Tick } from '../../parts/tick';
 import { valueOf } from '../../parts/value-of';
 import { CurveView } from '../gauge/curve-view';
-import { PullEntry } from './pull-entry';
+import { MODE_KEYS, PullEntry } from './pull-entry';
+import { PullReading } from './pull-reading';
+import { PullStore } from './pull-store';
 
 /** What is asked of a pull: whether a doubtful value is right, then how it failed, with what the curve suggests. */
 @Component({
   selector: 'tm-pull-ask',
-  imports: [NzButtonModule, NzInputModule, CurveView],
+  imports: [NzButtonModule, NzInputModule, CurveView, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (isDrawn()) {
@@ -28,7 +31,7 @@ import { PullEntry } from './pull-entry';
           <p>{{ q.text }}</p>
         </div>
         <div class="acts">
-          <button nz-button nzType="primary" class="bench-button" type="button" (click)="entry.yes()">
+          <button nz-button nzType="primary" class="bench-button" type="button" (click)="reading.yes()">
             <kbd>Y</kbd> Yes, keep {{ entry.shown(q.newtons) }} {{ entry.unit() }}
           </button>
           <button nz-button class="bench-button" type="button" (click)="entry.again()">
@@ -55,13 +58,13 @@ import { PullEntry } from './pull-entry';
                 id="reading-note"
                 maxlength="500"
                 [value]="entry.note()"
-                (input)="entry.note.set(value($event))"
-                (keydown.enter)="entry.keep()"
+                (input)="entry.set({ note: value($event) })"
+                (keydown.enter)="acts.keep()"
               />
             </div>
           }
           <ul aria-labelledby="how">
-            @for (m of entry.modes; track m.mode) {
+            @for (m of modes; track m.mode) {
               <li>
                 <button
                   type="button"
@@ -88,16 +91,19 @@ import { PullEntry } from './pull-entry';
                 id="reading-why"
                 maxlength="500"
                 [value]="entry.why()"
-                (input)="entry.why.set(value($event))"
-                (keydown.enter)="entry.keep()"
+                (input)="entry.set({ why: value($event) })"
+                (keydown.enter)="acts.keep()"
               />
             </div>
           }
           <div class="acts">
-            <button nz-button nzType="primary" class="bench-button" type="button" (click)="entry.keep()">
+            <button nz-button nzType="primary" class="bench-button" type="button" (click)="acts.keep()">
               {{ entry.correcting() ? 'Keep reading' : keepText() }}
             </button>
             <button nz-button class="bench-button" type="button" (click)="entry.again()">Type again</button>
+            <tm-tick [value]="entry.keepsByNumber()" (valueChange)="entry.setKeepsByNumber($event)">
+              Its number key keeps it
+            </tm-tick>
           </div>
         </div>
       }
@@ -167,7 +173,10 @@ import { PullEntry } from './pull-entry';
 })
 export class PullAsk {
   readonly keepText = input('Keep reading, next piece');
-  protected readonly entry = inject(PullEntry);
+  protected readonly entry = inject(PullStore);
+  protected readonly acts = inject(PullEntry);
+  protected readonly reading = inject(PullReading);
+  protected readonly modes = MODE_KEYS;
   protected readonly value = valueOf;
 
   /** A frame later than the verdict: nobody waits for the question to see it. */

@@ -7,8 +7,12 @@ import { Mark } from '../../parts/mark';
 import { NumberPad } from '../../parts/number-pad';
 import { Select } from '../../parts/select';
 import { valueOf } from '../../parts/value-of';
+import { StationGauge } from '../gauge/station-gauge';
 import { pastedReadings } from '../pasted-readings';
 import { PullEntry } from './pull-entry';
+import { PullReading } from './pull-reading';
+import { PullStore } from './pull-store';
+import { PullsInHand } from './pulls-in-hand';
 
 /** The force in hand: the field it is typed into, or the number large with its margin. */
 @Component({
@@ -45,10 +49,10 @@ import { PullEntry } from './pull-entry';
             [attr.aria-invalid]="entry.message() ? true : null"
           />
           <label for="unit" class="out-of-sight">Unit of force</label>
-          <tm-select selectId="unit" [options]="units" [value]="entry.unit()" (valueChange)="setUnit($event)" />
+          <tm-select selectId="unit" [options]="units" [value]="entry.unit()" (valueChange)="entry.setUnit($event)" />
           <button
             nz-button
-            [nzType]="entry.gauge.chosen() && entry.text() === '' ? 'default' : 'primary'"
+            [nzType]="gauge.chosen() && entry.text() === '' ? 'default' : 'primary'"
             class="bench-button"
             type="submit"
           >
@@ -104,7 +108,11 @@ import { PullEntry } from './pull-entry';
   `,
 })
 export class PullField {
-  protected readonly entry = inject(PullEntry);
+  protected readonly entry = inject(PullStore);
+  protected readonly gauge = inject(StationGauge);
+  private readonly acts = inject(PullEntry);
+  private readonly reading = inject(PullReading);
+  private readonly inHand = inject(PullsInHand);
   protected readonly value = valueOf;
   protected readonly units = FORCE_UNITS.map((value) => ({ value, label: value }));
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
@@ -112,10 +120,10 @@ export class PullField {
   private readonly burst = new FieldBurst();
   private readonly letters = new KeyBurst(
     (key) => {
-      this.entry.screenKey(key);
+      this.acts.key(key);
     },
     (line) => {
-      this.entry.submit(line);
+      this.reading.text(line);
     },
   );
 
@@ -130,7 +138,7 @@ export class PullField {
     // A gauge that ends its line with Tab: the value is whole, and the cursor stays for the next one.
     if (event.key === 'Tab' && this.burst.isBurst(now)) {
       event.preventDefault();
-      this.entry.submit((event.target as HTMLInputElement).value);
+      this.reading.text((event.target as HTMLInputElement).value);
       return;
     }
     this.burst.heard(now);
@@ -149,20 +157,16 @@ export class PullField {
     }
   }
 
-  protected setUnit(unit: string | null): void {
-    this.entry.setUnit(FORCE_UNITS.find((u) => u === unit) ?? 'N');
-  }
-
   protected paste(event: ClipboardEvent): void {
     const values = pastedReadings(event.clipboardData?.getData('text') ?? '');
     if (values.length < 2) return;
     event.preventDefault();
-    this.entry.paste(values);
+    this.inHand.paste(values);
   }
 
   protected submit(event: Event): void {
     event.preventDefault();
     // The field may hold more than the signal when a gauge types faster than a frame.
-    this.entry.submit(this.field()?.nativeElement.value ?? this.entry.text());
+    this.reading.text(this.field()?.nativeElement.value ?? this.entry.text());
   }
 }

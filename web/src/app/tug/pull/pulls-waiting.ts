@@ -1,8 +1,11 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { count } from '../../parts/count';
 import { showClock } from '../../parts/show-time';
 import { StationGauge } from '../gauge/station-gauge';
-import { PullEntry } from './pull-entry';
+import { PullStore } from './pull-store';
+import { PullsInHand } from './pulls-in-hand';
+import { WaitingPulls } from './waiting-pulls';
 
 /**
  * What is between a pull and its piece: whether the piece is in hand, values that were pasted, and pulls that wait to be
@@ -14,12 +17,12 @@ import { PullEntry } from './pull-entry';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (gauge.chosen(); as g) {
-      @if (entry.isOpen() && !entry.pending() && !entry.question()) {
+      @if (entry.isOpen() && !entry.isAsking()) {
         <p class="hand" role="status">
           @if (entry.isInHand()) {
             <strong>{{ entry.target() }} is in hand.</strong> The next pull on {{ g.label }} is its.
           } @else {
-            <button nz-button nzType="primary" class="bench-button" type="button" (click)="entry.takeInHand()">
+            <button nz-button nzType="primary" class="bench-button" type="button" (click)="inHand.take()">
               Take {{ entry.target() }} in hand <kbd>T</kbd>
             </button>
             <span class="soft">Until then a pull on {{ g.label }} belongs to no piece.</span>
@@ -29,31 +32,28 @@ import { PullEntry } from './pull-entry';
     }
     @if (entry.pasted().length) {
       <p class="notice" role="status">
-        {{ entry.pasted().length }} more pasted {{ entry.pasted().length === 1 ? 'value waits' : 'values wait' }}:
+        {{ count(entry.pasted().length, 'more pasted value waits', 'more pasted values wait') }}:
         <span class="figures">{{ entry.pasted().slice(0, 8).join(' · ') }}</span>
-        <button nz-button class="quiet" type="button" (click)="entry.dropPasted()">drop them</button>
+        <button nz-button class="quiet" type="button" (click)="inHand.dropPasted()">drop them</button>
       </p>
     }
-    @if (entry.waiting().length) {
+    @if (waiting().length) {
       <section class="notice hold" aria-labelledby="waiting-pulls">
         <h2 id="waiting-pulls" role="status">
-          {{ entry.waiting().length === 1 ? 'A pull waits' : entry.waiting().length + ' pulls wait' }}: for which piece?
+          {{ count(waiting().length, 'pull waits', 'pulls wait') }}: for which piece?
         </h2>
         <ul>
-          @for (pull of entry.waiting(); track pull.id) {
+          @for (pull of waiting(); track pull.id) {
             <li>
               <strong class="figures">{{ pull.text }}{{ pull.key ? ' N' : '' }}</strong
               >, {{ time(pull.at) }},
               {{ pull.from }}
-              <button
-                nz-button
-                type="button"
-                [disabled]="!entry.isOpen() || entry.pending() !== null || entry.question() !== null"
-                (click)="entry.assign(pull)"
-              >
-                It was {{ entry.target() }}
-              </button>
-              <button nz-button class="quiet" type="button" (click)="entry.dismiss(pull)">It was no piece</button>
+              @if (entry.isOpen()) {
+                <button nz-button type="button" [disabled]="entry.isAsking()" (click)="inHand.assign(pull)">
+                  It was {{ entry.target() }}
+                </button>
+              }
+              <button nz-button class="quiet" type="button" (click)="inHand.dismiss(pull)">It was no piece</button>
             </li>
           }
         </ul>
@@ -94,7 +94,10 @@ import { PullEntry } from './pull-entry';
   `,
 })
 export class PullsWaiting {
-  protected readonly entry = inject(PullEntry);
+  protected readonly entry = inject(PullStore);
+  protected readonly inHand = inject(PullsInHand);
+  protected readonly waiting = inject(WaitingPulls).all;
+  protected readonly count = count;
   protected readonly gauge = inject(StationGauge);
   protected readonly time = showClock;
 }
