@@ -15,6 +15,7 @@ export {
   type PointState,
 } from './judgeLook';
 export { judgePiece } from './judgePiece';
+export { firstOpenPoint, firstRejectedPoint, isOpenPoint, lookHeadline } from './lookTask';
 export { wallOf, type LookContext } from './LookContext';
 export {
   MEASURED,
