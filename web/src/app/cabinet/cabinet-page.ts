@@ -1,4 +1,3 @@
-import { ScrollingModule } from '@angular/cdk/scrolling';
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -12,17 +11,14 @@ import {
   type CatalogueParts,
   type Column,
 } from '@tug-mark/core';
-import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { Api, toProblem } from '../http/api';
-import { readJsonFile } from '../http/read-json-file';
-import { FileButton } from '../parts/file-button';
 import { ProblemNotice } from '../parts/problem-notice';
 import { Select } from '../parts/select';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
-import { CabinetParts } from './cabinet';
-import { FACT_TITLES, factsOf } from './facts';
+import { CabinetStore } from './cabinet.store';
+import { CabinetFiles, type FileRead } from './cabinet-files';
+import { CabinetList } from './cabinet-list';
 import { PartDetail } from './part-detail';
 import { PartEditor } from './part-editor';
 import { scanned } from './scanned';
@@ -33,7 +29,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
 /** What the shop has, by kind: searched as you type or scan, filtered, compared, changed, taken in and out as files. */
 @Component({
   selector: 'tm-cabinet-page',
-  imports: [ScrollingModule, NzButtonModule, NzInputModule, FileButton, ProblemNotice, PartDetail, PartEditor, Select],
+  imports: [NzInputModule, CabinetFiles, CabinetList, PartDetail, PartEditor, ProblemNotice, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -85,17 +81,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
             </button>
           }
         </div>
-        <span class="files">
-          <a [href]="'/api/cabinet/' + kind() + '/parts.csv'" download>CSV</a>
-          <a [href]="'/api/cabinet/' + kind() + '/parts.json'" download>JSON</a>
-          @if (mayEdit()) {
-            <tm-file-button accept=".csv,.json,text/csv,application/json" (file)="readParts($event)">
-              Read {{ catalogue().many }} (CSV, JSON)
-            </tm-file-button>
-            <tm-file-button accept=".json,application/json" (file)="readShop($event)">Read a shop file</tm-file-button>
-            <button nz-button type="button" (click)="editing.set('new')">New {{ catalogue().one }}</button>
-          }
-        </span>
+        <tm-cabinet-files [kind]="kind()" [mayEdit]="mayEdit()" (read)="taken($event)" (fresh)="editing.set('new')" />
       </div>
       @if (said()) {
         <p class="notice good" role="status">{{ said() }}</p>
@@ -112,35 +98,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
         />
       } @else {
         <div class="body" [class.alone]="!chosen()">
-          <div id="parts" role="tabpanel" [attr.aria-label]="catalogue().many">
-            <div class="line titles figures" aria-hidden="true">
-              <span>Part</span>
-              @for (title of titles(); track title) {
-                <span>{{ title }}</span>
-              }
-            </div>
-            <cdk-virtual-scroll-viewport itemSize="54" minBufferPx="540" maxBufferPx="1080">
-              <button
-                type="button"
-                class="line"
-                *cdkVirtualFor="let part of shown(); trackBy: byPart"
-                [class.here]="part.part === chosen()?.part"
-                [attr.aria-current]="part.part === chosen()?.part ? 'true' : null"
-                (click)="open(part)"
-              >
-                <span
-                  ><strong class="figures">{{ part.part }}</strong
-                  ><span class="under">{{ part.label }}</span></span
-                >
-                @for (fact of facts(part); track $index) {
-                  <span>{{ fact }}</span>
-                }
-              </button>
-            </cdk-virtual-scroll-viewport>
-            @if (!shown().length) {
-              <p class="soft none">Nothing here, or nothing matches.</p>
-            }
-          </div>
+          <tm-cabinet-list [kind]="kind()" [shown]="shown()" [chosen]="partName() ?? null" (open)="open($event)" />
           @if (chosen(); as part) {
             <tm-part-detail
               [kind]="kind()"
@@ -185,13 +143,6 @@ type AnyPart = CatalogueParts[CatalogueKind];
       background: var(--petrol-tint);
       border-color: var(--petrol);
     }
-    .files {
-      align-items: center;
-      display: flex;
-      flex-wrap: wrap;
-      gap: 8px 16px;
-      margin-left: auto;
-    }
     .body {
       align-items: start;
       display: grid;
@@ -200,58 +151,6 @@ type AnyPart = CatalogueParts[CatalogueKind];
     }
     .body.alone {
       grid-template-columns: 1fr;
-    }
-    cdk-virtual-scroll-viewport {
-      background: var(--sheet);
-      border: 1px solid var(--line);
-      height: calc(100vh - 330px);
-      min-height: 320px;
-    }
-    .line {
-      align-items: center;
-      background: none;
-      border: 0;
-      border-bottom: 1px solid var(--line);
-      color: var(--ink);
-      display: grid;
-      font: inherit;
-      gap: 10px;
-      grid-template-columns: minmax(0, 1.7fr) repeat(4, minmax(0, 1fr));
-      height: 54px;
-      line-height: 1.2;
-      overflow: hidden;
-      padding: 0 12px;
-      text-align: left;
-      width: 100%;
-    }
-    button.line {
-      cursor: pointer;
-    }
-    button.line:hover {
-      background: var(--paper);
-    }
-    button.line.here {
-      background: var(--petrol-tint);
-      box-shadow: inset 4px 0 0 var(--petrol);
-    }
-    button.line:focus-visible {
-      outline-offset: -3px;
-    }
-    .titles {
-      background: var(--shade);
-      font-weight: 600;
-      height: 36px;
-    }
-    .under {
-      color: var(--ink-soft);
-      display: block;
-      font-size: 14px;
-      overflow: hidden;
-      text-overflow: ellipsis;
-      white-space: nowrap;
-    }
-    .none {
-      padding: 12px;
     }
     @media (max-width: 1000px) {
       .body {
@@ -262,10 +161,9 @@ type AnyPart = CatalogueParts[CatalogueKind];
 })
 export class CabinetPage {
   protected readonly value = valueOf;
-  private readonly api = inject(Api);
   private readonly router = inject(Router);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
-  protected readonly store = inject(CabinetParts);
+  protected readonly store = inject(CabinetStore);
   /** From the address: the kind looked at, and the part that is open. */
   readonly kindName = input<string | undefined>();
   readonly partName = input<string | undefined>();
@@ -276,7 +174,6 @@ export class CabinetPage {
     () => CATALOGUE_KINDS.find((kind) => kind === this.kindName()) ?? 'terminal',
   );
   protected readonly catalogue = computed(() => CATALOGUES[this.kind()]);
-  protected readonly titles = computed(() => FACT_TITLES[this.kind()]);
   protected readonly search = signal('');
   protected readonly narrowed = linkedSignal<CatalogueKind, Readonly<Record<string, string>>>({
     source: this.kind,
@@ -305,7 +202,9 @@ export class CabinetPage {
     if (!narrow.length) return found;
     return found.filter((part) => narrow.every(([path, wanted]) => valueAt(part, { path }) === wanted));
   });
-  protected readonly chosen = computed(() => this.parts().find((part) => part.part === this.partName()) ?? null);
+  protected readonly chosen = computed<AnyPart | null>(
+    () => this.store.part(this.kind(), this.partName() ?? '') ?? null,
+  );
 
   constructor() {
     void this.store.load();
@@ -326,12 +225,6 @@ export class CabinetPage {
   protected count(kind: CatalogueKind): number {
     return this.store.of(kind).length;
   }
-  protected facts(part: AnyPart): string[] {
-    return factsOf(this.kind(), part);
-  }
-  protected byPart(_: number, part: AnyPart): string {
-    return part.part;
-  }
   protected narrow(path: string, wanted: string): void {
     this.narrowed.update((all) => ({ ...all, [path]: wanted }));
   }
@@ -346,7 +239,7 @@ export class CabinetPage {
   }
   protected openFirst(event: Event): void {
     event.preventDefault();
-    const exact = this.parts().find((part) => part.part === scanned(this.search()).trim());
+    const exact = this.store.part(this.kind(), scanned(this.search()).trim());
     const first = exact ?? this.shown()[0];
     if (first) this.open(first);
   }
@@ -365,32 +258,9 @@ export class CabinetPage {
     return [{ value: '', label: 'any' }, ...options.map((value) => ({ value, label: value }))];
   }
 
-  protected readParts(file: File): Promise<void> {
-    return this.read(async () => {
-      const isJson = file.name.toLowerCase().endsWith('.json');
-      const { parts, changed } = isJson
-        ? await this.api.importParts(this.kind(), await readJsonFile(file))
-        : await this.api.importPartTable(this.kind(), file);
-      return `${file.name}: ${parts} ${this.catalogue().many} read, ${changed} of them new or changed.`;
-    });
-  }
-
-  protected readShop(file: File): Promise<void> {
-    return this.read(async () => {
-      const { parts, limits } = await this.api.importShopFile(await readJsonFile(file));
-      return `${file.name}: ${parts} parts new or changed, ${limits} limit tables as drafts.`;
-    });
-  }
-
-  private async read(take: () => Promise<string>): Promise<void> {
-    this.said.set('');
-    this.problem.set(null);
-    try {
-      this.said.set(await take());
-      await this.store.load();
-    } catch (error) {
-      this.problem.set(toProblem(error));
-    }
+  protected taken({ said, problem }: FileRead): void {
+    this.said.set(said);
+    this.problem.set(problem);
   }
 }
 

@@ -312,7 +312,7 @@ describe('The rooms around the bench', () => {
     await typeInto('finder-wire', 'w-075');
     field('finder-wire')?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
     for (let i = 0; i < 100 && !bench.headline.includes('can be made'); i++) await bench.settle();
-    expect(bench.headline).toBe('One terminal can be made.');
+    expect(bench.headline).toBe('1 terminal can be made, best first.');
     expect(field('finder-wire')?.value).toBe('');
     expect(bench.text).toContain('Hand tool HT, die A, nest 1');
     expect(bench.text).toContain('No tool is listed for RB-2');

@@ -3,7 +3,7 @@ import type { DocumentHistory } from '@tug-mark/contract';
 import { showDay, documentName, isSameDocument, type DocumentKey } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { showTime } from '../parts/show-time';
-import type { AnyShelf } from './shelf';
+import type { AnyShelf } from './with-shelf';
 import { Select } from '../parts/select';
 
 /** What became of the chosen document, what may be done with it, and which other one it is compared with. */

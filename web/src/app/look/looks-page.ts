@@ -6,11 +6,11 @@ import { familyName, pointOf, type LookRow, type LookSheet } from '@tug-mark/cor
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { DocumentHead } from '../documents/document-head';
 import { DocumentList } from '../documents/document-list';
-import { Shelf } from '../documents/shelf';
-import { Api } from '../http/api';
+import { count } from '../parts/count';
 import { ProblemNotice } from '../parts/problem-notice';
 import { sessionFeature } from '../session/session.state';
 import { LookDraft } from './look-draft';
+import { LooksStore } from './looks.store';
 
 const MEASURED = {
   never: 'by eye',
@@ -23,6 +23,7 @@ const MEASURED = {
 @Component({
   selector: 'tm-looks-page',
   imports: [RouterLink, NzButtonModule, DocumentHead, DocumentList, ProblemNotice, LookDraft],
+  providers: [LooksStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -64,10 +65,7 @@ const MEASURED = {
               (drafted)="drafting.set(sheet)"
             />
             @if (shelf.compared()) {
-              <p class="soft">
-                {{ changedRows() }} {{ changedRows() === 1 ? 'row differs' : 'rows differ' }}; what was is struck
-                through.
-              </p>
+              <p class="soft">{{ count(changedRows(), 'row differs', 'rows differ') }}; what was is struck through.</p>
             }
             <div class="scroll" tabindex="0" role="group" aria-label="Rows of the sheet">
               <table>
@@ -139,14 +137,10 @@ const MEASURED = {
   `,
 })
 export class LooksPage {
-  private readonly api = inject(Api);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   protected readonly measured = MEASURED;
-  protected readonly shelf = new Shelf<LookSheet, LookRecord>({
-    documentOf: (record) => record.sheet,
-    list: () => this.api.looks(),
-    move: this.api.moveLook,
-  });
+  protected readonly count = count;
+  protected readonly shelf = inject(LooksStore);
   protected readonly drafting = signal<LookSheet | 'new' | null>(null);
   protected readonly mayRelease = computed(() => may(this.person()?.role ?? 'technician', 'release-look'));
   protected readonly mayDraft = computed(() => may(this.person()?.role ?? 'technician', 'draft-look'));

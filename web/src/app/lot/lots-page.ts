@@ -1,18 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import type { LotLine, Problem } from '@tug-mark/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzTableModule } from 'ng-zorro-antd/table';
 import { debounceTime } from 'rxjs';
-import { Api, toProblem } from '../http/api';
 import { ChoiceButtons } from '../parts/choice-buttons';
 import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
 import { showTime } from '../parts/show-time';
 import { Keys } from '../shell/keys';
+import { LotsStore } from './lots.store';
 
 const STATES = [
   { value: 'all', label: 'all' },
@@ -30,6 +29,7 @@ const MARKS = { running: 'missing', paused: 'hold', held: 'fail', finished: 'pas
     ...[ReactiveFormsModule, RouterLink, NzButtonModule, NzInputModule, NzTableModule],
     ...[ChoiceButtons, Mark, ProblemNotice],
   ],
+  providers: [LotsStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -46,21 +46,26 @@ const MARKS = { running: 'missing', paused: 'hold', held: 'fail', finished: 'pas
             type="search"
             placeholder="/  number, part, list, person"
             [formControl]="search"
-            (keydown.enter)="show()"
+            (keydown.enter)="find()"
           />
         </div>
       </div>
-      <tm-choice-buttons label="How it stands" [options]="states" [value]="state()" (valueChange)="choose($event)" />
-      @if (problem(); as found) {
+      <tm-choice-buttons
+        label="How it stands"
+        [options]="states"
+        [value]="store.filter().state"
+        (valueChange)="store.show({ state: $event ?? 'all' })"
+      />
+      @if (store.problem(); as found) {
         <tm-problem [problem]="found" />
       }
       <nz-table
         #table
-        [nzData]="lines()"
+        [nzData]="store.entities()"
         [nzFrontPagination]="false"
         [nzShowPagination]="false"
         nzSize="small"
-        [nzLoading]="!loaded()"
+        [nzLoading]="!store.loaded()"
         [nzNoResult]="none()"
       >
         <thead>
@@ -92,8 +97,8 @@ const MARKS = { running: 'missing', paused: 'hold', held: 'fail', finished: 'pas
           }
         </tbody>
       </nz-table>
-      @if (next() !== null) {
-        <button nz-button class="bench-button" type="button" (click)="more()">Show more</button>
+      @if (store.next() !== null) {
+        <button nz-button class="bench-button" type="button" (click)="store.more()">Show more</button>
       }
     </div>
   `,
@@ -138,31 +143,23 @@ const MARKS = { running: 'missing', paused: 'hold', held: 'fail', finished: 'pas
   `,
 })
 export class LotsPage {
-  private readonly api = inject(Api);
+  protected readonly store = inject(LotsStore);
   protected readonly states = STATES;
   protected readonly marks = MARKS;
   protected readonly time = showTime;
   protected readonly search = new FormControl('', { nonNullable: true });
-  protected readonly state = signal<(typeof STATES)[number]['value']>('all');
-  protected readonly lines = signal<readonly LotLine[]>([]);
-  protected readonly next = signal<string | null>(null);
-  protected readonly loaded = signal(false);
-  protected readonly problem = signal<Problem | null>(null);
-  protected readonly none = computed(() =>
-    this.state() === 'all' && !this.search.value
-      ? 'No lot is opened yet: a released set-up opens the first.'
-      : 'No lot like this.',
-  );
-  protected readonly headline = computed(() => {
-    const { length } = this.lines();
-    return `Lots: ${length}${this.next() === null ? '' : ' or more'}`;
+  protected readonly none = computed(() => {
+    const { state, find } = this.store.filter();
+    return state === 'all' && !find ? 'No lot is opened yet: a released set-up opens the first.' : 'No lot like this.';
   });
-  /** An answer to a question that has changed since is dropped. */
-  private asked = 0;
+  protected readonly headline = computed(
+    () => `Lots: ${this.store.entities().length}${this.store.next() === null ? '' : ' or more'}`,
+  );
 
   constructor() {
-    void this.show();
-    this.search.valueChanges.pipe(debounceTime(200), takeUntilDestroyed()).subscribe(() => void this.show());
+    this.search.valueChanges.pipe(debounceTime(200), takeUntilDestroyed()).subscribe(() => {
+      this.find();
+    });
     inject(Keys).use([{ key: '/', does: 'find a lot' }], {
       handle: (key) => {
         if (key !== '/') return false;
@@ -175,31 +172,7 @@ export class LotsPage {
     });
   }
 
-  protected choose(state: (typeof STATES)[number]['value'] | null): void {
-    this.state.set(state ?? 'all');
-    void this.show();
-  }
-
-  protected async show(): Promise<void> {
-    await this.load('');
-  }
-
-  protected async more(): Promise<void> {
-    await this.load(this.next() ?? '');
-  }
-
-  private async load(after: string): Promise<void> {
-    const own = ++this.asked;
-    const state = this.state();
-    try {
-      const page = await this.api.lots({ ...(state !== 'all' && { state }), find: this.search.value.trim(), after });
-      if (own !== this.asked) return;
-      this.lines.update((lines) => [...(after === '' ? [] : lines), ...page.lines]);
-      this.next.set(page.next);
-      this.problem.set(null);
-    } catch (error) {
-      if (own === this.asked) this.problem.set(toProblem(error));
-    }
-    this.loaded.set(true);
+  protected find(): void {
+    void this.store.show({ find: this.search.value.trim() });
   }
 }

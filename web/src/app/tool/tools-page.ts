@@ -14,7 +14,8 @@ import {
 } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api } from '../http/api';
-import { CabinetParts } from '../cabinet/cabinet';
+import { CabinetStore } from '../cabinet/cabinet.store';
+import { count } from '../parts/count';
 import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
 import { Reasons } from '../parts/reasons';
@@ -142,7 +143,7 @@ export class ToolsPage {
   private readonly shop = injectShopTime();
   private readonly api = inject(Api);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
-  protected readonly store = inject(CabinetParts);
+  protected readonly store = inject(CabinetStore);
   protected readonly states = STATES;
   protected readonly time = showTime;
   protected readonly checking = signal<string | null>(null);
@@ -155,7 +156,7 @@ export class ToolsPage {
     this.store
       .of('tool')
       .map((tool) => {
-        const records = recordsOf(tool, this.store.cabinet() ?? { checks: [], returns: [] });
+        const records = recordsOf(tool, this.store.records());
         return {
           tool,
           state: judgeTool(tool, records, this.now(), this.shop()),
@@ -169,7 +170,7 @@ export class ToolsPage {
   protected readonly headline = computed(() => {
     const refused = this.lines().filter((line) => line.state.state === 'refused').length;
     const due = this.due().length;
-    return `Tools: ${due === 0 ? 'no check is due' : `${due} ${due === 1 ? 'check is' : 'checks are'} due`}${refused ? `, ${refused} out of use` : ''}.`;
+    return `Tools: ${due === 0 ? 'no check is due' : `${count(due, 'check is', 'checks are')} due`}${refused ? `, ${refused} out of use` : ''}.`;
   });
 
   constructor() {

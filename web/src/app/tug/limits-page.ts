@@ -13,16 +13,18 @@ import {
 } from '@tug-mark/core';
 import { DocumentHead } from '../documents/document-head';
 import { DocumentList } from '../documents/document-list';
-import { Shelf } from '../documents/shelf';
-import { Api, toProblem } from '../http/api';
+import { Api } from '../http/api';
+import { count } from '../parts/count';
 import { ProblemNotice } from '../parts/problem-notice';
 import { sessionFeature } from '../session/session.state';
 import { LimitDraft } from './limit-draft';
+import { LimitsStore } from './limits.store';
 
 /** The limit tables by document and revision; quality releases and withdraws them. */
 @Component({
   selector: 'tm-limits-page',
   imports: [RouterLink, DocumentHead, DocumentList, ProblemNotice, LimitDraft],
+  providers: [LimitsStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -63,14 +65,13 @@ import { LimitDraft } from './limit-draft';
             </tm-document-head>
             @if (shelf.compared(); as before) {
               <h3>
-                {{ differences().length }} {{ differences().length === 1 ? 'row differs' : 'rows differ' }} from
-                {{ before.document }} rev {{ before.revision }}, grade
+                {{ count(differences().length, 'row differs', 'rows differ') }} from {{ before.document }} rev
+                {{ before.revision }}, grade
                 {{ before.class }}
               </h3>
               <p class="soft">
-                In effect now, it would change the limit of {{ touched().length }}
-                {{ touched().length === 1 ? 'combination' : 'combinations' }}: their set-ups have to be proved and
-                released again.
+                In effect now, it would change the limit of {{ count(touched().length, 'combination') }}: their set-ups
+                have to be proved and released again.
               </p>
             }
             <div class="scroll" tabindex="0" role="group" aria-label="Rows of the table">
@@ -164,15 +165,11 @@ import { LimitDraft } from './limit-draft';
 export class LimitsPage {
   private readonly api = inject(Api);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
-  protected readonly shelf = new Shelf<LimitTable, LimitRecord>({
-    documentOf: (record) => record.table,
-    list: () => this.api.limits(),
-    move: (key, to, replaces) =>
-      to === 'release' ? this.api.releaseLimit({ ...key, replaces }) : this.api.withdrawLimit(key),
-  });
+  protected readonly shelf = inject(LimitsStore);
   protected readonly drafting = signal<LimitTable | null>(null);
   protected readonly touched = signal<readonly Touched[]>([]);
   protected readonly size = sizeLabel;
+  protected readonly count = count;
   protected readonly differences = computed(() => {
     const before = this.shelf.compared();
     const after = this.shelf.chosen();
@@ -184,7 +181,7 @@ export class LimitsPage {
   protected readonly headline = computed(() => {
     const released = this.shelf.released().length;
     const drafts = this.shelf.documents().filter((table) => table.status === 'draft').length;
-    return `Limits: ${released} released, ${drafts} ${drafts === 1 ? 'draft' : 'drafts'}`;
+    return `Limits: ${released} released, ${count(drafts, 'draft')}`;
   });
 
   constructor() {
@@ -196,7 +193,7 @@ export class LimitsPage {
           this.touched.set(touched);
         },
         (error: unknown) => {
-          this.shelf.problem.set(toProblem(error));
+          this.shelf.fail(error);
         },
       );
     });
