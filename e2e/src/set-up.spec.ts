@@ -204,7 +204,7 @@ describe('Setting up every family of the demo', () => {
     await wire.sendKeys('FL-W-0150', Key.ENTER);
     await browser.sees('terminals can be made, best first.');
     await wire.sendKeys('FL-W-0150', Key.ENTER);
-    await browser.sees('One terminal can be made.');
+    await browser.sees('1 terminal can be made, best first.');
     await browser.sees('ferrule, twin');
     await (await browser.field('What is stamped')).sendKeys('10-6');
     await browser.sees('It can be read in 2 ways, the likeliest first.');

@@ -7,7 +7,8 @@ import { filter, map } from 'rxjs';
 import { Hand } from '../hand/hand';
 import { handActions } from '../hand/hand.state';
 import { Ladder } from '../parts/ladder';
-import { LotLine, type SamplePiece } from '../parts/lot-line';
+import { LotLine } from '../parts/lot-line';
+import type { SamplePiece } from '../parts/lot-line.layout';
 import { ProblemNotice } from '../parts/problem-notice';
 
 /** One combination at the bench: the ladder, the stage in hand, the lot line. */

@@ -9,7 +9,6 @@ import {
   searchParts,
   type CatalogueKind,
   type CatalogueParts,
-  type Column,
 } from '@tug-mark/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { ProblemNotice } from '../parts/problem-notice';
@@ -17,6 +16,7 @@ import { Select } from '../parts/select';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
 import { CabinetStore } from './cabinet.store';
+import { facetsOf, narrowed } from './cabinet-facets';
 import { CabinetFiles, type FileRead } from './cabinet-files';
 import { CabinetList } from './cabinet-list';
 import { PartDetail } from './part-detail';
@@ -113,51 +113,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
       }
     </div>
   `,
-  styles: `
-    .tools {
-      align-items: end;
-      display: flex;
-      flex-wrap: wrap;
-      gap: 14px;
-    }
-    .kinds {
-      align-items: center;
-      display: flex;
-      flex-wrap: wrap;
-      gap: 6px;
-      margin: 12px 0;
-    }
-    .kinds .kinds {
-      margin: 0;
-    }
-    .kinds button[role='tab'] {
-      background: var(--sheet);
-      border: 1px solid var(--line);
-      color: var(--ink);
-      cursor: pointer;
-      font: 600 16px var(--figures);
-      min-height: 44px;
-      padding: 0 14px;
-    }
-    .kinds button.here[role='tab'] {
-      background: var(--petrol-tint);
-      border-color: var(--petrol);
-    }
-    .body {
-      align-items: start;
-      display: grid;
-      gap: 20px;
-      grid-template-columns: minmax(0, 1.35fr) minmax(0, 1fr);
-    }
-    .body.alone {
-      grid-template-columns: 1fr;
-    }
-    @media (max-width: 1000px) {
-      .body {
-        grid-template-columns: 1fr;
-      }
-    }
-  `,
+  styleUrl: './cabinet-page.less',
 })
 export class CabinetPage {
   protected readonly value = valueOf;
@@ -186,21 +142,9 @@ export class CabinetPage {
 
   protected readonly parts = computed<readonly AnyPart[]>(() => this.store.of(this.kind()));
   private readonly index = computed(() => indexParts(this.kind(), this.parts() as never));
-  protected readonly facets = computed(() =>
-    this.catalogue()
-      .columns.filter((column) => column.type === 'choice')
-      .slice(0, 3)
-      .map((column) => ({
-        column,
-        options: [...new Set(this.parts().map((part) => valueAt(part, column)))].filter((o) => o !== '').sort(),
-      }))
-      .filter(({ options }) => options.length > 1),
-  );
+  protected readonly facets = computed(() => facetsOf(this.kind(), this.parts()));
   protected readonly shown = computed<readonly AnyPart[]>(() => {
-    const narrow = Object.entries(this.narrowed()).filter(([, wanted]) => wanted !== '');
-    const found: readonly AnyPart[] = searchParts(this.index(), scanned(this.search()));
-    if (!narrow.length) return found;
-    return found.filter((part) => narrow.every(([path, wanted]) => valueAt(part, { path }) === wanted));
+    return narrowed(searchParts(this.index(), scanned(this.search())), this.narrowed());
   });
   protected readonly chosen = computed<AnyPart | null>(
     () => this.store.part(this.kind(), this.partName() ?? '') ?? null,
@@ -262,11 +206,4 @@ export class CabinetPage {
     this.said.set(said);
     this.problem.set(problem);
   }
-}
-
-function valueAt(part: AnyPart, { path }: Pick<Column, 'path'>): string {
-  const found = path
-    .split('.')
-    .reduce<unknown>((at, key) => (at as Record<string, unknown> | null | undefined)?.[key], part);
-  return typeof found === 'string' ? found : '';
 }

@@ -11,6 +11,7 @@ import {
   type Tool,
 } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzTableModule } from 'ng-zorro-antd/table';
 import { Api, toProblem } from '../http/api';
 import { ProblemNotice } from '../parts/problem-notice';
 import { showTime } from '../parts/show-time';
@@ -22,7 +23,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
 /** One part: its fields, beside another part or an earlier revision of itself, its revisions and its label. */
 @Component({
   selector: 'tm-part-detail',
-  imports: [Select, NzButtonModule, ProblemNotice],
+  imports: [NzTableModule, Select, NzButtonModule, ProblemNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section aria-labelledby="part-name">
@@ -64,7 +65,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
         />
       </div>
       <div class="scroll" tabindex="0" role="group" aria-label="Fields">
-        <table>
+        <nz-table nzTemplateMode nzSize="small" [nzShowPagination]="false">
           @if (other(); as second) {
             <thead>
               <tr>
@@ -85,7 +86,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
               </tr>
             }
           </tbody>
-        </table>
+        </nz-table>
       </div>
     </section>
   `,

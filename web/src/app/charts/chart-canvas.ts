@@ -67,8 +67,11 @@ export class ChartCanvas {
   }
 }
 
+/** A colour of the page by its name. */
+export type Ink = (name: string) => string;
+
 /** The page's colours, for what draws on a canvas. */
-export function inks(): (name: string) => string {
+export function inks(): Ink {
   const style = getComputedStyle(document.documentElement);
   return (name) => style.getPropertyValue(`--${name}`).trim();
 }

@@ -14,6 +14,7 @@ import { Api, toProblem } from '../http/api';
 import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
 import { ChartCanvas, inks } from './chart-canvas';
+import { heightsOverTime, pullsAgainstHeights } from './heights-options';
 
 /** Pieces an adjustment goes by: the last ones, as they are made now. */
 const LATEST = 5;
@@ -190,123 +191,17 @@ export class HeightsPage {
     });
   }
 
-  protected readonly overTime = computed(() => {
-    const ink = inks();
-    const text = { color: ink('ink-soft'), fontFamily: 'Saira Semi Condensed, sans-serif', fontSize: 14 };
-    const heights = this.points().map((p) => p.height);
-    const limits = this.baseline()?.level ?? null;
-    const range = this.range();
-    const lines = [
-      ...(range ? [mark(range.max, 'most', ink('fail')), mark(range.min, 'least', ink('fail'))] : []),
-      ...(limits
-        ? [
-            mark(limits.upper, 'upper', ink('petrol'), 'insideStartTop'),
-            mark(limits.lower, 'lower', ink('petrol'), 'insideStartTop'),
-          ]
-        : []),
-    ];
-    const all = [...heights, ...lines.map((l) => l.yAxis)];
-    const [low, high] = all.reduce(([a, b], v) => [Math.min(a, v), Math.max(b, v)], [Infinity, -Infinity]);
-    const room = Math.max(0.01, (high - low) * 0.1);
-    return {
-      animation: false,
-      textStyle: text,
-      grid: { left: 70, right: 60, top: 40, bottom: 50 },
-      tooltip: { trigger: 'axis' as const },
-      xAxis: {
-        type: 'category' as const,
-        data: this.points().map((p) => `${p.lot === null ? 'set-up' : `lot ${p.lot}`}, ${p.piece}`),
-        name: 'piece',
-        nameLocation: 'middle' as const,
-        nameGap: 30,
-        axisLabel: text,
-      },
-      yAxis: {
-        type: 'value' as const,
-        min: Number((low - room).toFixed(3)),
-        max: Number((high + room).toFixed(3)),
-        name: 'mm',
-        axisLabel: { ...text, formatter: (value: number) => value.toFixed(3) },
-      },
-      series: [
-        {
-          type: 'line' as const,
-          data: heights,
-          symbolSize: 7,
-          lineStyle: { color: ink('ink-soft'), width: 1 },
-          itemStyle: { color: ink('petrol') },
-          markLine: { silent: true, symbol: 'none', data: lines },
-        },
-      ],
-    };
-  });
-
-  protected readonly against = computed(() => {
-    const ink = inks();
-    const text = { color: ink('ink-soft'), fontFamily: 'Saira Semi Condensed, sans-serif', fontSize: 14 };
-    const pairs = this.pairs();
-    const found = this.window();
-    const [range, limit, both] = [this.range(), this.chart()?.limit ?? null, this.both()];
-    const heights = pairs.map((p) => p.height).sort((a, b) => a - b);
-    const [first = range?.min ?? 0, last = range?.max ?? 1] = [heights[0], heights.at(-1)];
-    const grid = Array.from({ length: 41 }, (_, i) => first + ((last - first) * i) / 40);
-    const room = Math.max(0.01, (last - first) * 0.15);
-    const curve = (of: (height: number) => number, type: 'solid' | 'dashed') => ({
-      type: 'line' as const,
-      showSymbol: false,
-      data: grid.map((h) => [h, of(h)]),
-      lineStyle: { color: ink('petrol'), width: 1.5, type },
-      itemStyle: { color: ink('petrol') },
-    });
-    return {
-      animation: false,
-      textStyle: text,
-      grid: { left: 60, right: 40, top: 40, bottom: 50 },
-      tooltip: { trigger: 'item' as const },
-      xAxis: {
-        type: 'value' as const,
-        min: Number((Math.min(first, range?.min ?? first) - room).toFixed(3)),
-        max: Number((Math.max(last, range?.max ?? last) + room).toFixed(3)),
-        name: 'crimp height, mm',
-        nameLocation: 'middle' as const,
-        nameGap: 30,
-        axisLabel: { ...text, formatter: (value: number) => value.toFixed(3) },
-      },
-      yAxis: { type: 'value' as const, scale: true, name: 'N', axisLabel: text },
-      series: [
-        {
-          type: 'scatter' as const,
-          data: pairs.map((p) => [p.height, p.force]),
-          symbolSize: 9,
-          itemStyle: { color: ink('copper') },
-          markLine: {
-            silent: true,
-            symbol: 'none',
-            data: [
-              ...(limit === null ? [] : [mark(limit, 'least force', ink('fail'))]),
-              ...(range ? [upright(range.min, 'sheet', ink('fail')), upright(range.max, 'sheet', ink('fail'))] : []),
-              ...both.flatMap(({ min, max }) =>
-                [min, max].map((height) => upright(height, 'holds', ink('pass'), 'insideMiddleTop')),
-              ),
-            ],
-          },
-        },
-        ...(found ? [curve(found.mean, 'solid'), curve(found.lower, 'dashed')] : []),
-      ],
-    };
-  });
+  protected readonly overTime = computed(() =>
+    heightsOverTime(this.points(), this.range(), this.baseline()?.level ?? null, inks()),
+  );
+  protected readonly against = computed(() =>
+    pullsAgainstHeights(
+      this.pairs(),
+      { range: this.range(), limit: this.chart()?.limit ?? null, both: this.both(), window: this.window() },
+      inks(),
+    ),
+  );
 }
 
 const spansOf = (spans: readonly { readonly min: number; readonly max: number }[]) =>
   spans.map(({ min, max }) => `from ${min.toFixed(3)} to ${max.toFixed(3)} mm`).join(' and ');
-
-const mark = (yAxis: number, name: string, color: string, position: 'end' | 'insideStartTop' = 'end') => ({
-  yAxis,
-  lineStyle: { color, type: 'dashed' as const },
-  label: { formatter: name, color, position },
-});
-const upright = (xAxis: number, name: string, color: string, position: 'end' | 'insideMiddleTop' = 'end') => ({
-  xAxis,
-  lineStyle: { color, type: 'dashed' as const },
-  label: { formatter: name, color, position },
-});

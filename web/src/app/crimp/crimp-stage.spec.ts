@@ -66,7 +66,7 @@ describe('Making the crimp', () => {
     await bench.type('gate-note', 'bite on the tongue');
     await bench.submit();
     expect(bench.put[0]?.body).toEqual(jasmine.objectContaining({ answer: 'no', remedy: 'cut-off' }));
-    expect(bench.text).toContain('It is never pressed again. One end is cut off so far; each costs the wire');
+    expect(bench.text).toContain('It is never pressed again. 1 end is cut off so far; each costs the wire');
   });
 
   it('keeps no "not like this" without a word', async () => {

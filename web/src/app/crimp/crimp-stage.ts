@@ -1,19 +1,20 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, viewChild } from '@angular/core';
 import { Router } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputModule } from 'ng-zorro-antd/input';
-import { REMEDY_WORDS, type EndState, type Remedy } from '@tug-mark/core';
+import { REMEDY_WORDS, type EndState } from '@tug-mark/core';
 import { Hand } from '../hand/hand';
+import { count } from '../parts/count';
 import { EndView } from '../parts/end-view';
 import { Mark } from '../parts/mark';
 import { focusMeasure, Measures } from '../parts/measures';
 import { SideViewDrawing } from '../parts/side-view';
 import { Keys } from '../shell/keys';
+import { GateAnswer } from './gate-answer';
 
 /** Which way round, how many bites, in what order: one step at a time, each confirmed before the next shows. */
 @Component({
   selector: 'tm-crimp-stage',
-  imports: [NzButtonModule, NzInputModule, SideViewDrawing, EndView, Mark, Measures],
+  imports: [NzButtonModule, EndView, GateAnswer, Mark, Measures, SideViewDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (hand.view(); as view) {
@@ -82,46 +83,12 @@ import { Keys } from '../shell/keys';
             <p class="notice">Take a tool first: the mark and the bite depend on it.</p>
             <button nz-button class="bench-button" type="button" (click)="to('tool')">To Tool</button>
           } @else if (step(); as gate) {
-            @if (asking()) {
-              <form class="notice" (submit)="confirm($event, note.value)">
-                <label for="gate-note">{{
-                  asking() === 'no' ? 'What differs?' : 'What was done about it? The first answer stays on record.'
-                }}</label>
-                <input nz-input id="gate-note" #note maxlength="500" [value]="asking() === 'no' ? '' : done()" />
-                @if (asking() === 'no') {
-                  @for (remedy of gate.remedies; track remedy; let isFirst = $first) {
-                    <button
-                      nz-button
-                      [nzType]="isFirst ? 'primary' : 'default'"
-                      class="bench-button"
-                      [type]="isFirst ? 'submit' : 'button'"
-                      (click)="isFirst || refuse(remedy, note.value)"
-                    >
-                      {{ words[remedy].toDo }}
-                    </button>
-                  }
-                } @else {
-                  <button nz-button nzType="primary" class="bench-button" type="submit">{{ gate.confirm }}</button>
-                }
-                <button nz-button class="bench-button" type="button" (click)="asking.set(null)">Back</button>
-              </form>
-            } @else {
-              <button nz-button nzType="primary" class="bench-button" type="button" (click)="yes()">
-                {{ gate.confirm }}
-              </button>
-              @if (!isRefused()) {
-                <button nz-button class="bench-button" type="button" (click)="ask('no')">Not like this</button>
-              }
-              <span class="keys"><kbd>Enter</kbd> confirm <kbd>N</kbd> say what differs</span>
-            }
+            <tm-gate-answer [gate]="gate" [given]="given()" />
           } @else {
             <button nz-button nzType="primary" class="bench-button" type="button" (click)="to('look')">
               Go on to Look
             </button>
             <span class="keys"><kbd>Enter</kbd> go on</span>
-          }
-          @if (refusal()) {
-            <p class="notice bad" role="alert">{{ refusal() }}</p>
           }
         </div>
       } @else {
@@ -178,39 +145,24 @@ import { Keys } from '../shell/keys';
       box-shadow: inset 4px 0 0 var(--petrol);
       font-weight: 600;
     }
-    form {
-      align-items: center;
-      display: flex;
-      flex: 1;
-      flex-wrap: wrap;
-      gap: 10px;
-    }
-    form label {
-      flex-basis: 100%;
-    }
-    form input {
-      flex: 1;
-      min-height: 46px;
-      min-width: 200px;
-    }
   `,
 })
 export class CrimpStage {
   protected readonly hand = inject(Hand);
   private readonly router = inject(Router);
   protected readonly setUp = this.hand.setUp;
-  protected readonly asking = signal<'no' | 'mended' | null>(null);
-  protected readonly refusal = signal('');
   protected readonly taken = computed(() => this.hand.of('tool').length > 0);
   protected readonly answers = computed(() => new Map(this.hand.of('gate').map((entry) => [entry.body.gate, entry])));
   /** The first step without a yes. */
   protected readonly step = computed(
     () => this.setUp()?.gates.find((g) => this.answers().get(g.gate)?.body.answer !== 'yes') ?? null,
   );
-  protected readonly isRefused = computed(() => {
+  /** How the step was answered before; null where it was not. */
+  protected readonly given = computed(() => {
     const step = this.step();
-    return step !== null && this.answers().get(step.gate)?.body.answer === 'no';
+    return (step && this.answers().get(step.gate)) ?? null;
   });
+  private readonly answer = viewChild(GateAnswer);
   protected readonly headline = computed(
     () => this.step()?.headline ?? `Make ${this.hand.view()?.practice.setUpPieces} sample pieces just like this.`,
   );
@@ -229,15 +181,8 @@ export class CrimpStage {
     const each = setUp?.lost
       ? ` ${(setUp.lost.strip + setUp.lost.crimp).toFixed(1)} mm and the fresh cut`
       : ' its length';
-    return `It is never pressed again. ${many === 1 ? 'One end is' : `${many} ends are`} cut off so far; each costs the wire${each}.`;
+    return `It is never pressed again. ${count(many, 'end is', 'ends are')} cut off so far; each costs the wire${each}.`;
   });
-  /** What was done, as the answer before says it. */
-  protected readonly done = computed(() => {
-    const step = this.step();
-    const remedy = step && this.answers().get(step.gate)?.body.remedy;
-    return remedy ? REMEDY_WORDS[remedy].done : '';
-  });
-  protected readonly words = REMEDY_WORDS;
   protected readonly ends = computed<readonly EndState[]>(() =>
     this.setUp()?.orientation?.wrong ? ['before', 'wrong', 'after'] : ['before', 'after'],
   );
@@ -246,7 +191,7 @@ export class CrimpStage {
     const width = this.setUp()?.tool?.nest.width;
     const where = bites.map((b) => b.centre.toFixed(1)).join(' and ');
     const notes = (this.setUp()?.biteNotes ?? []).map((note) => ` ${note.text}`).join('');
-    return `${bites.length === 1 ? 'One bite' : `${bites.length} bites`}, centred ${where} mm from the barrel’s wire end, die ${width} mm wide, square.${notes}`;
+    return `${count(bites.length, 'bite')}, centred ${where} mm from the barrel’s wire end, die ${width} mm wide, square.${notes}`;
   });
 
   constructor() {
@@ -257,53 +202,13 @@ export class CrimpStage {
         { key: 'M', does: 'type the measured strip length of the next piece' },
       ],
       (key) => {
-        if (key.toLowerCase() === 'n' && this.step() && !this.isRefused()) this.ask('no');
-        else if (key.toLowerCase() === 'm') focusMeasure();
-        else if (key === 'Enter' && this.step()) this.yes();
+        if (this.answer()?.handle(key)) return true;
+        if (key.toLowerCase() === 'm') focusMeasure();
         else if (key === 'Enter' && this.taken()) this.to('look');
         else return false;
         return true;
       },
     );
-  }
-
-  protected yes(): void {
-    if (this.isRefused()) this.ask('mended');
-    else this.answer('yes', '', null);
-  }
-
-  protected ask(what: 'no' | 'mended'): void {
-    this.asking.set(what);
-    setTimeout(() => document.getElementById('gate-note')?.focus());
-  }
-
-  protected confirm(event: Event, text: string): void {
-    event.preventDefault();
-    const step = this.step();
-    const given = step && this.answers().get(step.gate);
-    const [remedy] = step?.remedies ?? [];
-    if (this.asking() === 'no' && remedy) this.refuse(remedy, text);
-    else if (given) this.answer('yes', '', { corrects: given.id, why: text });
-  }
-
-  protected refuse(remedy: Remedy, note: string): void {
-    this.answer('no', note, null, remedy);
-  }
-
-  private answer(
-    answer: 'yes' | 'no',
-    note: string,
-    correction: { corrects: string; why: string } | null,
-    remedy?: Remedy,
-  ): void {
-    const step = this.step();
-    if (!step) return;
-    const refusal = this.hand.put(
-      { kind: 'gate', gate: step.gate, answer, ...(remedy && { remedy }), note },
-      correction,
-    );
-    this.refusal.set(refusal?.text ?? '');
-    if (!refusal) this.asking.set(null);
   }
 
   protected to(stage: string): void {

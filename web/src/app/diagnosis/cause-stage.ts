@@ -16,10 +16,12 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
 import { Api } from '../http/api';
+import { count } from '../parts/count';
 import { Mark } from '../parts/mark';
 import { Tick } from '../parts/tick';
 import { valueOf } from '../parts/value-of';
 import { Keys } from '../shell/keys';
+import { CauseList } from './cause-list';
 
 /** Causes shown; the others are too unlikely to help. */
 const SHOWN = 5;
@@ -27,7 +29,7 @@ const SHOWN = 5;
 /** What is behind bad pieces: ranked causes, what speaks for each, the check that tells the first two apart. */
 @Component({
   selector: 'tm-cause-stage',
-  imports: [RouterLink, NzButtonModule, NzInputModule, Mark, Tick],
+  imports: [RouterLink, NzButtonModule, NzInputModule, CauseList, Mark, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -53,36 +55,7 @@ const SHOWN = 5;
           </p>
         </section>
       }
-      <ol class="causes">
-        @for (r of shown(); track r.cause.code; let i = $index) {
-          <li>
-            <div class="share" aria-hidden="true"><span [style.width.%]="100 * r.share"></span></div>
-            <div>
-              <h2>
-                <kbd>{{ i + 1 }}</kbd> {{ r.cause.title }}
-                <span class="soft figures">{{ (100 * r.share).toFixed(0) }} %, {{ r.cause.stage }}</span>
-              </h2>
-              @if (r.speaksFor.length) {
-                <p><tm-mark state="pass" [size]="16" /> {{ r.speaksFor.join('; ') }}</p>
-              }
-              @if (r.speaksAgainst.length) {
-                <p><tm-mark state="fail" [size]="16" /> {{ r.speaksAgainst.join('; ') }}</p>
-              }
-              <p class="soft">
-                {{ r.cause.change }}
-                {{
-                  r.cases === 0
-                    ? 'Not confirmed here yet.'
-                    : 'Confirmed here ' + (r.cases === 1 ? 'once.' : r.cases + ' times.')
-                }}
-              </p>
-            </div>
-            <button nz-button class="bench-button" type="button" (click)="confirming.set(r.cause.code)">
-              Confirm {{ i + 1 }}
-            </button>
-          </li>
-        }
-      </ol>
+      <tm-cause-list [causes]="shown()" (confirm)="confirming.set($event)" />
       @if (confirming(); as code) {
         <form class="notice" (submit)="confirm($event)">
           <label for="cause-note">
@@ -95,13 +68,8 @@ const SHOWN = 5;
       }
       <p class="soft">
         Rests on {{ evidence().size }} signs from this {{ lot() ? 'lot' : 'set-up' }} and
-        {{
-          d.cases === 0
-            ? 'no confirmed case of this shop yet'
-            : d.cases === 1
-              ? '1 confirmed case of this shop'
-              : d.cases + ' confirmed cases of this shop'
-        }}; the rest is the trade’s rules of thumb. It ranks, it does not prove: the check does.
+        {{ d.cases === 0 ? 'no confirmed case of this shop yet' : count(d.cases, 'confirmed case') + ' of this shop' }};
+        the rest is the trade’s rules of thumb. It ranks, it does not prove: the check does.
       </p>
     }
     @for (kept of confirmed(); track kept.id) {
@@ -137,24 +105,6 @@ const SHOWN = 5;
       display: flex;
       gap: 10px;
     }
-    .causes li {
-      align-items: center;
-      border-bottom: 1px solid var(--line);
-      display: grid;
-      gap: 14px;
-      grid-template-columns: 90px 1fr auto;
-      padding: 8px 0;
-    }
-    .share {
-      background: var(--shade);
-      border: 1px solid var(--line);
-      height: 16px;
-    }
-    .share span {
-      background: var(--petrol);
-      display: block;
-      height: 100%;
-    }
     form {
       align-items: center;
       display: flex;
@@ -177,6 +127,7 @@ const SHOWN = 5;
 export class CauseStage {
   protected readonly hand = inject(Hand);
   protected readonly value = valueOf;
+  protected readonly count = count;
   private readonly cases = signal<readonly ConfirmedCase[]>([]);
   /** What was answered here about signs nobody had looked for. */
   private readonly said = signal<Evidence>(new Map());

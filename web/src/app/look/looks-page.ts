@@ -4,6 +4,7 @@ import { Store } from '@ngrx/store';
 import { may, type LookRecord } from '@tug-mark/contract';
 import { familyName, pointOf, type LookRow, type LookSheet } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzTableModule } from 'ng-zorro-antd/table';
 import { DocumentHead } from '../documents/document-head';
 import { DocumentList } from '../documents/document-list';
 import { count } from '../parts/count';
@@ -22,7 +23,7 @@ const MEASURED = {
 /** The sheets that say what pieces are looked at for; drafted, released and withdrawn like limit tables. */
 @Component({
   selector: 'tm-looks-page',
-  imports: [RouterLink, NzButtonModule, DocumentHead, DocumentList, ProblemNotice, LookDraft],
+  imports: [NzTableModule, RouterLink, NzButtonModule, DocumentHead, DocumentList, ProblemNotice, LookDraft],
   providers: [LooksStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -68,7 +69,7 @@ const MEASURED = {
               <p class="soft">{{ count(changedRows(), 'row differs', 'rows differ') }}; what was is struck through.</p>
             }
             <div class="scroll" tabindex="0" role="group" aria-label="Rows of the sheet">
-              <table>
+              <nz-table nzTemplateMode nzSize="small" [nzShowPagination]="false">
                 <thead>
                   <tr>
                     <th scope="col">Point</th>
@@ -115,7 +116,7 @@ const MEASURED = {
                     }
                   }
                 </tbody>
-              </table>
+              </nz-table>
             </div>
           </section>
         }
@@ -124,9 +125,6 @@ const MEASURED = {
   `,
   styleUrl: '../documents/documents.less',
   styles: `
-    table {
-      font-size: 15px;
-    }
     tr.changed {
       background: var(--petrol-tint);
     }

@@ -1,4 +1,3 @@
-import { capital } from '@tug-mark/core';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -9,16 +8,10 @@ import { Hand } from '../hand/hand';
 import { Mark } from '../parts/mark';
 import { Reasons } from '../parts/reasons';
 import { showTime } from '../parts/show-time';
+import { valueOf } from '../parts/value-of';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
-import { valueOf } from '../parts/value-of';
-
-interface Step {
-  readonly title: string;
-  readonly said: string;
-  readonly state: 'pass' | 'hold' | 'fail' | 'missing';
-  readonly to: string;
-}
+import { newerText, releaseSteps } from './release-steps';
 
 /** The set-up run: one path from 'mount this' to 'released', what is done and what comes next; and quality's release. */
 @Component({
@@ -157,51 +150,11 @@ export class ReleaseStage {
   });
   protected readonly stands = computed(() => this.hand.of('release').at(-1)?.body.stands ?? null);
 
-  protected readonly steps = computed<readonly Step[]>(() => {
+  protected readonly steps = computed(() => {
     const view = this.hand.view();
     const setUp = this.hand.setUp();
     const judgement = this.hand.judgement();
-    if (!view || !setUp || !judgement) return [];
-    const stage = new Map(judgement.stages.map((s) => [s.stage, s]));
-    const of = (name: 'match' | 'prepare' | 'tool' | 'crimp' | 'look' | 'tug') => stage.get(name)?.state ?? 'missing';
-    const { practice } = view;
-    const taken = this.hand.of('tool').at(-1)?.body;
-    const tool = setUp.tool;
-    const measured = (what: 'strip' | 'height') => this.hand.of('measure').filter((e) => e.body.what === what).length;
-    return [
-      { title: 'Wire and terminal', said: stage.get('match')?.answer ?? '', state: of('match'), to: 'match' },
-      {
-        title: 'Mount and check',
-        said: taken
-          ? (stage.get('tool')?.answer ?? '')
-          : tool
-            ? capital(
-                `${[...tool.changes.map((c) => c.what), tool.state.state === 'ready' ? 'take it' : 'check it, then take it'].join(', ')}: ${tool.tool.label}, ${tool.die.label}, nest ${tool.nest.label}.`,
-              )
-            : (stage.get('tool')?.answer ?? ''),
-        state: of('tool'),
-        to: 'tool',
-      },
-      {
-        title: 'Strip, measured',
-        said: `${setUp.preparation?.strip.setPoint ?? 'no'} mm; ${measured('strip')} of ${practice.measuredPieces * setUp.wires.length} measured.`,
-        state: of('prepare'),
-        to: 'prepare',
-      },
-      { title: 'First pieces', said: stage.get('crimp')?.answer ?? '', state: of('crimp'), to: 'crimp' },
-      {
-        title: 'Height and look',
-        said: `${setUp.measures.height ? `${measured('height')} of ${practice.measuredPieces} heights measured. ` : ''}${stage.get('look')?.answer ?? ''}`,
-        state: of('look'),
-        to: 'look',
-      },
-      {
-        title: 'Pulled',
-        said: `${stage.get('tug')?.answer ?? ''} ${setUp.pulledWith}`,
-        state: of('tug'),
-        to: 'tug',
-      },
-    ];
+    return view && setUp && judgement ? releaseSteps(view, setUp, judgement, (kind) => this.hand.of(kind)) : [];
   });
   protected readonly next = computed(() => this.steps().find((step) => step.state !== 'pass') ?? null);
 
@@ -224,18 +177,9 @@ export class ReleaseStage {
     }
     return `${this.next()?.said ?? judgement?.headline ?? ''}${madeUp}`;
   });
-  /** Newer revisions than the set-up was made from, before it is released. */
   protected readonly behind = computed(() => {
     const view = this.hand.view();
-    if (!view || this.hand.judgement()?.release.state !== 'none') return '';
-    const { newest, revisions } = view;
-    const newer = (['terminal', 'wire', 'practice'] as const).filter((what) => newest[what] > revisions[what]);
-    const names = revisions.together.some((revision, i) => (newest.together[i] ?? 0) > revision)
-      ? [...newer, 'other wire']
-      : newer;
-    return names.length
-      ? `There is a newer revision of the ${names.join(' and the ')}. Begin the set-up again to work from it.`
-      : '';
+    return view && this.hand.judgement()?.release.state === 'none' ? newerText(view) : '';
   });
 
   constructor() {

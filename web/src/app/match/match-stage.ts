@@ -1,28 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import {
-  breakingLoad,
-  envelopeDiameter,
-  familyName,
-  metalArea,
-  nominalArea,
-  otherScale,
-  rangeOf,
-  takesLabel,
-  sizeLabel,
-  type Terminal,
-} from '@tug-mark/core';
+import { metalArea, nominalArea, rangeOf, takesLabel, type Terminal } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Hand } from '../hand/hand';
 import { RangeBar } from '../parts/range-bar';
 import { Reasons } from '../parts/reasons';
 import { Keys } from '../shell/keys';
+import { MatchFacts } from './match-facts';
 import { TrialEvidence } from './trial-evidence';
 
 /** Do this wire and this terminal belong together? */
 @Component({
   selector: 'tm-match-stage',
-  imports: [NzButtonModule, RangeBar, Reasons, TrialEvidence],
+  imports: [NzButtonModule, MatchFacts, RangeBar, Reasons, TrialEvidence],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (setUp(); as s) {
@@ -31,75 +21,7 @@ import { TrialEvidence } from './trial-evidence';
           <h1>{{ headline() }}</h1>
           <p class="why">{{ why() }}</p>
         </div>
-        <div class="two">
-          <section aria-labelledby="terminal">
-            <h2 id="terminal">{{ view.terminal.part }}, what its sheet says</h2>
-            <dl class="facts">
-              <dt>family</dt>
-              <dd>{{ family() }}, {{ view.terminal.barrel.seam }} seam</dd>
-              <dt>conductor</dt>
-              <dd>{{ range() }}</dd>
-              <dt>insulation</dt>
-              <dd>
-                {{
-                  view.terminal.insulationRange
-                    ? view.terminal.insulationRange.min + '–' + view.terminal.insulationRange.max + ' mm'
-                    : 'not gripped'
-                }}
-              </dd>
-              <dt>stud or mating</dt>
-              <dd>
-                {{ view.terminal.stud ?? 'none' }}
-                @if (view.terminal.stamp) {
-                  <span class="soft">stamped {{ view.terminal.stamp }}</span>
-                }
-              </dd>
-              @if (view.terminal.current || view.terminal.voltage) {
-                <dt>carries</dt>
-                <dd>{{ view.terminal.current ?? '–' }} A, {{ view.terminal.voltage ?? '–' }} V</dd>
-              }
-              @if (view.terminal.sleeve) {
-                <dt>sleeve</dt>
-                <dd>
-                  <svg width="14" height="14" aria-hidden="true">
-                    <rect width="14" height="14" rx="2" [attr.fill]="chip()" />
-                  </svg>
-                  {{ view.terminal.sleeve }}, a hint only
-                </dd>
-              }
-              <dt>sealed</dt>
-              <dd>{{ view.terminal.sealed ? 'yes' : 'no' }}; place of use: {{ view.combination.place }}</dd>
-              <dt>good to</dt>
-              <dd>{{ view.terminal.temperature }} °C</dd>
-            </dl>
-          </section>
-          <section aria-labelledby="wire">
-            <h2 id="wire">{{ view.wire.part }}, what the wire is</h2>
-            <dl class="facts">
-              <dt>size</dt>
-              <dd>{{ size() }}</dd>
-              @for (other of view.together; track $index) {
-                <dt>with it in the barrel</dt>
-                <dd>{{ other.part }} {{ other.label }}</dd>
-              }
-              <dt>metal</dt>
-              <dd>
-                {{ area() }}, {{ view.wire.conductor.strands }} × {{ view.wire.conductor.strandDiameter }} mm
-                {{ view.wire.conductor.material }}
-              </dd>
-              <dt>over the strands</dt>
-              <dd>{{ envelope() }} mm</dd>
-              <dt>insulation</dt>
-              <dd>{{ view.wire.insulation }}, {{ view.wire.insulationDiameter }} mm</dd>
-              <dt>conductor</dt>
-              <dd>{{ view.wire.conductor.kind }}</dd>
-              <dt>breaks near</dt>
-              <dd>{{ breaks() }} N</dd>
-              <dt>good to</dt>
-              <dd>{{ view.wire.temperature }} °C</dd>
-            </dl>
-          </section>
-        </div>
+        <tm-match-facts [view]="view" />
         <div class="two">
           <section aria-labelledby="why">
             <h2 id="why">Why</h2>
@@ -178,7 +100,6 @@ export class MatchStage {
   protected readonly hand = inject(Hand);
   private readonly router = inject(Router);
   protected readonly setUp = this.hand.setUp;
-  private readonly wire = computed(() => this.hand.view()?.wire);
   private readonly terminal = computed(() => this.hand.view()?.terminal);
 
   protected readonly headline = computed(
@@ -202,29 +123,6 @@ export class MatchStage {
       (reasons.find((r) => r.weight === 'bad') ?? reasons.find((r) => r.weight === 'hold') ?? reasons[0])?.text ?? ''
     );
   });
-  protected readonly family = computed(() => familyName(this.terminal()?.family ?? 'bare-terminal'));
-  protected readonly range = computed(() => {
-    const terminal = this.terminal();
-    return terminal ? takesLabel(terminal) : '';
-  });
-  protected readonly size = computed(() => {
-    const wire = this.wire();
-    if (!wire) return '';
-    return `${sizeLabel(wire.conductor.size)}; ${otherScale(wire.conductor.size).text}`;
-  });
-  protected readonly area = computed(() => {
-    const wire = this.wire();
-    return wire ? `${metalArea(wire.conductor).toFixed(3)} mm²` : '';
-  });
-  protected readonly envelope = computed(() => {
-    const wire = this.wire();
-    return wire ? envelopeDiameter(wire.conductor).toFixed(2) : '';
-  });
-  protected readonly breaks = computed(() => {
-    const wire = this.wire();
-    const practice = this.hand.view()?.practice;
-    return wire && practice ? breakingLoad(wire.conductor, practice).toFixed(0) : '';
-  });
   protected readonly conductor = computed(() => {
     const view = this.hand.view();
     const terminal = this.terminal();
@@ -235,10 +133,6 @@ export class MatchStage {
       view && range && { value: value * folded, min: nominalArea(range.smallest), max: nominalArea(range.largest) }
     );
   });
-  protected readonly chip = computed(
-    () => ({ red: '#c0392b', blue: '#2d5f9a', yellow: '#e0b020' })[this.terminal()?.sleeve ?? 'red'],
-  );
-
   protected takes(terminal: Terminal): string {
     return takesLabel(terminal);
   }

@@ -1,6 +1,7 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { LotLine, type SamplePiece } from './lot-line';
+import { LotLine } from './lot-line';
+import type { SamplePiece } from './lot-line.layout';
 import { TugLine } from './tug-line';
 import { chooseFlags, placeFlags, tugScale, type TugFlag } from './tug-line.layout';
 

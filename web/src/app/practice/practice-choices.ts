@@ -1,16 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { CHOICES, strandDamageText, type Practice } from '@tug-mark/core';
+import { NzTableModule } from 'ng-zorro-antd/table';
 
 type ChoiceKey = (typeof CHOICES)[number]['key'];
 
 /** Every choice of a profile with what it does and why practitioners disagree, beside those of another. */
 @Component({
   selector: 'tm-practice-choices',
+  imports: [NzTableModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>Choices</h2>
     <div class="scroll" tabindex="0" role="region" aria-label="Choices">
-      <table>
+      <nz-table nzTemplateMode nzSize="small" [nzShowPagination]="false">
         <thead>
           <tr>
             <th scope="col">Choice</th>
@@ -48,7 +50,7 @@ type ChoiceKey = (typeof CHOICES)[number]['key'];
             </tr>
           }
         </tbody>
-      </table>
+      </nz-table>
     </div>
   `,
   styleUrls: ['../parts/compare.less', './practice-table.less'],

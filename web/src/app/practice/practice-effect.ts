@@ -2,11 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { RouterLink } from '@angular/router';
 import { setUpContext, type CombinationView } from '@tug-mark/contract';
 import { compareSetUps, computeSetUp, type Practice } from '@tug-mark/core';
+import { NzTableModule } from 'ng-zorro-antd/table';
 
 /** What another profile or school changes for a combination, number by number. */
 @Component({
   selector: 'tm-practice-effect',
-  imports: [RouterLink],
+  imports: [NzTableModule, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (view(); as v) {
@@ -16,7 +17,7 @@ import { compareSetUps, computeSetUp, type Practice } from '@tug-mark/core';
       </h2>
       @if (other()) {
         <div class="scroll" tabindex="0" role="region" aria-label="What differs">
-          <table>
+          <nz-table nzTemplateMode nzSize="small" [nzShowPagination]="false">
             <thead>
               <tr>
                 <th scope="col"></th>
@@ -33,7 +34,7 @@ import { compareSetUps, computeSetUp, type Practice } from '@tug-mark/core';
                 </tr>
               }
             </tbody>
-          </table>
+          </nz-table>
         </div>
       } @else {
         <p class="soft">Choose a profile or a school to put beside it.</p>

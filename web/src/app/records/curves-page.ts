@@ -1,34 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { CombinationView, Problem } from '@tug-mark/contract';
-import {
-  breakingLoad,
-  entriesOf,
-  failureModeName,
-  ofLot,
-  readLot,
-  readTrace,
-  unpackTrace,
-  type Trace,
-  type TraceRead,
-} from '@tug-mark/core';
+import { breakingLoad, entriesOf, failureModeName, ofLot, readLot, readTrace, unpackTrace } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { ChartCanvas, inks } from '../charts/chart-canvas';
 import { Api, toProblem } from '../http/api';
 import { ProblemNotice } from '../parts/problem-notice';
 import { CurveView } from '../tug/gauge/curve-view';
+import { curvesOver, type Curve } from './curve-options';
 
-interface Curve {
-  readonly piece: number;
-  readonly force: number;
-  readonly mode: string;
-  readonly id: string;
-  readonly trace: Trace;
-  readonly read: TraceRead | null;
-}
-
-/** Points of a curve that are drawn: its peak is always among them. */
-const DRAWN = 400;
 /** Curves fetched at a time. */
 const AT_ONCE = 6;
 
@@ -143,55 +123,7 @@ export class CurvesPage {
   });
   protected readonly options = computed(() => {
     const curves = this.curves();
-    const picked = this.picked();
-    const ink = inks();
-    if (!curves.length) return null;
-    const text = { color: ink('ink-soft'), fontFamily: 'Saira Semi Condensed, sans-serif', fontSize: 14 };
-    const limit = this.limit();
-    return {
-      animation: false,
-      textStyle: text,
-      grid: { left: 64, right: 40, top: 36, bottom: 44 },
-      xAxis: {
-        type: 'value' as const,
-        name: 's',
-        nameLocation: 'middle' as const,
-        nameGap: 26,
-        axisLabel: text,
-        splitLine: { show: false },
-      },
-      yAxis: { type: 'value' as const, name: 'N', axisLabel: text, splitLine: { lineStyle: { color: ink('line') } } },
-      series: [...curves]
-        .sort((a, b) => Number(a === picked) - Number(b === picked))
-        .map((curve, i) => ({
-          type: 'line' as const,
-          name: `piece ${curve.piece}`,
-          animation: false,
-          showSymbol: false,
-          silent: true,
-          data: outline(curve),
-          lineStyle: {
-            color: ink(curve === picked ? 'copper' : 'petrol'),
-            width: curve === picked ? 2.4 : 1,
-            opacity: curve === picked ? 1 : 0.35,
-          },
-          ...(i === 0 && limit !== null
-            ? {
-                markLine: {
-                  symbol: 'none',
-                  silent: true,
-                  lineStyle: { color: ink('fail'), type: 'solid' as const, width: 1.5, opacity: 1 },
-                  data: [
-                    {
-                      yAxis: limit,
-                      label: { formatter: 'limit', color: ink('fail') },
-                    },
-                  ],
-                },
-              }
-            : {}),
-        })),
-    };
+    return curves.length ? curvesOver(curves, this.picked(), this.limit(), inks()) : null;
   });
 
   constructor() {
@@ -232,22 +164,4 @@ export class CurvesPage {
       this.problem.set(toProblem(error));
     }
   }
-}
-
-/** A curve above its zero from where it passes a twentieth of its peak, thinned by the highest of every stretch. */
-function outline({ trace, read }: Curve): [number, number][] {
-  const { forces, rate } = trace;
-  const zero = read?.zero ?? 0;
-  const peak = read?.peak.force ?? 0;
-  let start = 0;
-  while (start < forces.length && (forces[start] as number) - zero < 0.05 * peak) start += 1;
-  const points: [number, number][] = [];
-  const width = Math.max(1, (forces.length - start) / DRAWN);
-  for (let from = start; from < forces.length; from += width) {
-    let high = -Infinity;
-    for (let i = Math.floor(from); i < Math.min(forces.length, from + width); i++)
-      high = Math.max(high, (forces[i] as number) - zero);
-    points.push([(from - start) / rate, high]);
-  }
-  return points;
 }

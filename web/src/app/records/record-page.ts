@@ -31,6 +31,7 @@ import {
   ofCurrentRun,
 } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzTableModule } from 'ng-zorro-antd/table';
 import { Api, toProblem } from '../http/api';
 import { Mark } from '../parts/mark';
 import { MoreRows } from '../parts/more-rows';
@@ -51,7 +52,7 @@ const ENTRIES_AT_ONCE = 100;
 /** The record of one combination: on screen, on paper (A4 and letter), and as files. */
 @Component({
   selector: 'tm-record-page',
-  imports: [RouterLink, NzButtonModule, Mark, MoreRows, ProblemNotice, SideViewDrawing, TugLine],
+  imports: [NzTableModule, RouterLink, NzButtonModule, Mark, MoreRows, ProblemNotice, SideViewDrawing, TugLine],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './record-page.html',
   styleUrl: './record-page.less',

@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { setUpContext, type Problem, type StudyResults, type StudyTurn } from '@tug-mark/contract';
-import { computeSetUp, isCaliperOnly, pointOf, type Kappa, type Piece, type PointCode } from '@tug-mark/core';
+import { computeSetUp, isCaliperOnly, type Piece, type PointCode } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
 import { PieceView } from '../look/piece-view';
 import { ProblemNotice } from '../parts/problem-notice';
 import { Keys } from '../shell/keys';
+import { StudyResultsTable } from './study-results';
 
 /** Keys of the points a bad piece can be bad at: digits first, then letters. */
 const POINT_KEYS = '123456789bcdefghij';
@@ -15,7 +16,7 @@ const POINT_KEYS = '123456789bcdefghij';
 /** A study: the pieces to be looked at blind while it is open, what it showed once it is closed. */
 @Component({
   selector: 'tm-study-page',
-  imports: [RouterLink, NzButtonModule, PieceView, ProblemNotice],
+  imports: [RouterLink, NzButtonModule, PieceView, ProblemNotice, StudyResultsTable],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -81,72 +82,7 @@ const POINT_KEYS = '123456789bcdefghij';
         }
       }
       @if (results(); as r) {
-        <table>
-          <caption>
-            Each inspector against the key, over both rounds
-          </caption>
-          <thead>
-            <tr>
-              <th scope="col">Who</th>
-              <th scope="col">Misses</th>
-              <th scope="col">False alarms</th>
-              <th scope="col">Bad, but elsewhere</th>
-              <th scope="col">Kappa with the key</th>
-              <th scope="col">Kappa with themselves</th>
-            </tr>
-          </thead>
-          <tbody class="figures">
-            @for (i of r.result.inspectors; track i.person) {
-              <tr>
-                <th scope="row">{{ i.person }}</th>
-                <td [class.bad]="i.misses > 0">{{ i.misses }} of {{ i.bad }} bad</td>
-                <td>{{ i.alarms }} of {{ i.good }} good</td>
-                <td>{{ i.wrongPoint }}</td>
-                <td>{{ show(i.key) }}</td>
-                <td>{{ show(i.self) }}</td>
-              </tr>
-            }
-          </tbody>
-        </table>
-        <p>
-          @if (r.result.together; as all) {
-            All together over both rounds: kappa <strong class="figures">{{ show(all) }}</strong>. {{ word(all) }}
-          } @else {
-            Fewer than two people answered everything, so there is no kappa of all together.
-          }
-        </p>
-        @if (r.result.pairs.length) {
-          <p class="soft">
-            @for (p of r.result.pairs; track $index) {
-              {{ p.one }} with {{ p.other }}: {{ show(p.kappa) }}{{ $last ? '.' : '; ' }}
-            }
-          </p>
-        }
-        <table>
-          <caption>
-            Points behind the differences
-          </caption>
-          <thead>
-            <tr>
-              <th scope="col">Point</th>
-              <th scope="col">Missed</th>
-              <th scope="col">False alarms</th>
-            </tr>
-          </thead>
-          <tbody class="figures">
-            @for (p of r.result.points; track $index) {
-              <tr>
-                <th scope="row">{{ titleOf(p.point) }}</th>
-                <td>{{ p.shown ? p.misses + ' of ' + p.shown + ' times shown' : 'never bad in this study' }}</td>
-                <td>{{ p.alarms }}</td>
-              </tr>
-            } @empty {
-              <tr>
-                <td colspan="3">Everybody agreed with the key.</td>
-              </tr>
-            }
-          </tbody>
-        </table>
+        <tm-study-results [results]="r.result" />
       }
     </div>
   `,
@@ -174,26 +110,6 @@ const POINT_KEYS = '123456789bcdefghij';
     }
     .acts kbd {
       margin-right: 6px;
-    }
-    table {
-      border-collapse: collapse;
-      margin: 6px 0 18px;
-      min-width: 640px;
-    }
-    caption {
-      caption-side: top;
-      font: 600 17px var(--figures);
-      text-align: left;
-    }
-    th,
-    td {
-      border-bottom: 1px solid var(--line);
-      padding: 6px 18px 6px 0;
-      text-align: left;
-    }
-    td.bad {
-      color: var(--fail);
-      font-weight: 600;
     }
   `,
 })
@@ -304,23 +220,5 @@ export class StudyPage {
     } finally {
       this.sending.set(false);
     }
-  }
-
-  protected titleOf(point: PointCode | null): string {
-    return point === null ? 'not named' : pointOf(point).title;
-  }
-
-  protected show({ kappa, from, to }: Kappa): string {
-    if (kappa === null) return 'nothing to tell apart';
-    const range = from === null || to === null ? '' : ` (${from.toFixed(2)} to ${to.toFixed(2)})`;
-    return `${kappa.toFixed(2)}${range}`;
-  }
-
-  protected word({ kappa, from }: Kappa): string {
-    if (kappa === null) return '';
-    if (from !== null && from > 0.7) return 'They see the same.';
-    return kappa > 0.7
-      ? 'They mostly see the same; the interval says that a longer study would be surer.'
-      : 'They do not see the same: look at the points below together, with the drawings.';
   }
 }

@@ -2,23 +2,21 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { EntryBody, ToolCandidate } from '@tug-mark/core';
-import { showDay, findCheckPlace, ownSheet } from '@tug-mark/core';
+import { findCheckPlace, ownSheet } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
 import { handActions } from '../hand/hand.state';
-import { Mark } from '../parts/mark';
 import { Reasons } from '../parts/reasons';
-import { showTime } from '../parts/show-time';
 import { Keys } from '../shell/keys';
 import { ToolCheckGuide } from './tool-check';
-
-const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
+import { ToolName } from './tool-name';
+import { toolHeadline, toolWhy } from './tool-words';
 
 /** Which tool, die and nest, and is it fit for use today? */
 @Component({
   selector: 'tm-tool-stage',
-  imports: [NzButtonModule, NzInputModule, Mark, Reasons, ToolCheckGuide],
+  imports: [NzButtonModule, NzInputModule, Reasons, ToolCheckGuide, ToolName],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (setUp(); as s) {
@@ -30,34 +28,7 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
         @for (candidate of s.toolChoice.candidates; track key(candidate)) {
           @let isTaken = key(candidate) === takenKey();
           <li [class.taken]="isTaken">
-            <div class="name">
-              <tm-mark [state]="states[candidate.state.state]" [size]="20" />
-              <div>
-                <h2>{{ candidate.tool.label }}, {{ candidate.die.label }}, nest {{ candidate.nest.label }}</h2>
-                <p class="figures">
-                  mark to verify: <strong>{{ candidate.nest.mark }}</strong> · {{ candidate.tool.kind }} ·
-                  <span>{{ candidate.nest.profile }}</span> ·
-                  <span>{{ candidate.nest.area.min }}–{{ candidate.nest.area.max }} mm²</span>
-                </p>
-                @if (settings(candidate); as set) {
-                  <p class="figures">
-                    set: <strong>{{ set }}</strong>
-                  </p>
-                }
-                <p class="soft">
-                  <span
-                    >last check:
-                    {{
-                      candidate.state.lastCheck
-                        ? time(candidate.state.lastCheck.at) + ' by ' + candidate.state.lastCheck.by
-                        : 'none'
-                    }}</span
-                  >
-                  · <span>calibrated to {{ day(candidate.tool.calibrationUntil) }}</span> ·
-                  <span>{{ candidate.tool.cycles }} of {{ candidate.tool.cycleLimit }} cycles</span>
-                </p>
-              </div>
-            </div>
+            <tm-tool-name [candidate]="candidate" />
             <tm-reasons [reasons]="candidate.reasons" />
             <div class="acts">
               @if (isTaken) {
@@ -135,14 +106,6 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
       border-color: var(--petrol);
       box-shadow: inset 4px 0 0 var(--petrol);
     }
-    .name {
-      display: grid;
-      gap: 12px;
-      grid-template-columns: 20px 1fr;
-    }
-    .name span {
-      white-space: nowrap;
-    }
     .acts {
       align-self: start;
       display: grid;
@@ -172,20 +135,14 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
       tm-reasons {
         grid-row: auto;
       }
-      .name span {
-        white-space: normal;
-      }
     }
   `,
 })
 export class ToolStage {
-  protected readonly day = showDay;
   protected readonly hand = inject(Hand);
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   protected readonly setUp = this.hand.setUp;
-  protected readonly states = STATES;
-  protected readonly time = showTime;
   protected readonly checking = signal<string | null>(null);
   protected readonly changing = signal<ToolCandidate | null>(null);
   protected readonly refusal = signal('');
@@ -194,25 +151,10 @@ export class ToolStage {
     const body = this.taken()?.body;
     return body ? [body.tool, body.die, body.nest].join('/') : '';
   });
-  protected readonly headline = computed(() => {
-    const s = this.setUp();
-    const tool = s?.tool;
-    if (!tool) return 'No tool can be taken.';
-    const name = `${tool.tool.label}, ${tool.die.label}, nest ${tool.nest.label}`;
-    return this.takenKey()
-      ? `${name} is taken.`
-      : tool.state.state === 'ready'
-        ? `Take ${name}.`
-        : !tool.mounted
-          ? `Mount ${tool.die.label} in ${tool.tool.label}, then check it.`
-          : `Check ${tool.tool.label} first.`;
-  });
+  protected readonly headline = computed(() => toolHeadline(this.setUp()?.tool ?? null, this.takenKey() !== ''));
   protected readonly why = computed(() => {
     const s = this.setUp();
-    if (!s?.tool) return s?.toolChoice.reasons[0]?.text ?? '';
-    return s.tool.state.state === 'check-due' && !this.takenKey()
-      ? (s.tool.state.reasons.find((r) => r.weight === 'hold')?.text ?? '')
-      : `It leaves ${s.tool.nest.mark} on the piece: read it after the crimp.`;
+    return s?.tool ? toolWhy(s.tool, this.takenKey() !== '') : (s?.toolChoice.reasons[0]?.text ?? '');
   });
 
   constructor() {
@@ -249,17 +191,6 @@ export class ToolStage {
   }
   protected place(c: ToolCandidate): string {
     return findCheckPlace(c.tool, c.die.id, c.nest.gauge ? c.nest.id : null)?.key ?? c.die.id;
-  }
-
-  /** What has to be set on the tool, in words; '' where nothing has. */
-  protected settings(c: ToolCandidate): string {
-    return [
-      c.setting === null ? '' : `selector ${c.setting}`,
-      c.positioner?.label ?? '',
-      c.insulationPosition === null ? '' : `insulation ${c.insulationPosition}`,
-    ]
-      .filter((word) => word !== '')
-      .join(', ');
   }
 
   protected key(c: ToolCandidate): string {

@@ -11,6 +11,7 @@ import {
   type LimitRow,
   type LimitTable,
 } from '@tug-mark/core';
+import { NzTableModule } from 'ng-zorro-antd/table';
 import { DocumentHead } from '../documents/document-head';
 import { DocumentList } from '../documents/document-list';
 import { Api } from '../http/api';
@@ -23,7 +24,7 @@ import { LimitsStore } from './limits.store';
 /** The limit tables by document and revision; quality releases and withdraws them. */
 @Component({
   selector: 'tm-limits-page',
-  imports: [RouterLink, DocumentHead, DocumentList, ProblemNotice, LimitDraft],
+  imports: [NzTableModule, RouterLink, DocumentHead, DocumentList, ProblemNotice, LimitDraft],
   providers: [LimitsStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -75,7 +76,7 @@ import { LimitsStore } from './limits.store';
               </p>
             }
             <div class="scroll" tabindex="0" role="group" aria-label="Rows of the table">
-              <table class="figures">
+              <nz-table class="figures" nzTemplateMode nzSize="small" [nzShowPagination]="false">
                 <thead>
                   <tr>
                     <th scope="col">Conductor</th>
@@ -115,7 +116,7 @@ import { LimitsStore } from './limits.store';
                     </tr>
                   }
                 </tbody>
-              </table>
+              </nz-table>
             </div>
             @if (shelf.compared() && touched().length) {
               <h3>Touched</h3>
@@ -138,9 +139,6 @@ import { LimitsStore } from './limits.store';
     .columns > section {
       justify-items: start;
       max-width: 860px;
-    }
-    table {
-      font-size: 16px;
     }
     .force {
       text-align: right;

@@ -82,7 +82,9 @@ describe('The pull test at the bench', () => {
     const many = Array.from({ length: 400 }, (_, i) => pulled(i + 1, 118 + (i % 7)));
     bench = await Bench.open(TugStage, { view: viewOf({ entries: [TOOL_TAKEN(), ...many] }) });
     const pieces = () =>
-      [...bench.element.querySelectorAll('.list tbody tr td:first-child')].map((cell) => Number(cell.textContent));
+      [...bench.element.querySelectorAll('tm-tug-readings tbody tr td:first-child')].map((cell) =>
+        Number(cell.textContent),
+      );
     expect(pieces()).toEqual(Array.from({ length: 15 }, (_, i) => 400 - i));
     expect(bench.element.querySelectorAll('*').length).toBeLessThan(600);
     await bench.press('385 more');
@@ -258,7 +260,7 @@ describe('The pull test at the bench', () => {
       ...[116.2, 112.2, 121.3, 118.4, 119.9].map((force, i) => pulled(i + 1, force)),
       pulled(6, 100, { mode: 'grip-slipped', note: 'x' }),
     ]);
-    expect([...bench.element.querySelectorAll('.list dd')].map((dd) => dd.textContent?.trim())).toEqual([
+    expect([...bench.element.querySelectorAll('tm-tug-readings dd')].map((dd) => dd.textContent?.trim())).toEqual([
       '5',
       '112.2',
       '117.6',

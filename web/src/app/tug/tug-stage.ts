@@ -1,21 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { Store } from '@ngrx/store';
-import { may } from '@tug-mark/contract';
-import { capital, failureModeName, fromNewtons, judgeReading, showNumber } from '@tug-mark/core';
+import { capital, judgeReading } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputModule } from 'ng-zorro-antd/input';
-import { TermHelp } from '../glossary/term';
 import { Hand } from '../hand/hand';
 import type { PackedCurve } from '../outbox/outbox.state';
 import { AfterFailure } from '../parts/after-failure';
 import { Mark } from '../parts/mark';
-import { MoreRows, ROWS_AT_ONCE } from '../parts/more-rows';
-import { showTime } from '../parts/show-time';
 import { TugLine } from '../parts/tug-line';
 import type { TugFlag } from '../parts/tug-line.layout';
-import { sessionFeature } from '../session/session.state';
 import { GaugeBar } from './gauge/gauge-bar';
+import { groupNumbers } from './group-numbers';
 import { KeptTests } from './kept-tests';
 import { PullAsk } from './pull/pull-ask';
 import { PULL_ENTRY, PullEntry } from './pull/pull-entry';
@@ -25,6 +19,7 @@ import { PullStore } from './pull/pull-store';
 import { PullsInHand } from './pull/pulls-in-hand';
 import { PullsWaiting } from './pull/pulls-waiting';
 import { targetName } from './pull/target-name';
+import { TugReadings, type TugReading, type TugRuling } from './tug-readings';
 
 /** A reading being corrected; the next one kept corrects it. */
 interface Correcting {
@@ -39,17 +34,15 @@ interface Correcting {
   imports: [
     RouterLink,
     NzButtonModule,
-    NzInputModule,
     TugLine,
     Mark,
-    MoreRows,
     GaugeBar,
     AfterFailure,
     KeptTests,
     PullAsk,
     PullField,
     PullsWaiting,
-    TermHelp,
+    TugReadings,
   ],
   providers: [PULL_ENTRY],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -60,9 +53,6 @@ export class TugStage {
   protected readonly hand = inject(Hand);
   protected readonly entry = inject(PullStore);
   private readonly inHand = inject(PullsInHand);
-  private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
-  protected readonly modeName = failureModeName;
-  protected readonly time = showTime;
   protected readonly correcting = signal<Correcting | null>(null);
 
   protected readonly setUp = this.hand.setUp;
@@ -85,10 +75,9 @@ export class TugStage {
   });
   protected readonly wires = computed(() => this.setUp()?.wires ?? []);
   protected readonly wanted = computed(() => this.hand.view()?.practice.setUpPieces ?? 0);
-  protected readonly mayRule = computed(() => may(this.person()?.role ?? 'technician', 'rule'));
 
   /** Readings in force with their verdict, by piece and wire. */
-  protected readonly readings = computed(() => {
+  protected readonly readings = computed<readonly TugReading[]>(() => {
     const wires = this.wires();
     const unsent = this.hand.unsent();
     const rulings = this.hand.of('ruling');
@@ -107,11 +96,6 @@ export class TugStage {
       })
       .sort((a, b) => a.piece - b.piece || a.wire - b.wire);
   });
-
-  /** The newest first; the rest is drawn when somebody comes to it. */
-  protected readonly drawn = signal(ROWS_AT_ONCE);
-  protected readonly rows = computed(() => this.readings().slice(-this.drawn()).reverse());
-  protected readonly undrawn = computed(() => this.readings().length - this.rows().length);
 
   /** The next piece and wire without a reading; an invalid one is replaced by a further piece. */
   protected readonly target = computed<{ piece: number; wire: number }>(() => {
@@ -163,30 +147,10 @@ export class TugStage {
     return `${each}${grip ? `${grip} ` : ''}${speed ? `${speed.min}–${speed.max} mm/min, straight` : 'Straight'} pull, eyes covered: wire ends whip.`;
   });
 
-  /** The group's numbers in the shown unit. */
   protected readonly summary = computed(() => {
     const group = this.group();
     const limit = this.standing();
-    const unit = this.entry.unit();
-    if (!group?.summary || limit === null) return null;
-    const { n, min, mean, s } = group.summary;
-    const show = (newtons: number) => showNumber(fromNewtons(newtons, unit), 1, fromNewtons(limit, unit));
-    return {
-      n,
-      min: show(min),
-      mean: show(mean),
-      s: s === null ? 'needs 2' : showNumber(fromNewtons(s, unit), 1),
-      cpl: group.cpl === null ? (s === null ? 'needs 2' : 'no spread') : group.cpl.toFixed(2),
-      bound:
-        group.lowerBound === null
-          ? n < 2
-            ? 'needs 2'
-            : 'none'
-          : group.lowerBound <= 0
-            ? 'none above 0'
-            : show(group.lowerBound),
-      sentences: group.reasons,
-    };
+    return group && limit !== null ? groupNumbers(group, limit, this.entry.unit()) : null;
   });
 
   constructor() {
@@ -223,13 +187,9 @@ export class TugStage {
     return refusal;
   }
 
-  protected correct(id: string, piece: number, wire: number): void {
+  protected correct({ entry, piece, wire }: TugReading): void {
     this.entry.correct();
-    this.correcting.set({ id, piece, wire });
-  }
-
-  protected drawMore(): void {
-    this.drawn.update((rows) => rows + ROWS_AT_ONCE);
+    this.correcting.set({ id: entry.id, piece, wire });
   }
 
   protected leave(): void {
@@ -237,15 +197,9 @@ export class TugStage {
     this.entry.leaveCorrection();
   }
 
-  protected rule(piece: number, wire: number, ruling: 'counts' | 'invalid', note: string): void {
+  protected rule({ reading: { piece, wire }, ruling, note }: TugRuling): void {
     const refusal = this.hand.put({ kind: 'ruling', piece, ...(wire > 1 && { wire }), ruling, note });
     this.entry.set({ message: refusal?.text ?? '' });
-  }
-
-  protected shown(newtons: number, wire: number): string {
-    const unit = this.entry.unit();
-    const limit = this.wires()[wire - 1]?.standing.limit?.force;
-    return showNumber(fromNewtons(newtons, unit), 1, limit === undefined ? undefined : fromNewtons(limit, unit));
   }
 }
 

@@ -1,0 +1,74 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { showDay, type ToolCandidate } from '@tug-mark/core';
+import { Mark } from '../parts/mark';
+import { showTime } from '../parts/show-time';
+
+const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
+
+/** A tool with die and nest: the mark it leaves, what has to be set on it, and how it stands. */
+@Component({
+  selector: 'tm-tool-name',
+  imports: [Mark],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <tm-mark [state]="states[candidate().state.state]" [size]="20" />
+    <div>
+      <h2>{{ candidate().tool.label }}, {{ candidate().die.label }}, nest {{ candidate().nest.label }}</h2>
+      <p class="figures">
+        mark to verify: <strong>{{ candidate().nest.mark }}</strong> · {{ candidate().tool.kind }} ·
+        <span>{{ candidate().nest.profile }}</span> ·
+        <span>{{ candidate().nest.area.min }}–{{ candidate().nest.area.max }} mm²</span>
+      </p>
+      @if (settings(); as set) {
+        <p class="figures">
+          set: <strong>{{ set }}</strong>
+        </p>
+      }
+      <p class="soft">
+        <span
+          >last check:
+          {{
+            candidate().state.lastCheck
+              ? time(candidate().state.lastCheck.at) + ' by ' + candidate().state.lastCheck.by
+              : 'none'
+          }}</span
+        >
+        · <span>calibrated to {{ day(candidate().tool.calibrationUntil) }}</span> ·
+        <span>{{ candidate().tool.cycles }} of {{ candidate().tool.cycleLimit }} cycles</span>
+      </p>
+    </div>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 12px;
+      grid-template-columns: 20px 1fr;
+    }
+    span {
+      white-space: nowrap;
+    }
+    @media (max-width: 700px) {
+      span {
+        white-space: normal;
+      }
+    }
+  `,
+})
+export class ToolName {
+  readonly candidate = input.required<ToolCandidate>();
+  protected readonly states = STATES;
+  protected readonly time = showTime;
+  protected readonly day = showDay;
+
+  /** What has to be set on the tool, in words; empty where nothing has. */
+  protected readonly settings = computed(() => {
+    const { setting, positioner, insulationPosition } = this.candidate();
+    return [
+      setting === null ? '' : `selector ${setting}`,
+      positioner?.label ?? '',
+      insulationPosition === null ? '' : `insulation ${insulationPosition}`,
+    ]
+      .filter((word) => word !== '')
+      .join(', ');
+  });
+}
