@@ -1,5 +1,5 @@
 import { mkdirSync, readdirSync, statSync, writeFileSync } from 'node:fs';
-import { checkNode, ensureChromium, ensurePackages } from './lib/packages.mjs';
+import { checkNode, ensureChromium, ensureFirefox, ensurePackages } from './lib/packages.mjs';
 import { ensurePages } from './lib/pages.mjs';
 import { ROOT, STATE } from './lib/paths.mjs';
 import { ensurePrograms } from './lib/programs.mjs';
@@ -105,6 +105,7 @@ run(async () => {
   const needs = (name) => groups.some(({ parts }) => parts.some((part) => part.name.split(' ')[0] === name));
   let cluster;
   if (needs('web') || needs('e2e')) ensureChromium();
+  if (groups.some(({ parts }) => parts.some(({ name }) => name === 'e2e second-browser'))) ensureFirefox();
   if (needs('server') || needs('e2e')) {
     // A throwaway cluster of its own: nothing in it outlives a power cut, and it is never the demo's.
     cluster = await startPostgres('test-postgres', {

@@ -65,6 +65,11 @@ export function ensureDebian(packages, isThere, what) {
     throw new Stop(`${what} could not be installed:\n${done.out.trim().split('\n').slice(-8).join('\n')}`);
 }
 
+/** Firefox, for the journey in a second browser. */
+export function ensureFirefox() {
+  ensureDebian(['firefox-esr'], () => existsSync('/usr/bin/firefox-esr'), 'Firefox');
+}
+
 /** Chromium and its driver, for the tests and the pictures. */
 export function ensureChromium() {
   ensureDebian(

@@ -18,72 +18,73 @@ const CHIPS = { red: '#c0392b', blue: '#2d5f9a', yellow: '#e0b020' } as const;
   selector: 'tm-match-facts',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
+    @let v = view();
     <div class="two">
       <section aria-labelledby="terminal">
-        <h2 id="terminal">{{ view().terminal.part }}, what its sheet says</h2>
+        <h2 id="terminal">{{ v.terminal.part }}, what its sheet says</h2>
         <dl class="facts">
           <dt>family</dt>
-          <dd>{{ family() }}, {{ view().terminal.barrel.seam }} seam</dd>
+          <dd>{{ family() }}, {{ v.terminal.barrel.seam }} seam</dd>
           <dt>conductor</dt>
           <dd>{{ range() }}</dd>
           <dt>insulation</dt>
           <dd>
             {{
-              view().terminal.insulationRange
-                ? view().terminal.insulationRange.min + '–' + view().terminal.insulationRange.max + ' mm'
+              v.terminal.insulationRange
+                ? v.terminal.insulationRange.min + '–' + v.terminal.insulationRange.max + ' mm'
                 : 'not gripped'
             }}
           </dd>
           <dt>stud or mating</dt>
           <dd>
-            {{ view().terminal.stud ?? 'none' }}
-            @if (view().terminal.stamp) {
-              <span class="soft">stamped {{ view().terminal.stamp }}</span>
+            {{ v.terminal.stud ?? 'none' }}
+            @if (v.terminal.stamp) {
+              <span class="soft">stamped {{ v.terminal.stamp }}</span>
             }
           </dd>
-          @if (view().terminal.current || view().terminal.voltage) {
+          @if (v.terminal.current || v.terminal.voltage) {
             <dt>carries</dt>
-            <dd>{{ view().terminal.current ?? '–' }} A, {{ view().terminal.voltage ?? '–' }} V</dd>
+            <dd>{{ v.terminal.current ?? '–' }} A, {{ v.terminal.voltage ?? '–' }} V</dd>
           }
-          @if (view().terminal.sleeve) {
+          @if (v.terminal.sleeve) {
             <dt>sleeve</dt>
             <dd>
               <svg width="14" height="14" aria-hidden="true">
                 <rect width="14" height="14" rx="2" [attr.fill]="chip()" />
               </svg>
-              {{ view().terminal.sleeve }}, a hint only
+              {{ v.terminal.sleeve }}, a hint only
             </dd>
           }
           <dt>sealed</dt>
-          <dd>{{ view().terminal.sealed ? 'yes' : 'no' }}; place of use: {{ view().combination.place }}</dd>
+          <dd>{{ v.terminal.sealed ? 'yes' : 'no' }}; place of use: {{ v.combination.place }}</dd>
           <dt>good to</dt>
-          <dd>{{ view().terminal.temperature }} °C</dd>
+          <dd>{{ v.terminal.temperature }} °C</dd>
         </dl>
       </section>
       <section aria-labelledby="wire">
-        <h2 id="wire">{{ view().wire.part }}, what the wire is</h2>
+        <h2 id="wire">{{ v.wire.part }}, what the wire is</h2>
         <dl class="facts">
           <dt>size</dt>
           <dd>{{ size() }}</dd>
-          @for (other of view().together; track $index) {
+          @for (other of v.together; track $index) {
             <dt>with it in the barrel</dt>
             <dd>{{ other.part }} {{ other.label }}</dd>
           }
           <dt>metal</dt>
           <dd>
-            {{ area() }}, {{ view().wire.conductor.strands }} × {{ view().wire.conductor.strandDiameter }} mm
-            {{ view().wire.conductor.material }}
+            {{ area() }}, {{ v.wire.conductor.strands }} × {{ v.wire.conductor.strandDiameter }} mm
+            {{ v.wire.conductor.material }}
           </dd>
           <dt>over the strands</dt>
           <dd>{{ envelope() }} mm</dd>
           <dt>insulation</dt>
-          <dd>{{ view().wire.insulation }}, {{ view().wire.insulationDiameter }} mm</dd>
+          <dd>{{ v.wire.insulation }}, {{ v.wire.insulationDiameter }} mm</dd>
           <dt>conductor</dt>
-          <dd>{{ view().wire.conductor.kind }}</dd>
+          <dd>{{ v.wire.conductor.kind }}</dd>
           <dt>breaks near</dt>
           <dd>{{ breaks() }} N</dd>
           <dt>good to</dt>
-          <dd>{{ view().wire.temperature }} °C</dd>
+          <dd>{{ v.wire.temperature }} °C</dd>
         </dl>
       </section>
     </div>

@@ -11,13 +11,13 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
   imports: [Mark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <tm-mark [state]="states[candidate().state.state]" [size]="20" />
+    @let c = candidate();
+    <tm-mark [state]="states[c.state.state]" [size]="20" />
     <div>
-      <h2>{{ candidate().tool.label }}, {{ candidate().die.label }}, nest {{ candidate().nest.label }}</h2>
+      <h2>{{ c.tool.label }}, {{ c.die.label }}, nest {{ c.nest.label }}</h2>
       <p class="figures">
-        mark to verify: <strong>{{ candidate().nest.mark }}</strong> · {{ candidate().tool.kind }} ·
-        <span>{{ candidate().nest.profile }}</span> ·
-        <span>{{ candidate().nest.area.min }}–{{ candidate().nest.area.max }} mm²</span>
+        mark to verify: <strong>{{ c.nest.mark }}</strong> · {{ c.tool.kind }} · <span>{{ c.nest.profile }}</span> ·
+        <span>{{ c.nest.area.min }}–{{ c.nest.area.max }} mm²</span>
       </p>
       @if (settings(); as set) {
         <p class="figures">
@@ -27,14 +27,10 @@ const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
       <p class="soft">
         <span
           >last check:
-          {{
-            candidate().state.lastCheck
-              ? time(candidate().state.lastCheck.at) + ' by ' + candidate().state.lastCheck.by
-              : 'none'
-          }}</span
+          {{ c.state.lastCheck ? time(c.state.lastCheck.at) + ' by ' + c.state.lastCheck.by : 'none' }}</span
         >
-        · <span>calibrated to {{ day(candidate().tool.calibrationUntil) }}</span> ·
-        <span>{{ candidate().tool.cycles }} of {{ candidate().tool.cycleLimit }} cycles</span>
+        · <span>calibrated to {{ day(c.tool.calibrationUntil) }}</span> ·
+        <span>{{ c.tool.cycles }} of {{ c.tool.cycleLimit }} cycles</span>
       </p>
     </div>
   `,

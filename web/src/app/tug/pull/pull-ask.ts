@@ -102,7 +102,7 @@ import { PullStore } from './pull-store';
             </button>
             <button nz-button class="bench-button" type="button" (click)="entry.again()">Type again</button>
             <tm-tick [value]="entry.keepsByNumber()" (valueChange)="entry.setKeepsByNumber($event)">
-              Its number key keeps it
+              Keep with the number key
             </tm-tick>
           </div>
         </div>
