@@ -152,10 +152,13 @@ export class Firefox {
     return result.value ?? '';
   }
 
-  /** The page as it prints on A4 with the margins of its own style. */
-  async print(): Promise<Buffer> {
+  /** The page as it prints on A4, with a margin in cm: this way of printing does not ask the page for its own. */
+  async print(margin: number): Promise<Buffer> {
     const page = { width: 21, height: 29.7 };
-    const { data } = await this.ask<{ data: string }>('browsingContext.print', { page, background: false });
+    const { data } = await this.ask<{ data: string }>('browsingContext.print', {
+      ...{ page, background: false },
+      margin: { top: margin, bottom: margin, left: margin, right: margin },
+    });
     return Buffer.from(data, 'base64');
   }
 

@@ -41,7 +41,7 @@ import { ProblemNotice } from '../parts/problem-notice';
       }
       @for (page of pages(); track $index) {
         <div
-          class="sheet"
+          class="sheet {{ paper() }}"
           role="img"
           [attr.aria-label]="'Set-up sheet, page ' + ($index + 1) + '. The same is told, stage by stage, at the bench.'"
           [innerHTML]="page"
@@ -76,6 +76,11 @@ import { ProblemNotice } from '../parts/problem-notice';
         border: 0;
         break-after: page;
         margin: 0;
+        max-width: none;
+        overflow: visible;
+      }
+      .sheet:last-of-type {
+        break-after: auto;
       }
     }
   `,
