@@ -78,7 +78,7 @@ describe('At the pull test, with what really gets typed', () => {
     await browser.driver.executeScript(`
       for (const key of ['1', '2', '9', '.', '9', 'Enter']) document.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));`);
     // What a gauge types meanwhile is nobody's until somebody says whose.
-    await browser.sees('A pull waits: for which piece?');
+    await browser.sees('1 pull waits: for which piece?');
     for (let i = 0; i < 3; i++) {
       await browser.driver.sleep(90);
       if (i === 2) await browser.press('It was piece 4');

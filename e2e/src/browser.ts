@@ -1,8 +1,11 @@
+import type { ComponentHarness, HarnessQuery } from '@angular/cdk/testing';
+import { SeleniumWebDriverHarnessEnvironment } from '@angular/cdk/testing/selenium-webdriver';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { Driver, Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
+import { SelectHarness } from '../../web/src/app/testing/harness/select.harness';
 
 /** How long a page may take to show what a person waits for, ms. Generous: two cores serve browser, server and database. */
 const PATIENCE = 20_000;
@@ -90,17 +93,26 @@ export class Browser {
     return this.driver.findElement(By.id((await found.getAttribute('for')) ?? ''));
   }
 
+  /** A part of the kit on the page, spoken to by the harness it is tested with. */
+  async part<H extends ComponentHarness>(query: HarnessQuery<H>): Promise<H> {
+    // What is built for use tells no tester when it has settled: whoever drives it waits for what stands on the screen.
+    await this.driver.executeScript('window.frameworkStabilizers ??= []');
+    const loader = SeleniumWebDriverHarnessEnvironment.loader(this.driver);
+    const found = await this.driver.wait(
+      async () => (await loader.getAllHarnesses(query))[0] ?? null,
+      PATIENCE,
+      'No such part is on the page',
+    );
+    if (!found) throw new Error('No such part is on the page');
+    return found;
+  }
+
   /** Chooses from an opening list, by what it offers; a long one is searched by typing. */
   async choose(id: string, text: string): Promise<void> {
     await this.retry(async () => {
-      const list = await this.shown(By.xpath(`//nz-select[.//input[@id=${quote(id)}]]`));
-      await this.driver.executeScript("arguments[0].scrollIntoView({ block: 'center' })", list);
-      await list.click();
-      const field = await this.driver.findElement(By.id(id));
-      if ((await field.getAttribute('aria-autocomplete')) === 'list') await field.sendKeys(text);
-      await (
-        await this.shown(By.xpath(`//*[contains(@class, 'of-${id}')]//nz-option-item[contains(., ${quote(text)})]`))
-      ).click();
+      const list = await this.part(SelectHarness.with({ id }));
+      await this.driver.executeScript("document.getElementById(arguments[0])?.scrollIntoView({ block: 'center' })", id);
+      await list.choose(text);
     });
   }
 

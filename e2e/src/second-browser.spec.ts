@@ -71,8 +71,10 @@ describe('In another browser', () => {
     await browser.press('Set-up sheet', 'link');
     await browser.sees('Print at 100 %');
     await browser.shows('.sheet svg');
-    const sheet = pagesOf(await browser.print(0));
-    expect(sheet).toEqual([true, true]);
+    const drawn = Number(await browser.run('() => String(document.querySelectorAll(".sheet").length)', []));
+    expect(drawn).toBeGreaterThan(0);
+    // Paper for paper what is drawn: none is cut off, shrunk, or followed by an empty one.
+    expect(pagesOf(await browser.print(0))).toEqual(Array.from({ length: drawn }, () => true));
     await browser.press('Back to the bench', 'link');
     await browser.press('The set-up’s stages', 'link');
     await browser.press('Record', 'link');

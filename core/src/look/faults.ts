@@ -1,5 +1,6 @@
 import { capital } from '../text';
 import type { Range } from '../terminal';
+import { roundInward } from '../units';
 import type { Finding } from './Finding';
 import type { LookContext } from './LookContext';
 import { criteria, type Criterion } from './criteria';
@@ -315,7 +316,10 @@ export function spoil(
   criterion: Pick<Criterion, 'number'> | null = null,
 ): Piece {
   const range = criterion?.number?.range ?? pointOf(fault.point).number?.range(context) ?? { min: 0, max: 0 };
-  return fault.spoil(piece, { ...context, range }, degree);
+  // Just good enough is the end of the range as it is shown: a drawing must not say 1.1 where its range says from 1.2.
+  const { low, high } = roundInward(range, range.max - range.min < 1 ? 2 : 1);
+  const told = degree === 'borderline' ? { min: low, max: high } : range;
+  return fault.spoil(piece, { ...context, range: told }, degree);
 }
 
 /** Faults this very combination can have. */

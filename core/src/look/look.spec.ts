@@ -5,6 +5,7 @@ import { FAMILIES, type Family, type Terminal } from '../terminal';
 import type { NestProfile } from '../terminal';
 import { placeBites, orientation } from '../crimp';
 import { stripWindow } from '../prepare';
+import { showRange } from '../units';
 import { familyContext } from '../testing/families';
 import { partExtent } from '../testing/measureDrawing';
 import {
@@ -437,6 +438,27 @@ describe('A fault', () => {
           expect(good.includes(finding))
             .withContext(`${family} ${criterion.code} ${fault?.code ?? ''} ${kind}`)
             .toBe(kind !== 'wrong');
+        }
+      }
+    }
+  });
+
+  it('draws what is just good enough inside the range as it reads, not a tenth beside it', () => {
+    for (const family of FAMILIES) {
+      const context = lookOf(family);
+      for (const criterion of criteria(context, sheet)) {
+        const { range } = criterion.number ?? {};
+        const of = pointOf(criterion.code).number?.of;
+        if (!range || !of) continue;
+        const digits = range.max - range.min < 1 ? 2 : 1;
+        const [low = NaN, high = NaN] = showRange(range, digits, ' ').split(' ').map(Number);
+        for (const { kind, piece, fault } of examples(context, criterion)) {
+          const value = of(piece);
+          if (kind !== 'borderline' || value === null) continue;
+          const shown = Number(value.toFixed(digits));
+          expect(shown >= low && shown <= high)
+            .withContext(`${family} ${fault?.code}: ${shown} in ${low} to ${high}`)
+            .toBeTrue();
         }
       }
     }

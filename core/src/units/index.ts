@@ -5,5 +5,5 @@ export { readNumber, type NumberRead } from './readNumber';
 export { LENGTH_SHOWN, showLength, type LengthShown } from './showLength';
 export { showBeside, showLimit } from './showBeside';
 export { showNumber } from './showNumber';
-export { showRange } from './showRange';
+export { roundInward, showRange } from './showRange';
 export { ANY_FORCE_UNIT, forceUnitOf, headedForceUnit, lengthUnitOf } from './unitOf';

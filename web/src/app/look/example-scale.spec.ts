@@ -35,12 +35,15 @@ describe('What a point looks like', () => {
       Number(c.getAttribute('cy')),
     );
     expect(places).toEqual([...places].sort((a, b) => a - b));
-    // What is good is the stretch between the two that are just good enough.
+    // What is good is the stretch the two that are just good enough lie in, at its ends as they are shown.
     const [, from, to] =
       /M46 ([\d.]+)V([\d.]+)/.exec(
         bench.element.querySelector('tm-example-scale > svg .good')?.getAttribute('d') ?? '',
       ) ?? [];
-    expect([Number(from), Number(to)].map(Math.round)).toEqual([places[1], places[3]].map((y) => Math.round(y ?? 0)));
+    const [low = NaN, high = NaN] = [places[1], places[3]];
+    expect(low - Number(from)).toBeGreaterThanOrEqual(0);
+    expect(Number(to) - high).toBeGreaterThanOrEqual(0);
+    expect(low - Number(from) + Number(to) - high).toBeLessThan(10);
     expect(
       [...bench.element.querySelectorAll('tm-example-scale > svg circle')].map((c) => c.getAttribute('class'))[2],
     ).toBe('pass');

@@ -1,49 +1,11 @@
-import { setUpContext, type CombinationView, type Gauge, type KeptEntry } from '@tug-mark/contract';
-import {
-  computeSetUp,
-  ofCurrentRun,
-  packTrace,
-  readTrace,
-  simulatePull,
-  SOUND_PULL,
-  standingOf,
-  type EntryBody,
-} from '@tug-mark/core';
+import type { Gauge } from '@tug-mark/contract';
+import { packTrace, readTrace, simulatePull, SOUND_PULL, type EntryBody } from '@tug-mark/core';
 import type { TraceAnswer } from '../../workers/trace.messages';
 import { TraceReader } from '../tug/gauge/trace-reader';
-import { Bench, kept, pulled, TOOL_TAKEN, viewOf } from '../testing/bench';
+import { Bench, TOOL_TAKEN, viewOf } from '../testing/bench';
+import { OPEN, released } from '../testing/made-up';
 import { LotStage } from './lot-stage';
 
-const PLAN = { everyPieces: 10, everyHours: null, afterChange: ['wire-reel' as const], bothSides: false };
-
-/** A bare ring proved, released, and with a lot of 40 opened. */
-function released(more: (view: CombinationView) => EntryBody[] = () => []): CombinationView {
-  let seq = 0;
-  const put = (entries: KeptEntry[], body: EntryBody, role: 'technician' | 'quality' = 'technician') =>
-    entries.push(kept(body, { seq: ++seq, role, by: role === 'quality' ? 'Ines' : 'Odile' }));
-  const entries: KeptEntry[] = [{ ...TOOL_TAKEN(), seq: ++seq }];
-  const view = () => viewOf({ entries: [...entries] });
-  const now = new Date().toISOString();
-  const setUp = () => computeSetUp(setUpContext(view()), entries, now);
-  for (let piece = 1; piece <= view().practice.measuredPieces; piece++) {
-    const strip = setUp().preparation?.strip.setPoint ?? 7;
-    put(entries, { kind: 'measure', piece, what: 'strip', value: strip, typed: String(strip), unit: 'mm', note: '' });
-  }
-  for (const { gate } of setUp().gates) put(entries, { kind: 'gate', gate, answer: 'yes', note: '' });
-  for (let piece = 1; piece <= 5; piece++) {
-    for (const { code } of setUp().criteria)
-      put(entries, { kind: 'finding', piece, criterion: code, finding: 'accept', note: '' });
-  }
-  for (const [i, force] of [116.2, 112.2, 121.3, 118.4, 119.9].entries())
-    entries.push({ ...pulled(i + 1, force), seq: ++seq });
-  const stands = standingOf(setUp(), ofCurrentRun(entries), view().revisions);
-  if (!stands) throw new Error('nothing to stand on');
-  put(entries, { kind: 'release', stands, note: '' }, 'quality');
-  const lot: EntryBody = { kind: 'lot', lot: 1, name: 'L-1', pieces: 40, plan: PLAN, stands, note: '' };
-  for (const body of more({ ...view() })) put(entries, body.kind === 'lot' ? lot : body);
-  return viewOf({ entries, lot: 1 });
-}
-const OPEN: EntryBody = { kind: 'lot', lot: 1, name: 'L-1', pieces: 40, plan: PLAN, stands: {} as never, note: '' };
 const made = (step: number, count: number): EntryBody => ({
   kind: 'progress',
   lot: 1,

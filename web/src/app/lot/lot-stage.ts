@@ -6,6 +6,7 @@ import { LotMeasure } from '../look/lot-measure';
 import { Reasons } from '../parts/reasons';
 import { GaugeBar } from '../tug/gauge/gauge-bar';
 import { PullAsk } from '../tug/pull/pull-ask';
+import { lotPlace } from '../session/drafts';
 import { PULL_ENTRY, PullEntry } from '../tug/pull/pull-entry';
 import { PullField } from '../tug/pull/pull-field';
 import { PullStore } from '../tug/pull/pull-store';
@@ -108,7 +109,7 @@ export class LotStage {
       {
         place: computed(() => {
           const id = this.hand.view()?.combination.id;
-          return id === undefined ? null : `lot-${id}`;
+          return id === undefined ? null : lotPlace(id);
         }),
         target: computed(() =>
           targetName({ piece: this.work.piece() ?? 0, wire: this.work.wire() }, this.work.wires().length),

@@ -1,4 +1,6 @@
+import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { Bench } from '../testing/bench';
+import { SelectHarness } from '../testing/harness/select.harness';
 import { Select } from './select';
 
 const options = ['none', 'first gauge', 'second gauge'].map((label, i) => ({ value: String(i), label }));
@@ -50,7 +52,7 @@ describe('A list that opens', () => {
   it('gives what is chosen by touch', async () => {
     const chosen: (string | null)[] = [];
     bench.fixture.componentInstance.value.subscribe((value) => chosen.push(value));
-    await bench.choose('gauge', 'second');
+    await (await TestbedHarnessEnvironment.harnessForFixture(bench.fixture, SelectHarness)).choose('second');
     expect(chosen).toEqual(['2']);
   });
 });

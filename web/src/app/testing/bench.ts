@@ -1,3 +1,5 @@
+import { type ComponentHarness, type HarnessQuery } from '@angular/cdk/testing';
+import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
 import { provideZonelessChangeDetection, signal, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
@@ -12,6 +14,7 @@ import { Subject } from 'rxjs';
 import { outboxFeature } from '../outbox/outbox.state';
 import { settingsFeature } from '../settings/settings.state';
 import { sessionActions, sessionFeature } from '../session/session.state';
+import { SelectHarness } from './harness/select.harness';
 import { signedIn } from './made-up';
 
 export { kept, pulled, seen, signedIn, stepsDone, TOOL_TAKEN, viewOf } from './made-up';
@@ -30,10 +33,13 @@ export class Bench<T> {
       role?: Role;
       api?: Partial<Record<keyof Api, unknown>>;
       inputs?: Record<string, unknown>;
+      /** What this device has kept from before. */
+      kept?: Readonly<Record<string, string>>;
     } = {},
   ): Promise<Bench<T>> {
     localStorage.clear();
     sessionStorage.clear();
+    for (const [key, text] of Object.entries(options.kept ?? {})) localStorage.setItem(key, text);
     // No stream in a test: what the server would tell is told by it.
     const live = {
       gauge: signal<string | null>(null),
@@ -138,27 +144,17 @@ export class Bench<T> {
     field.dispatchEvent(new Event('input', { bubbles: true }));
     await this.settle();
   }
-  private async options(id: string): Promise<HTMLElement[]> {
-    const list = () => [...document.querySelectorAll<HTMLElement>(`.of-${CSS.escape(id)} nz-option-item`)];
-    if (list().length) return list();
-    this.element
-      .querySelector(`#${CSS.escape(id)}`)
-      ?.closest<HTMLElement>('nz-select')
-      ?.click();
-    await new Promise((resolve) => setTimeout(resolve, 60));
-    await this.settle();
-    return list();
+  /** A part of the kit on this bench, spoken to by its harness. */
+  async part<H extends ComponentHarness>(query: HarnessQuery<H>): Promise<H> {
+    return TestbedHarnessEnvironment.loader(this.fixture).getHarness(query);
   }
   /** What an opening list offers, as far as it is drawn. */
   async offers(id: string): Promise<string[]> {
-    return (await this.options(id)).map((option) => option.textContent?.trim() ?? '');
+    return (await this.part(SelectHarness.with({ id }))).offers();
   }
   /** Chooses from an opening list, by what it offers. */
   async choose(id: string, text: string): Promise<void> {
-    const offered = await this.options(id);
-    const found = offered.find((option) => option.textContent?.includes(text));
-    if (!found) throw new Error(`#${id} offers: ${offered.map((option) => option.textContent?.trim()).join(' | ')}`);
-    found.click();
+    await (await this.part(SelectHarness.with({ id }))).choose(text);
     await this.settle();
   }
   async submit(selector = 'form'): Promise<void> {

@@ -1,5 +1,5 @@
 import { setUpContext, type CombinationView, type Here, type KeptEntry, type Role } from '@tug-mark/contract';
-import { computeSetUp, NO_DEMAND, type EntryBody } from '@tug-mark/core';
+import { computeSetUp, NO_DEMAND, ofCurrentRun, standingOf, type EntryBody } from '@tug-mark/core';
 import {
   bareRing,
   insulatedRing,
@@ -117,3 +117,49 @@ export function signedIn(role: Role, name = 'Odile'): Here {
   const person = { id: name, name, role, active: true, qualifiedUntil: null };
   return { person, shop: { id: 's1', name: 'Fennick Lane', isDemo: true, zone: 'UTC', isNew: false, demoSignIns: [] } };
 }
+
+export const PLAN = { everyPieces: 10, everyHours: null, afterChange: ['wire-reel' as const], bothSides: false };
+
+/** A bare ring proved, released, and with a lot of 40 opened; looked at by the shop's own sheet where there is one. */
+export function released(
+  more: (view: CombinationView) => EntryBody[] = () => [],
+  looks: CombinationView['looks'] = [],
+): CombinationView {
+  let seq = 0;
+  const put = (entries: KeptEntry[], body: EntryBody, role: 'technician' | 'quality' = 'technician') =>
+    entries.push(kept(body, { seq: ++seq, role, by: role === 'quality' ? 'Ines' : 'Odile' }));
+  const [sheet] = looks;
+  const look = sheet && { document: sheet.document, revision: sheet.revision, class: sheet.class };
+  const tool = kept({ kind: 'tool', tool: 'HT', die: 'A', nest: '1', ...(look && { look }) });
+  const entries: KeptEntry[] = [{ ...tool, seq: ++seq }];
+  const view = () => viewOf({ looks, entries: [...entries] });
+  const now = new Date().toISOString();
+  const setUp = () => computeSetUp(setUpContext(view()), entries, now);
+  for (let piece = 1; piece <= view().practice.measuredPieces; piece++) {
+    const strip = setUp().preparation?.strip.setPoint ?? 7;
+    put(entries, { kind: 'measure', piece, what: 'strip', value: strip, typed: String(strip), unit: 'mm', note: '' });
+  }
+  for (const { gate } of setUp().gates) put(entries, { kind: 'gate', gate, answer: 'yes', note: '' });
+  for (let piece = 1; piece <= 5; piece++) {
+    for (const { code } of setUp().criteria)
+      put(entries, { kind: 'finding', piece, criterion: code, finding: 'accept', note: '' });
+  }
+  for (const [i, force] of [116.2, 112.2, 121.3, 118.4, 119.9].entries())
+    entries.push({ ...pulled(i + 1, force), seq: ++seq });
+  const stands = standingOf(setUp(), ofCurrentRun(entries), view().revisions);
+  if (!stands) throw new Error('nothing to stand on');
+  put(entries, { kind: 'release', stands, note: '' }, 'quality');
+  const lot: EntryBody = { kind: 'lot', lot: 1, name: 'L-1', pieces: 40, plan: PLAN, stands, note: '' };
+  for (const body of more({ ...view() })) put(entries, body.kind === 'lot' ? lot : body);
+  return viewOf({ looks, entries, lot: 1 });
+}
+/** The opening of the lot; what it stands on is filled in. */
+export const OPEN: EntryBody = {
+  kind: 'lot',
+  lot: 1,
+  name: 'L-1',
+  pieces: 40,
+  plan: PLAN,
+  stands: {} as never,
+  note: '',
+};

@@ -1,4 +1,6 @@
 import { Bench, kept, pulled, seen, stepsDone, TOOL_TAKEN, viewOf } from '../testing/bench';
+import { PullFieldHarness } from '../testing/harness/pull-field.harness';
+import { TickHarness } from '../testing/harness/tick.harness';
 import { TugStage } from './tug-stage';
 
 describe('The pull test at the bench', () => {
@@ -19,14 +21,11 @@ describe('The pull test at the bench', () => {
 
   it('judges a typed force at the press of a button, and by the pad that fingers get', async () => {
     await open();
-    const pad = (key: string) =>
-      [...bench.element.querySelectorAll<HTMLElement>('tm-number-pad button')].find(
-        (b) => b.textContent?.trim() === key,
-      );
+    const field = await bench.part(PullFieldHarness);
     await bench.press('Judge it');
     expect(bench.text).toContain('Nothing is entered yet.');
-    for (const key of ['1', '1', '8', '7', '←', '.', '4']) pad(key)?.click();
-    await bench.settle();
+    await (await field.pad()).press('1', '1', '8', '7', '←', '.', '4');
+    expect(await field.typed()).toBe('118.4');
     await bench.press('Judge it');
     expect(bench.text).toContain('How did it fail?');
     expect(bench.text).toContain('118.4N');
@@ -154,8 +153,7 @@ describe('The pull test at the bench', () => {
     await read('118.4');
     await bench.key('1');
     expect(bench.put).toEqual([]);
-    bench.element.querySelector<HTMLInputElement>('tm-pull-ask input[type=checkbox]')?.click();
-    await bench.settle();
+    await (await bench.part(TickHarness.with({ text: 'number key' }))).turn();
     await bench.key('2');
     expect(bench.put[0]?.body).toEqual(jasmine.objectContaining({ piece: 1, force: 118.4, mode: 'broke-at-crimp' }));
     await read('100');
@@ -248,10 +246,44 @@ describe('The pull test at the bench', () => {
     await bench.settle();
     expect(bench.text).toContain('2 more pasted values wait: 117.2 · 119.3');
     const draft = JSON.parse(localStorage.getItem('tug-mark-draft-Odile-c1') ?? '{}') as Record<string, unknown>;
-    expect(draft).toEqual({ target: 'piece 1', text: '118.1', pasted: ['117.2', '119.3'], waiting: [], taking: null });
+    expect(draft).toEqual({
+      by: 'Odile',
+      target: 'piece 1',
+      text: '118.1',
+      pasted: ['117.2', '119.3'],
+      waiting: [],
+      taking: null,
+    });
     await bench.key('1');
     await bench.key('Enter');
     expect(bench.text).toContain('1 more pasted value waits: 119.3');
+  });
+
+  it('takes up what was left open through a reload, and asks whose it was where another piece is due', async () => {
+    const draft = (target: string) =>
+      JSON.stringify({ by: 'Odile', target, text: '117.2', pasted: [], waiting: [], taking: null });
+    const view = viewOf({ entries: [TOOL_TAKEN(), ...stepsDone(viewOf()), ...[1, 2].map(seen)] });
+    bench = await Bench.open(TugStage, { view, kept: { 'tug-mark-draft-Odile-c1': draft('piece 1') } });
+    expect(bench.text).toContain('117.2N');
+    expect(bench.text).toContain('How did it fail?');
+    bench.close();
+    bench = await Bench.open(TugStage, { view, kept: { 'tug-mark-draft-Odile-c1': draft('piece 4') } });
+    expect(bench.text).toContain('1 pull waits: for which piece?');
+    expect(bench.text).toContain('typed for piece 4 by Odile');
+    expect(bench.text).not.toContain('How did it fail?');
+  });
+
+  it('says what another person has left open here, and leaves it to them', async () => {
+    const theirs = JSON.stringify({
+      ...{ by: 'Ines', target: 'piece 1', text: '99', pasted: ['98', '97'], waiting: [], taking: null },
+    });
+    const kept = { 'tug-mark-draft-ines-c1': theirs, 'tug-mark-draft-tove-lot-c1': theirs };
+    const view = viewOf({ entries: [TOOL_TAKEN(), ...stepsDone(viewOf()), seen(1)] });
+    bench = await Bench.open(TugStage, { view, kept });
+    const told = bench.text.match(/\w+ left \d values? open here/g);
+    expect(told).toEqual(['Ines left 3 values open here']);
+    expect(bench.element.querySelector<HTMLInputElement>('#force')?.value).toBe('');
+    expect(localStorage.getItem('tug-mark-draft-ines-c1')).toBe(theirs);
   });
 
   it('gives count, lowest, mean, spread, Cpl and bound of the valid ones, and one sentence', async () => {

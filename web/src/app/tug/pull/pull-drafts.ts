@@ -5,6 +5,8 @@ import { overlaps, WaitingPulls, type WaitingPull } from './waiting-pulls';
 
 /** What stands open through a reload. */
 interface Draft {
+  /** Name of the person whose it is; absent in what was kept before drafts had one. */
+  readonly by?: string;
   /** The piece the first text was typed for. */
   readonly target: string;
   readonly text: string;
@@ -28,10 +30,11 @@ export class PullDrafts {
       const key = place === null ? null : this.waiting.draftKey(place);
       if (key === null) return;
       untracked(() => {
-        this.takeUp(key);
+        this.takeUp(key, place ?? '');
       });
       // Values on their way survive a reload: what is typed, what is pasted, what waits.
       const draft: Draft = {
+        by: this.waiting.name(),
         target: this.store.target(),
         text: this.store.pending()?.typed ?? this.store.text(),
         pasted: this.store.pasted(),
@@ -57,7 +60,7 @@ export class PullDrafts {
     });
   }
 
-  private takeUp(key: string): void {
+  private takeUp(key: string, place: string): void {
     if (this.restored === key) return;
     // Another person's drafts are not this one's: what stands in memory goes too.
     if (this.restored !== null) {
@@ -67,6 +70,13 @@ export class PullDrafts {
     }
     this.restored = key;
     this.restore(key);
+    this.waiting.left.set(
+      this.waiting.ofOthers(place).flatMap((text) => {
+        const { by = 'Somebody', text: typed, pasted, waiting } = JSON.parse(text) as Draft;
+        const values = pasted.length + waiting.length + (typed ? 1 : 0);
+        return values ? [{ by, values }] : [];
+      }),
+    );
   }
 
   private restore(key: string): void {
@@ -80,7 +90,13 @@ export class PullDrafts {
     if (draft.text && !isOwn) {
       // Another piece is due now: whose it was, a person has to say.
       const at = new Date().toISOString();
-      this.waiting.add({ text: draft.text, at, from: `typed for ${draft.target}`, key: null, made: null });
+      this.waiting.add({
+        text: draft.text,
+        at,
+        from: `typed for ${draft.target} by ${draft.by ?? this.waiting.name()}`,
+        key: null,
+        made: null,
+      });
     }
     this.hand.takeNext();
   }

@@ -37,6 +37,11 @@ import { WaitingPulls } from './waiting-pulls';
         <button nz-button class="quiet" type="button" (click)="inHand.dropPasted()">drop them</button>
       </p>
     }
+    @for (other of left(); track $index) {
+      <p class="notice">
+        {{ other.by }} left {{ count(other.values, 'value') }} open here. They are kept for {{ other.by }} to take up.
+      </p>
+    }
     @if (waiting().length) {
       <section class="notice hold" aria-labelledby="waiting-pulls">
         <h2 id="waiting-pulls" role="status">
@@ -96,7 +101,9 @@ import { WaitingPulls } from './waiting-pulls';
 export class PullsWaiting {
   protected readonly entry = inject(PullStore);
   protected readonly inHand = inject(PullsInHand);
-  protected readonly waiting = inject(WaitingPulls).all;
+  private readonly drafts = inject(WaitingPulls);
+  protected readonly waiting = this.drafts.all;
+  protected readonly left = this.drafts.left;
   protected readonly count = count;
   protected readonly gauge = inject(StationGauge);
   protected readonly time = showClock;

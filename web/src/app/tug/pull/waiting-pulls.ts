@@ -1,6 +1,6 @@
 import { computed, DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { draftKey } from '../../session/drafts';
+import { draftKey, draftsOfOthers } from '../../session/drafts';
 import { timeOrderedId } from '../../http/uuid';
 import { sessionFeature } from '../../session/session.state';
 import type { PullKey, StationPull } from '../gauge/station-gauge';
@@ -35,6 +35,10 @@ export class WaitingPulls {
   /** The last pull another tab has taken. */
   readonly takenElsewhere = signal<PullKey | null>(null);
   readonly owner = computed(() => this.person()?.id ?? null);
+  /** Name of the person at the bench. */
+  readonly name = computed(() => this.person()?.name ?? '');
+  /** What others have left open at this place: theirs until they sign in here. */
+  readonly left = signal<readonly { readonly by: string; readonly values: number }[]>([]);
 
   constructor() {
     this.channel.onmessage = ({ data }: MessageEvent<PullKey>) => {
@@ -65,6 +69,12 @@ export class WaitingPulls {
   /** Takes out what was kept somewhere else. */
   drop(key: PullKey): void {
     this.all.update((all) => all.filter((pull) => !pull.key || !overlaps(pull.key, key)));
+  }
+
+  /** What others have left open at a place, as it was kept. */
+  ofOthers(place: string): string[] {
+    const person = this.owner();
+    return person === null ? [] : draftsOfOthers(person, place);
   }
 
   /** Where a person's open values of one place wait through a reload. */
