@@ -1,10 +1,10 @@
 import type { ComponentHarness, HarnessQuery } from '@angular/cdk/testing';
-import { SeleniumWebDriverHarnessEnvironment } from '@angular/cdk/testing/selenium-webdriver';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { Driver, Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
+import { kitOf } from './kit';
 import { SelectHarness } from '../../web/src/app/testing/harness/select.harness';
 
 /** How long a page may take to show what a person waits for, ms. Generous: two cores serve browser, server and database. */
@@ -95,9 +95,7 @@ export class Browser {
 
   /** A part of the kit on the page, spoken to by the harness it is tested with. */
   async part<H extends ComponentHarness>(query: HarnessQuery<H>): Promise<H> {
-    // What is built for use tells no tester when it has settled: whoever drives it waits for what stands on the screen.
-    await this.driver.executeScript('window.frameworkStabilizers ??= []');
-    const loader = SeleniumWebDriverHarnessEnvironment.loader(this.driver);
+    const loader = kitOf(this.driver);
     const found = await this.driver.wait(
       async () => (await loader.getAllHarnesses(query))[0] ?? null,
       PATIENCE,

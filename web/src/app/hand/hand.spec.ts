@@ -1,12 +1,15 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { provideState, provideStore, Store } from '@ngrx/store';
-import { firstValueFrom, Subject } from 'rxjs';
+import { provideState, provideStore, Store, type Action } from '@ngrx/store';
+import { provideMockActions } from '@ngrx/effects/testing';
+import { firstValueFrom, merge, Subject, type Observable } from 'rxjs';
 import { Api } from '../http/api';
+import { ApiProblem } from '../http/problem';
 import { Live, type News } from '../live/live';
 import { outboxActions, outboxFeature } from '../outbox/outbox.state';
+import { sessionActions } from '../session/session.state';
 import { pulled, viewOf } from '../testing/bench';
-import { catchUp } from './hand.effects';
+import { catchUp, load, refetch, refetchForRun, refetchForShop } from './hand.effects';
 import { handActions, handFeature, type HandState } from './hand.state';
 
 describe('The combination in hand', () => {
@@ -94,6 +97,70 @@ describe('News of what others put on record', () => {
     store.dispatch(outboxActions.kept({ id: own.id, combination: 'c1', entry: own }));
     await pause(120);
     expect(entriesAfter).not.toHaveBeenCalled();
+    watching.unsubscribe();
+  });
+});
+
+describe('What a combination in hand is fetched for', () => {
+  const news = new Subject<News>();
+  const actions = new Subject<Action>();
+  let combination: jasmine.Spy;
+  let store: Store;
+  beforeEach(() => {
+    combination = jasmine.createSpy('combination').and.resolveTo(viewOf());
+    TestBed.configureTestingModule({
+      providers: [
+        provideZonelessChangeDetection(),
+        provideStore(),
+        provideState(handFeature),
+        provideState(outboxFeature),
+        provideMockActions(actions),
+        { provide: Live, useValue: { news } },
+        { provide: Api, useValue: { combination } },
+      ],
+    });
+    store = TestBed.inject(Store);
+  });
+  const run = <T>(effect: () => Observable<T>) => firstValueFrom(TestBed.runInInjectionContext(effect));
+
+  it('is fetched when it is taken up, and shown', async () => {
+    const done = run(() => load());
+    actions.next(handActions.take({ id: 'c1' }));
+    expect((await done).type).toBe(handActions.loaded.type);
+    expect(combination).toHaveBeenCalledOnceWith('c1');
+  });
+
+  it('asks to sign in again where the session has ended, and says any other failure', async () => {
+    const fail = (status: number) =>
+      combination.and.rejectWith(new ApiProblem({ type: '', status, title: 'No.', detail: '', code: 'x' }));
+    fail(401);
+    let done = run(() => load());
+    actions.next(handActions.take({ id: 'c1' }));
+    expect((await done).type).toBe(sessionActions.expired.type);
+    fail(500);
+    done = run(() => load());
+    actions.next(handActions.refresh({ id: 'c1' }));
+    expect((await done).type).toBe(handActions.failed.type);
+  });
+
+  it('is fetched again after a clash, with a new run, and when the shop has changed; not while none is in hand', async () => {
+    const seen: Action[] = [];
+    const watching = TestBed.runInInjectionContext(() => merge(refetch(), refetchForRun(), refetchForShop())).subscribe(
+      (action) => seen.push(action),
+    );
+    const refused = outboxActions.refused({ id: 'e1', problem: {} } as never);
+    actions.next(refused);
+    expect(seen).toEqual([]);
+    store.dispatch(handActions.take({ id: 'c1' }));
+    actions.next(refused);
+    const body = { kind: 'run', run: 2, cause: 'x', revisions: viewOf().revisions } as const;
+    const entry = { ...pulled(1, 1), body };
+    actions.next(outboxActions.kept({ id: entry.id, combination: 'c1', entry }));
+    actions.next(outboxActions.kept({ id: 'e2', combination: 'c1', entry: pulled(2, 118) }));
+    news.next({ kind: 'shop' });
+    news.next({ kind: 'shop' });
+    await new Promise((resolve) => setTimeout(resolve, 260));
+    expect(seen).toEqual(Array.from({ length: 3 }, () => handActions.refresh({ id: 'c1' })));
     watching.unsubscribe();
   });
 });
