@@ -1,11 +1,10 @@
 import { CdkMenu, CdkMenuItem, CdkMenuTrigger } from '@angular/cdk/menu';
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, Injector } from '@angular/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { NzDrawerModule, NzDrawerService, type NzDrawerRef } from 'ng-zorro-antd/drawer';
+import type { NzDrawerRef } from 'ng-zorro-antd/drawer';
 import { outboxFeature } from '../outbox/outbox.state';
 import { sessionFeature } from '../session/session.state';
-import { KeyHelp } from './key-help';
 import { PersonMenu } from './person-menu';
 import { ShellNotices } from './shell-notices';
 
@@ -22,7 +21,7 @@ const ROOMS = [
 @Component({
   selector: 'tm-shell',
   imports: [
-    ...[RouterOutlet, RouterLink, RouterLinkActive, NzDrawerModule, CdkMenu, CdkMenuItem, CdkMenuTrigger],
+    ...[RouterOutlet, RouterLink, RouterLinkActive, CdkMenu, CdkMenuItem, CdkMenuTrigger],
     ...[PersonMenu, ShellNotices],
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -63,7 +62,7 @@ const ROOMS = [
 })
 export class Shell {
   private readonly store = inject(Store);
-  private readonly drawers = inject(NzDrawerService);
+  private readonly injector = inject(Injector);
   protected readonly rooms = ROOMS;
   protected readonly shop = this.store.selectSignal(sessionFeature.selectShop);
   protected readonly offline = this.store.selectSignal(outboxFeature.selectOffline);
@@ -72,16 +71,18 @@ export class Shell {
 
   protected helpKey(event: KeyboardEvent): void {
     const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, nz-select');
-    if (event.key === '?' && !typing) this.turnHelp();
+    if (event.key === '?' && !typing) void this.turnHelp();
   }
 
   /** Made when it opens and gone when it closes: a closed drawer is no stop of the Tab key. */
-  protected turnHelp(): void {
+  protected async turnHelp(): Promise<void> {
     if (this.help) {
       this.help.close();
       return;
     }
-    this.help = this.drawers.create({ nzTitle: 'Keys of this screen', nzContent: KeyHelp, nzWidth: 360 });
+    // The drawer comes with the first who asks for it: the first page does not wait for it.
+    const { openKeyHelp } = await import('./key-help-drawer');
+    this.help = openKeyHelp(this.injector);
     this.help.afterClose.subscribe(() => (this.help = null));
   }
 
