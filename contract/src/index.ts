@@ -12,6 +12,7 @@ export * from './gauge';
 export * from './certificate';
 export * from './charts';
 export * from './pointNumbers';
+export * from './sheetDone';
 export * from './study';
 export * from './api';
 export * from './foreignRecord';

@@ -59,7 +59,7 @@ describe('At the pull test, with what really gets typed', () => {
     await (await browser.shown(By.id('force'))).sendKeys('131.5', Key.ENTER);
     await browser.keys(Key.ENTER, Key.ENTER);
     await browser.sees('Say first how it failed');
-    await browser.driver.sleep(90);
+    await browser.drawn();
     await browser.keys('1');
     await browser.shown(By.css('tm-pull-ask button.on'));
     await browser.keys(Key.ENTER);
@@ -80,7 +80,7 @@ describe('At the pull test, with what really gets typed', () => {
     // What a gauge types meanwhile is nobody's until somebody says whose.
     await browser.sees('1 pull waits: for which piece?');
     for (let i = 0; i < 3; i++) {
-      await browser.driver.sleep(90);
+      await browser.drawn();
       if (i === 2) await browser.press('It was piece 4');
       await browser.keys('1');
       await browser.shown(By.css('tm-pull-ask button.on'));
@@ -103,7 +103,7 @@ describe('At the pull test, with what really gets typed', () => {
     await browser.sees('Correct piece 4');
     await (await browser.shown(By.id('force'))).sendKeys('130.5', Key.ENTER);
     await browser.sees('What was wrong with the first entry?');
-    await browser.driver.sleep(90);
+    await browser.atFocus('#how');
     await browser.keys('1');
     await browser.shown(By.css('tm-pull-ask button.on'));
     await browser.keys(Key.ENTER);
@@ -154,8 +154,7 @@ describe('At the pull test, with what really gets typed', () => {
     await browser.driver.navigate().refresh();
     await browser.sees('127.7');
     await (await browser.shown(By.id('force'))).sendKeys('60', Key.ENTER);
-    await browser.sees('How did it fail?');
-    await browser.driver.sleep(90);
+    await browser.atFocus('#how');
     await browser.keys('6');
     await browser.sees('Low and called not valid, 48.0 N below the limit: quality decides whether it counts.');
     await browser.fill('What happened?', 'jaw opened');

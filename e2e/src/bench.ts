@@ -79,7 +79,7 @@ export async function takeToolByKeys(browser: Browser): Promise<void> {
     // One key after the other, as a hand does it: each answer opens the next question.
     for (const key of [...selector, ...answers]) {
       await browser.keys(key);
-      await browser.driver.sleep(60);
+      await browser.drawn();
     }
     await browser.driver.wait(
       async () => !(await browser.driver.findElements(By.css('tm-tool-check'))).length,

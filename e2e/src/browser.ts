@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { Driver, Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
-import { kitOf } from './kit';
+import { kitOf, SETTLE } from './kit';
 import { SelectHarness } from '../../web/src/app/testing/harness/select.harness';
 
 /** How long a page may take to show what a person waits for, ms. Generous: two cores serve browser, server and database. */
@@ -152,6 +152,21 @@ export class Browser {
           `${String(error)}\n--- it shows:\n${(await this.text()).replace(/\s*\n\s*/g, ' | ').slice(0, 1500)}`,
         );
       });
+  }
+
+  /** Waits until the focus is on this: keys go there then. */
+  async atFocus(selector: string): Promise<void> {
+    await this.driver.wait(
+      () =>
+        this.driver.executeScript<boolean>('return document.activeElement?.matches(arguments[0]) ?? false', selector),
+      PATIENCE,
+      `The focus never came to: ${selector}`,
+    );
+  }
+
+  /** Waits until what was just done is drawn. */
+  async drawn(): Promise<void> {
+    await this.driver.executeAsyncScript(SETTLE);
   }
 
   async text(): Promise<string> {

@@ -98,7 +98,7 @@ describe('From a wire list to a judged pull', () => {
     await browser.keys('119.9', Key.ENTER);
     await browser.sees('Holds: 34.9 N above the limit (41 %)');
     await accessible();
-    await browser.driver.sleep(90);
+    await browser.atFocus('#how');
     await browser.keys('3');
     await browser.keys(Key.ENTER);
     await browser.sees('Every stage has passed, against made-up limits. They release nothing for real use.');

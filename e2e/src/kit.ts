@@ -3,7 +3,7 @@ import { SeleniumWebDriverElement, SeleniumWebDriverHarnessEnvironment } from '@
 import { By, type WebDriver, type WebElement } from 'selenium-webdriver';
 
 /** What was just done is drawn two frames later, an opening list a moment after that. */
-const SETTLE = 'requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(arguments[0], 20)))';
+export const SETTLE = 'requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(arguments[0], 20)))';
 
 /** An element of the page, clicked as the driver clicks today: the toolkit's own click asks for a call it no longer has. */
 class Element extends SeleniumWebDriverElement {

@@ -39,7 +39,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
 
   const count = async (made: string) => {
     await browser.keys('m');
-    await browser.driver.sleep(60);
+    await browser.atFocus('tm-lot-side input');
     await browser.keys(made, Key.ENTER);
   };
   /** The act by which the gauge's next pull becomes the piece's. */
@@ -47,6 +47,15 @@ describe('A lot of 400 with the stand-in gauge', () => {
     const isInHand = async () => (await browser.text()).includes('is in hand.');
     if (!(await isInHand())) await browser.keys('t');
     await browser.driver.wait(isInHand, 10_000, 'the piece was not taken in hand');
+  };
+  /** Waits until the pull under way has passed this force, N. */
+  const pullPasses = async (newtons: number) => {
+    const digits = await browser.shown(By.css('tm-force-strip .now span'));
+    await browser.driver.wait(
+      async () => Number(await digits.getText()) > newtons,
+      10_000,
+      `the pull never passed ${newtons} N`,
+    );
   };
   /** Looks at the piece and pulls it on the gauge, by keys alone but for the pull. */
   const checkOnGauge = async (piece: number, force: number) => {
@@ -74,10 +83,10 @@ describe('A lot of 400 with the stand-in gauge', () => {
     await expectAccessible(browser);
     // By keys alone, from here to the certificate.
     await browser.keys('g');
-    await browser.driver.sleep(60);
+    await browser.atFocus('#station-gauge');
     for (const key of [Key.ARROW_DOWN, Key.ARROW_DOWN, Key.ARROW_DOWN, Key.ENTER]) {
       await browser.keys(key);
-      await browser.driver.sleep(150);
+      await browser.drawn();
     }
     await browser.shown(By.css('tm-force-strip canvas'));
     await count('201');
@@ -94,7 +103,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
     await browser.sees('every point as drawn');
     await takeInHand();
     gauge.startPull('slide', 146, { speed: 60, slide: 4 });
-    await browser.driver.sleep(1500);
+    await pullPasses(40);
     gauge.close();
     await browser.sees('The pull in hand stands at');
     await startGauge();
@@ -106,7 +115,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
     );
     await takeInHand();
     gauge.startPull('slide', 146, { speed: 60, slide: 4 });
-    await browser.driver.sleep(1800);
+    await pullPasses(40);
     await browser.driver.navigate().refresh();
     // The peak came while the page was away: the gauge's own curve has it.
     await browser.sees('the peak is from the gauge’s own curve');
@@ -138,7 +147,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
     }
     await browser.sees('good at piece 289, failed at piece 290');
     await browser.keys('h');
-    await browser.driver.sleep(200);
+    await browser.atFocus('#change-what');
     await browser.keys(Key.TAB, Key.TAB, 'die half was loose, seated again', Key.ENTER);
     await browser.sees('1 more, then check piece 302.');
     await count('302');
@@ -146,7 +155,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
     await browser.keys('d');
     await browser.sees('Decide about pieces 290 to 301');
     await expectAccessible(browser);
-    await browser.driver.sleep(60);
+    await browser.atFocus('#disposition-note');
     await browser.keys('cut off and thrown away', Key.ENTER);
     await browser.driver.wait(async () => !(await browser.text()).includes('held back'), 10_000);
   });
@@ -163,8 +172,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
     await browser.keys('a');
     await browser.sees('every point as drawn');
     for (const key of ['150.2', Key.ENTER]) await browser.keys(key);
-    await browser.sees('How did it fail?');
-    await browser.driver.sleep(90);
+    await browser.atFocus('#how');
     await browser.keys('1');
     await browser.shown(By.css('tm-pull-ask button.on'));
     await browser.keys(Key.ENTER);

@@ -98,7 +98,7 @@ describe('Every room', () => {
     await each(async ({ name }) => {
       for (const [width, height] of [PHONE, FOUR_TIMES]) {
         await browser.size(width, height);
-        await browser.driver.sleep(100);
+        await browser.drawn();
         const over = await browser.driver.executeScript<number>(
           'return document.scrollingElement.scrollWidth - document.documentElement.clientWidth',
         );

@@ -76,13 +76,13 @@ describe('A released set-up', () => {
     const pdf = await odile.call('GET', `/api/combinations/${id}/sheet.pdf`);
     expect(pdf.headers['content-type']).toBe('application/pdf');
     expect(pdf.rawPayload.subarray(0, 5).toString('latin1')).toBe('%PDF-');
-    const lines = (await odile.call('GET', '/api/sheets?list=Chassis%20loom')).body.trim().split('\n');
-    const told = lines.map((line) => JSON.parse(line) as { done: number; of: number; bytes: string; end?: boolean });
-    expect(told.map(({ done, of }) => `${done}/${of}`)).toEqual(['1/4', '2/4', '3/4', '4/4', '4/4']);
-    const whole = Buffer.concat(told.map(({ bytes }) => Buffer.from(bytes, 'base64'))).toString('latin1');
-    expect(told.at(-1)?.end).toBeTrue();
+    const pile = await odile.call('GET', '/api/sheets?list=Chassis%20loom');
+    expect(pile.headers['content-type']).toBe('application/pdf');
+    expect(pile.headers['content-disposition']).toBe('attachment; filename="Chassis_loom_set-up_sheets.pdf"');
+    const whole = pile.rawPayload.toString('latin1');
     expect(whole.startsWith('%PDF-')).toBeTrue();
     expect(whole.trimEnd().endsWith('%%EOF')).toBeTrue();
+    expect((whole.match(/\/Type \/SetUpSheet\b/g) ?? []).length).toBe(4);
     expect((whole.match(/\/Type \/Page\b/g) ?? []).length).toBeGreaterThanOrEqual(4);
     expect((await odile.call('GET', '/api/sheets?list=nowhere')).statusCode).toBe(404);
   });

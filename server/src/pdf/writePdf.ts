@@ -16,6 +16,11 @@ export async function openPdf(title: string): Promise<PDFKit.PDFDocument> {
   });
 }
 
+/** Writes a mark between the pages that nothing refers to: readers of the file pass over it, readers of its bytes count it. */
+export function addMark(doc: PDFKit.PDFDocument, type: string): void {
+  doc.ref({ Type: type }).end('');
+}
+
 /** Adds one page in true size. */
 export function addPage(doc: PDFKit.PDFDocument, { width, height, items }: Page): void {
   doc.addPage({ size: [width * POINTS_PER_MM, height * POINTS_PER_MM], margin: 0 });

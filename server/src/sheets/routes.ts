@@ -1,4 +1,4 @@
-import { API } from '@tug-mark/contract';
+import { API, SHEET_DONE } from '@tug-mark/contract';
 import { drawSheet, pagesToSvg, pageToSvg, showMoment, type Page, type Paper } from '@tug-mark/core';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import type { Knex } from 'knex';
@@ -7,11 +7,11 @@ import { Readable } from 'node:stream';
 import { refusals } from '../http/problems';
 import { serve } from '../api/serve';
 import { fontStyle } from '../pdf/fonts';
-import { addPage, openPdf } from '../pdf/writePdf';
+import { addMark, addPage, openPdf } from '../pdf/writePdf';
 import { readShop } from '../people/store';
 import { readSheets, type SheetSource } from './store';
 
-/** Set-up sheets: one on screen, as SVG or PDF; all of a wire list as one PDF that tells how far it is. */
+/** Set-up sheets: one on screen, as SVG or PDF; all of a wire list as one PDF. */
 export function sheetRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<void> {
   const draw = (
     source: SheetSource,
@@ -34,7 +34,8 @@ export function sheetRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise
     }
     throw refusals.notFound('This combination');
   };
-  const fileName = ({ about }: SheetSource) => `set-up-${about.terminal}-${about.wire}`.replace(/[^A-Za-z0-9.-]/g, '_');
+  const fileNameOf = (words: string) => words.replace(/[^A-Za-z0-9.-]/g, '_');
+  const fileName = ({ about }: SheetSource) => fileNameOf(`set-up-${about.terminal}-${about.wire}`);
 
   serve(app, API.readSheet, async ({ params, query, request }) =>
     (await one(request, params.id, query.paper)).pages.map(pageToSvg),
@@ -63,45 +64,43 @@ export function sheetRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise
     const of = Number(count);
     if (!of) throw refusals.notFound(`A wire list '${list}'`);
     const shop = await readShop(db);
-    const sheets = pile(
-      readSheets(db, { list }),
-      (source) => draw(source, request, shop, paper),
-      of,
-      `Set-up sheets of ${list}`,
-    );
-    return reply.type('application/x-ndjson; charset=utf-8').send(Readable.from(sheets));
+    const drawn = (source: SheetSource) => draw(source, request, shop, paper);
+    const sheets = pile(readSheets(db, { list }), drawn, `Set-up sheets of ${list}`);
+    return reply
+      .type('application/pdf')
+      .header('content-disposition', `attachment; filename="${fileNameOf(`${list} set-up sheets`)}.pdf"`)
+      .send(Readable.from(sheets));
   });
   return Promise.resolve();
 }
 
 /**
- * Lines of JSON: how far it is, and the bytes of the PDF made since the line before. One sheet is drawn at a time, and
- * only when the reader has taken the one before, so that a pile of any size needs the memory of one sheet.
+ * The bytes of one PDF as they are made, each sheet followed by a mark of its own, so that whoever reads it knows how far it
+ * is. One sheet is drawn at a time, and only when the reader has taken the one before, so that a pile of any size needs the
+ * memory of one sheet.
  */
 async function* pile(
   sources: AsyncIterable<SheetSource>,
   drawPages: (source: SheetSource) => Page[],
-  of: number,
   title: string,
-): AsyncGenerator<string> {
+): AsyncGenerator<Buffer> {
   const doc = await openPdf(title);
   let made: Buffer[] = [];
   doc.on('data', (chunk: Buffer) => made.push(chunk));
   const take = () => {
-    const bytes = Buffer.concat(made).toString('base64');
+    const bytes = Buffer.concat(made);
     made = [];
     return bytes;
   };
-  let done = 0;
   for await (const source of sources) {
     for (const page of drawPages(source)) addPage(doc, page);
-    done += 1;
+    addMark(doc, SHEET_DONE);
     // The document writes in its own turns; give it one before its bytes are taken.
     await new Promise((turn) => setImmediate(turn));
-    yield `${JSON.stringify({ done, of, bytes: take() })}\n`;
+    yield take();
   }
   const ended = once(doc, 'end');
   doc.end();
   await ended;
-  yield `${JSON.stringify({ done, of, bytes: take(), end: true })}\n`;
+  yield take();
 }

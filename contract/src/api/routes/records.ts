@@ -42,10 +42,10 @@ export const records = {
   }),
   printSheets: define('printSheets', {
     tag,
-    summary: 'All set-up sheets of a wire list as one PDF, in lines of JSON that tell how far it is',
+    summary: 'All set-up sheets of a wire list as one PDF, each followed by a mark that tells how far it is',
     who: 'signed-in',
     query: paper.extend({ list: z.string().min(1).max(60) }),
-    answers: { 200: { file: ['application/x-ndjson'] } },
+    answers: { 200: PDF },
     problems: ['not-found'],
   }),
   writeCertificate: define('writeCertificate', {

@@ -22,7 +22,7 @@ import { SheetPile } from './sheet-pile';
         </button>
       }
     }
-    <tm-sheet-pile [list]="list().name" />
+    <tm-sheet-pile [list]="list().name" [of]="list().combinations" />
   `,
   styles: `
     :host {

@@ -37,6 +37,8 @@ import { ProblemNotice } from '../parts/problem-notice';
 export class SheetPile {
   private readonly api = inject(Api);
   readonly list = input.required<string>();
+  /** Sheets in all: one a combination. */
+  readonly of = input.required<number>();
   protected readonly state = signal<{ done: number; of: number } | null>(null);
   protected readonly problem = signal<Problem | null>(null);
   private readonly file = signal<string | null>(null);
@@ -57,8 +59,8 @@ export class SheetPile {
     this.state.set({ done: 0, of: 0 });
     this.problem.set(null);
     try {
-      const pdf = await this.api.sheetPile(this.list(), 'A4', stopper.signal, (done, of) => {
-        this.state.set({ done, of });
+      const pdf = await this.api.sheetPile(this.list(), 'A4', stopper.signal, (done) => {
+        this.state.set({ done, of: this.of() });
       });
       this.file.set(URL.createObjectURL(pdf));
     } catch (error) {

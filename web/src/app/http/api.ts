@@ -18,6 +18,7 @@ import {
 import type { CatalogueKind, DocumentKey, LimitTable, LookSheet, Paper, PracticeDraft } from '@tug-mark/core';
 import { inject, Injectable } from '@angular/core';
 import { Client } from './client';
+import { SheetCount } from './sheet-count';
 import { ApiProblem, OFFLINE } from './problem';
 
 export { ApiProblem, toProblem } from './problem';
@@ -151,36 +152,21 @@ export class Api {
 
   /**
    * All set-up sheets of a list as one PDF, told as it grows.
-   * @param tell called with sheets done and sheets in all
+   * @param tell called with sheets done
    */
-  async sheetPile(
-    list: string,
-    paper: Paper,
-    signal: AbortSignal,
-    tell: (done: number, of: number) => void,
-  ): Promise<Blob> {
-    const body = await this.client.stream('printSheets', { query: { list, paper } }, signal);
-    const reader = body?.pipeThrough(new TextDecoderStream()).getReader();
+  async sheetPile(list: string, paper: Paper, signal: AbortSignal, tell: (done: number) => void): Promise<Blob> {
+    const reader = (await this.client.stream('printSheets', { query: { list, paper } }, signal))?.getReader();
     const parts: BlobPart[] = [];
-    let rest = '';
-    let isWhole = false;
-    for (let read = await reader?.read(); read && !read.done; read = await reader?.read()) {
-      rest += read.value;
-      const lines = rest.split('\n');
-      rest = lines.pop() ?? '';
-      for (const line of lines) {
-        const { done, of, bytes, end } = JSON.parse(line) as {
-          done: number;
-          of: number;
-          bytes?: string;
-          end?: boolean;
-        };
-        tell(done, of);
-        if (bytes) parts.push(Uint8Array.from(atob(bytes), (character) => character.charCodeAt(0)));
-        isWhole ||= end === true;
+    const progress = new SheetCount();
+    try {
+      for (let read = await reader?.read(); read && !read.done; read = await reader?.read()) {
+        parts.push(read.value);
+        tell(progress.take(read.value));
       }
+    } catch (error) {
+      if (signal.aborted) throw error;
     }
-    if (!isWhole)
+    if (!progress.isWhole)
       throw new ApiProblem({ ...OFFLINE, title: 'The sheets broke off.', detail: 'Nothing is lost: make them again.' });
     return new Blob(parts, { type: 'application/pdf' });
   }

@@ -1,4 +1,4 @@
-import { Component, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, signal } from '@angular/core';
 import { ChoiceButtons } from '../../parts/choice-buttons';
 import { Select } from '../../parts/select';
 import { Tick } from '../../parts/tick';
@@ -12,6 +12,7 @@ const letters = (many: number) =>
 
 @Component({
   imports: [ChoiceButtons, Select, Tick],
+  changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tm-select selectId="short" [options]="short" [(value)]="few" />
     <tm-select selectId="long" [options]="long" [(value)]="many" />

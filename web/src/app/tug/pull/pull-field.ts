@@ -31,36 +31,40 @@ import { PullsInHand } from './pulls-in-hand';
             {{ entry.margin(p.newtons) }}
           </p>
         }
-      } @else {
-        <form (submit)="submit($event)" novalidate>
-          <label for="force">Peak force</label>
-          <input
-            nz-input
-            id="force"
-            #field
-            class="figures"
-            inputmode="decimal"
-            autocomplete="off"
-            [value]="entry.text()"
-            (input)="entry.typed(value($event))"
-            (paste)="paste($event)"
-            (keydown)="keyDown($event)"
-            [attr.aria-describedby]="entry.message() ? 'tug-message' : null"
-            [attr.aria-invalid]="entry.message() ? true : null"
-          />
-          <label for="unit" class="out-of-sight">Unit of force</label>
-          <tm-select selectId="unit" [options]="units" [value]="entry.unit()" (valueChange)="entry.setUnit($event)" />
-          <button
-            nz-button
-            [nzType]="gauge.chosen() && entry.text() === '' ? 'default' : 'primary'"
-            class="bench-button"
-            type="submit"
-          >
-            Judge it
-          </button>
-        </form>
-        <tm-number-pad (press)="entry.typed(entry.text() + $event)" (back)="entry.typed(entry.text().slice(0, -1))" />
       }
+      <!-- Kept while a force is judged: making it anew would keep the verdict waiting. -->
+      <form (submit)="submit($event)" novalidate [class.gone]="entry.pending()">
+        <label for="force">Peak force</label>
+        <input
+          nz-input
+          id="force"
+          #field
+          class="figures"
+          inputmode="decimal"
+          autocomplete="off"
+          [value]="entry.text()"
+          (input)="entry.typed(value($event))"
+          (paste)="paste($event)"
+          (keydown)="keyDown($event)"
+          [attr.aria-describedby]="entry.message() ? 'tug-message' : null"
+          [attr.aria-invalid]="entry.message() ? true : null"
+        />
+        <label for="unit" class="out-of-sight">Unit of force</label>
+        <tm-select selectId="unit" [options]="units" [value]="entry.unit()" (valueChange)="entry.setUnit($event)" />
+        <button
+          nz-button
+          [nzType]="gauge.chosen() && entry.text() === '' ? 'default' : 'primary'"
+          class="bench-button"
+          type="submit"
+        >
+          Judge it
+        </button>
+      </form>
+      <tm-number-pad
+        [class.gone]="entry.pending()"
+        (press)="entry.typed(entry.text() + $event)"
+        (back)="entry.typed(entry.text().slice(0, -1))"
+      />
     </div>
   `,
   styles: `
@@ -69,6 +73,9 @@ import { PullsInHand } from './pulls-in-hand';
       display: flex;
       flex-wrap: wrap;
       gap: 10px;
+    }
+    .gone {
+      display: none;
     }
     form label {
       font: 600 17px var(--figures);
