@@ -38,8 +38,10 @@ export function drawPieceSide(
     ...[seal, crack, mark, shrunkSleeve, cover].flatMap((draw) => draw(side)),
     ...dimension(side),
   ];
-  const height = tall * k + 34;
-  return { shapes, box: { x: 0, y: -height, width: (to - from) * k, height: height + tall * k + 48 }, scale: k };
+  // Where no number is drawn, none needs room.
+  const [above, below] = point === null ? [8, 8] : [34, 48];
+  const height = tall * k + above;
+  return { shapes, box: { x: 0, y: -height, width: (to - from) * k, height: height + tall * k + below }, scale: k };
 }
 
 /** A finished crimp end on, seen from the wire, from the numbers of the piece alone. See {@link drawPieceSide}. */

@@ -1,4 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { Tick } from '../parts/tick';
+import { settingsActions, settingsFeature } from '../settings/settings.state';
 import { Keys } from './keys';
 import { OfflineKeeper, type OfflinePages } from './offline-pages';
 
@@ -10,9 +13,10 @@ const TOLD: Readonly<Record<OfflinePages, string>> = {
   'not-here': 'When the server is silent, these pages do not open in this browser.',
 };
 
-/** The keys of the screen in hand. */
+/** The keys of the screen in hand, and what of them is set on this device. */
 @Component({
   selector: 'tm-key-help',
+  imports: [Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <dl>
@@ -29,6 +33,9 @@ const TOLD: Readonly<Record<OfflinePages, string>> = {
         <dd>show this</dd>
       </div>
     </dl>
+    <tm-tick [value]="keepsByNumber()" (valueChange)="setKeepsByNumber($event)">
+      At a pull, the number of the failure keeps it: no Enter after it
+    </tm-tick>
     <p class="soft">{{ told[offline.state()] }}</p>
   `,
   styles: `
@@ -36,6 +43,10 @@ const TOLD: Readonly<Record<OfflinePages, string>> = {
       display: grid;
       gap: 10px;
       margin: 0;
+    }
+    tm-tick {
+      display: block;
+      margin-top: 20px;
     }
     div {
       display: grid;
@@ -53,4 +64,10 @@ export class KeyHelp {
   protected readonly keys = inject(Keys);
   protected readonly offline = inject(OfflineKeeper);
   protected readonly told = TOLD;
+  private readonly store = inject(Store);
+  protected readonly keepsByNumber = this.store.selectSignal(settingsFeature.selectKeepsByNumber);
+
+  protected setKeepsByNumber(keepsByNumber: boolean): void {
+    this.store.dispatch(settingsActions.set({ changes: { keepsByNumber } }));
+  }
 }

@@ -1,5 +1,6 @@
 import { settingsActions, settingsFeature } from '../settings/settings.state';
 import { Bench } from '../testing/bench';
+import { TickHarness } from '../testing/harness/tick.harness';
 import { OfflineKeeper } from './offline-pages';
 import { KeyHelp } from './key-help';
 import { PersonMenu } from './person-menu';
@@ -35,6 +36,17 @@ describe('The menu behind a person’s name', () => {
 });
 
 describe('The keys of a screen', () => {
+  it('say whether the number of a failure keeps its pull, and have it set there', async () => {
+    const bench = await Bench.open(KeyHelp);
+    const keeps = bench.store.selectSignal(settingsFeature.selectKeepsByNumber);
+    const tick = await bench.part(TickHarness.with({ text: 'no Enter after it' }));
+    await tick.turn();
+    expect(keeps()).toBeTrue();
+    await tick.turn();
+    expect(keeps()).toBeFalse();
+    bench.close();
+  });
+
   it('say beside them whether the pages open while the server is silent', async () => {
     const bench = await Bench.open(KeyHelp);
     const { state } = TestBed.inject(OfflineKeeper);

@@ -1,6 +1,6 @@
+import { settingsActions } from '../settings/settings.state';
 import { Bench, kept, pulled, seen, stepsDone, TOOL_TAKEN, viewOf } from '../testing/bench';
 import { PullFieldHarness } from '../testing/harness/pull-field.harness';
-import { TickHarness } from '../testing/harness/tick.harness';
 import { TugStage } from './tug-stage';
 
 describe('The pull test at the bench', () => {
@@ -153,7 +153,8 @@ describe('The pull test at the bench', () => {
     await read('118.4');
     await bench.key('1');
     expect(bench.put).toEqual([]);
-    await (await bench.part(TickHarness.with({ text: 'number key' }))).turn();
+    bench.store.dispatch(settingsActions.set({ changes: { keepsByNumber: true } }));
+    await bench.settle();
     await bench.key('2');
     expect(bench.put[0]?.body).toEqual(jasmine.objectContaining({ piece: 1, force: 118.4, mode: 'broke-at-crimp' }));
     await read('100');

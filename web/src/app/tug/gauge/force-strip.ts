@@ -11,6 +11,9 @@ import {
 import { fromNewtons, showNumber, type ForceUnit } from '@tug-mark/core';
 import { StationGauge } from './station-gauge';
 
+/** N: less than this is written as 0.0. */
+const AT_REST = 0.05;
+
 /** What the gauge shows now: the number, and the last seconds of it as a strip, painted as it comes in. */
 @Component({
   selector: 'tm-force-strip',
@@ -76,7 +79,9 @@ export class ForceStrip {
     }
     const heard = this.gauge.heard.by;
     if (!heard) return;
-    this.digits().nativeElement.textContent = showNumber(fromNewtons(heard.now, this.unit()), 1);
+    // At rest it is 0.0, not -0.0.
+    const now = Math.abs(heard.now) < AT_REST ? 0 : heard.now;
+    this.digits().nativeElement.textContent = showNumber(fromNewtons(now, this.unit()), 1);
     const context = canvas.getContext('2d');
     const { forces, next } = heard.strip;
     const n = forces.length;

@@ -11,7 +11,6 @@ import {
 import { isValidMode } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { Tick } from '../../parts/tick';
 import { valueOf } from '../../parts/value-of';
 import { CurveView } from '../gauge/curve-view';
 import { MODE_KEYS, PullEntry } from './pull-entry';
@@ -21,7 +20,7 @@ import { PullStore } from './pull-store';
 /** What is asked of a pull: whether a doubtful value is right, then how it failed, with what the curve suggests. */
 @Component({
   selector: 'tm-pull-ask',
-  imports: [NzButtonModule, NzInputModule, CurveView, Tick],
+  imports: [NzButtonModule, NzInputModule, CurveView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (isDrawn()) {
@@ -101,9 +100,6 @@ import { PullStore } from './pull-store';
               {{ entry.correcting() ? 'Keep reading' : keepText() }}
             </button>
             <button nz-button class="bench-button" type="button" (click)="entry.again()">Type again</button>
-            <tm-tick [value]="entry.keepsByNumber()" (valueChange)="entry.setKeepsByNumber($event)">
-              Keep with the number key
-            </tm-tick>
           </div>
         </div>
       }

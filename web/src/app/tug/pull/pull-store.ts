@@ -148,9 +148,6 @@ export const PullStore = signalStore(
         const forceUnit = FORCE_UNITS.find((u) => u === unit) ?? 'N';
         global.dispatch(settingsActions.set({ changes: { forceUnit } }));
       },
-      setKeepsByNumber(keepsByNumber: boolean): void {
-        global.dispatch(settingsActions.set({ changes: { keepsByNumber } }));
-      },
       setMode(mode: FailureMode): void {
         patchState(store, { mode, message: '' });
         if (!isValidMode(mode)) toNoteField();
