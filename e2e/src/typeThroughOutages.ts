@@ -82,7 +82,7 @@ await Promise.all(
 );
 for (const { browser, typed } of seats) {
   // Everything that waits goes out by itself once the database is back.
-  await browser.driver.wait(async () => !/kept here|sending|could not keep/.test(await browser.text()), 120_000);
+  await browser.driver.wait(async () => !/kept here|sending|could not be kept/.test(await browser.text()), 120_000);
   const id = /bench\/([^/]+)/.exec(await browser.driver.getCurrentUrl())?.[1] ?? '';
   const entries = await browser.driver.executeAsyncScript<Kept[]>(
     `const done = arguments[arguments.length - 1];

@@ -131,7 +131,7 @@ describe('Around the bench', () => {
       expect(bench.text).toContain('1 entry is kept on this device.');
       bench.store.dispatch(sessionActions.arrived({ here: signedIn('quality', 'Ines') }));
       await bench.settle();
-      expect(bench.text).toContain('1 entry made by Odile waits on this device and is sent when Odile signs in here.');
+      expect(bench.text).toContain('1 entry made by Odile: kept on this device, and sent when Odile signs in here.');
     });
 
     it('shows a refused reading with what was meant, and keeps it as the next piece', async () => {

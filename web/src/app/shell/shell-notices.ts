@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { outboxFeature } from '../outbox/outbox.state';
+import { count } from '../parts/count';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from './keys';
 import { LeftBehind } from './left-behind';
@@ -18,7 +19,7 @@ import { SignInForm } from './sign-in-form';
         <p>
           <strong>Your session has ended.</strong>
           @if (waiting().length) {
-            {{ waiting().length }} {{ waiting().length === 1 ? 'entry is' : 'entries are' }} kept on this device.
+            {{ count(waiting().length, 'entry is', 'entries are') }} kept on this device.
           }
           Sign in again to go on where you are.
         </p>
@@ -35,16 +36,14 @@ import { SignInForm } from './sign-in-form';
     }
     @if (faulted().length) {
       <p class="strip notice hold" role="status">
-        The server could not keep {{ faulted().length === 1 ? 'one entry' : faulted().length + ' entries' }} by a fault
-        of its own. {{ faulted().length === 1 ? 'It is' : 'They are' }} kept on this device and sent again by
-        {{ faulted().length === 1 ? 'itself' : 'themselves' }}.
+        {{ count(faulted().length, 'entry', 'entries') }} could not be kept by the server, for a fault of its own: kept
+        on this device, and sent again without anybody’s help.
       </p>
     }
     @if (others().length) {
       <p class="strip notice" role="status">
-        {{ others().length }} {{ others().length === 1 ? 'entry' : 'entries' }} made by {{ others()[0]?.personName }}
-        {{ others().length === 1 ? 'waits' : 'wait' }} on this device and
-        {{ others().length === 1 ? 'is' : 'are' }} sent when {{ others()[0]?.personName }} signs in here.
+        {{ count(others().length, 'entry', 'entries') }} made by {{ others()[0]?.personName }}: kept on this device, and
+        sent when {{ others()[0]?.personName }} signs in here.
         <button class="link" type="button" [attr.aria-expanded]="settles()" (click)="settles.set(!settles())">
           {{ others()[0]?.personName }} does not come back
         </button>
@@ -75,6 +74,7 @@ import { SignInForm } from './sign-in-form';
 })
 export class ShellNotices {
   private readonly store = inject(Store);
+  protected readonly count = count;
   protected readonly person = this.store.selectSignal(sessionFeature.selectPerson);
   protected readonly state = this.store.selectSignal(sessionFeature.selectState);
   protected readonly refused = this.store.selectSignal(outboxFeature.selectRefused);
