@@ -214,6 +214,12 @@ export function lookByMouse(browser: Browser): Promise<void> {
   );
 }
 
+/** Whether the next force is asked for: its field is there all the while, and seen only then. */
+export async function isForceAsked(browser: Browser): Promise<boolean> {
+  const [field] = await browser.driver.findElements(By.id('force'));
+  return (await field?.isDisplayed()) ?? false;
+}
+
 /** Types one force, says how it failed and keeps it, by keys alone. */
 export async function pullByKeys(browser: Browser, force: string, mode = '1'): Promise<void> {
   // Wherever the focus is: digits go to the field.
@@ -223,7 +229,7 @@ export async function pullByKeys(browser: Browser, force: string, mode = '1'): P
   await browser.keys(mode);
   await browser.shown(By.css('tm-pull-ask button.on'));
   await browser.keys(Key.ENTER);
-  const isKept = async () => (await browser.driver.findElements(By.id('force'))).length === 1;
+  const isKept = () => isForceAsked(browser);
   // Of a piece nobody has looked at it asks why, and puts the cursor there.
   const isAsked = async () => (await browser.text()).includes('before anybody has looked at it');
   await browser.driver.wait(async () => (await isKept()) || (await isAsked()), 10_000, 'the reading was not kept');

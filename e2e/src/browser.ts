@@ -85,7 +85,7 @@ export class Browser {
       `No button says: ${text}`,
     );
     if (!found) throw new Error(`No button says: ${text}`);
-    return this.driver.wait(until.elementIsVisible(found), PATIENCE);
+    return this.visible(found, text);
   }
 
   async field(label: string): Promise<WebElement> {
@@ -190,7 +190,16 @@ export class Browser {
       PATIENCE,
       `Not on the page: ${String(locator)}`,
     );
-    return this.driver.wait(until.elementIsVisible(found), PATIENCE);
+    return this.visible(found, String(locator));
+  }
+
+  /** Waits until an element that is there is seen; tells what the page shows where it never is. */
+  private visible(found: WebElement, which: string): Promise<WebElement> {
+    return this.driver.wait(until.elementIsVisible(found), PATIENCE).catch(async () => {
+      throw new Error(
+        `Hidden: ${which}\n--- the page shows:\n${(await this.text()).replace(/\s*\n\s*/g, ' | ').slice(0, 1500)}`,
+      );
+    });
   }
 
   /** An element can be redrawn between finding and clicking it. */

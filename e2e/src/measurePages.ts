@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { By, Key } from 'selenium-webdriver';
 import { readingOf } from '../../bench/src/load';
-import { climbTo, openCombination, takeSeat } from './bench';
+import { climbTo, isForceAsked, openCombination, takeSeat } from './bench';
 import { Browser } from './browser';
 
 /* Part 'pages' of npm run bench: what a person waits for at Tug, with 400 readings on record against 5. Started by
@@ -134,7 +134,7 @@ async function timeVerdicts(browser: Browser, list: string, pulls: number): Prom
      }).observe(document.body, { subtree: true, childList: true });`,
   );
   for (let pull = 0; pull < pulls; pull++) {
-    await browser.driver.wait(async () => (await browser.driver.findElements(By.id('force'))).length > 0, 20_000);
+    await browser.driver.wait(() => isForceAsked(browser), 20_000);
     await browser.keys('118.4', Key.ENTER);
     await browser.shown(By.css('tm-pull-field .verdict'));
     await browser.keys(Key.ESCAPE);

@@ -1,17 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
 import { may } from '@tug-mark/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { showTime } from '../parts/show-time';
-import { valueOf } from '../parts/value-of';
+import { typedText } from '../parts/zod-form';
 import { sessionFeature } from '../session/session.state';
 import { ChartReadings } from './chart-readings';
 
 /** The baseline a chart's limits come from, and freezing the readings in sight as one. */
 @Component({
   selector: 'tm-chart-baseline',
-  imports: [NzButtonModule, NzInputModule],
+  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 id="chart-baseline">Baseline</h2>
@@ -29,7 +30,7 @@ import { ChartReadings } from './chart-readings';
     @if (mayFreeze() && readings.work()?.own) {
       <form (submit)="freeze($event)">
         <label for="baseline-note">Why are the {{ readings.seenCount() }} readings in sight the baseline?</label>
-        <input nz-input id="baseline-note" maxlength="500" [value]="note()" (input)="note.set(value($event))" />
+        <input nz-input id="baseline-note" maxlength="500" [formControl]="note" />
         @if (readings.tooFew()) {
           <p class="notice bad" role="alert">A baseline needs ten points in sight. Look at a longer stretch.</p>
         }
@@ -61,12 +62,11 @@ export class ChartBaseline {
   protected readonly readings = inject(ChartReadings);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   protected readonly mayFreeze = computed(() => may(this.person()?.role ?? 'technician', 'draft-limits'));
-  protected readonly value = valueOf;
   protected readonly time = showTime;
-  protected readonly note = signal('');
+  protected readonly note = typedText();
 
   protected async freeze(event: Event): Promise<void> {
     event.preventDefault();
-    if (await this.readings.freeze(this.note())) this.note.set('');
+    if (await this.readings.freeze(this.note.value)) this.note.setValue('');
   }
 }

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import {
   CAUSES,
@@ -19,7 +20,7 @@ import { Api } from '../http/api';
 import { count } from '../parts/count';
 import { Mark } from '../parts/mark';
 import { Tick } from '../parts/tick';
-import { valueOf } from '../parts/value-of';
+import { typedText } from '../parts/zod-form';
 import { Keys } from '../shell/keys';
 import { CauseList } from './cause-list';
 
@@ -29,7 +30,7 @@ const SHOWN = 5;
 /** What is behind bad pieces: ranked causes, what speaks for each, the check that tells the first two apart. */
 @Component({
   selector: 'tm-cause-stage',
-  imports: [RouterLink, NzButtonModule, NzInputModule, CauseList, Mark, Tick],
+  imports: [ReactiveFormsModule, RouterLink, NzButtonModule, NzInputModule, CauseList, Mark, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -61,7 +62,7 @@ const SHOWN = 5;
           <label for="cause-note">
             '{{ titleOf(code) }}' is confirmed once it was put right and pieces are good again. What was done?
           </label>
-          <input nz-input id="cause-note" maxlength="500" [value]="note()" (input)="note.set(value($event))" />
+          <input nz-input id="cause-note" maxlength="500" [formControl]="note" />
           <button nz-button nzType="primary" class="bench-button" type="submit">Put it on record</button>
           <button nz-button class="bench-button" type="button" (click)="confirming.set(null)">Leave it</button>
         </form>
@@ -126,13 +127,12 @@ const SHOWN = 5;
 })
 export class CauseStage {
   protected readonly hand = inject(Hand);
-  protected readonly value = valueOf;
   protected readonly count = count;
   private readonly cases = signal<readonly ConfirmedCase[]>([]);
   /** What was answered here about signs nobody had looked for. */
   private readonly said = signal<Evidence>(new Map());
   protected readonly confirming = signal<string | null>(null);
-  protected readonly note = signal('');
+  protected readonly note = typedText();
   protected readonly refusal = signal('');
   protected readonly ofSetUp = signal(false);
   protected readonly lot = computed(() => (this.ofSetUp() ? null : this.hand.lot()));
@@ -219,11 +219,11 @@ export class CauseStage {
       step: this.confirmed().length + 1,
       cause,
       evidence: writeEvidence(this.evidence()),
-      note: this.note().trim(),
+      note: this.note.value.trim(),
     });
     this.refusal.set(refusal?.text ?? '');
     if (refusal) return;
     this.confirming.set(null);
-    this.note.set('');
+    this.note.setValue('');
   }
 }

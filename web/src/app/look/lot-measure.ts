@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { numberFinding, readPointNumber, showPoint, type EntryBody } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -7,14 +8,14 @@ import { Hand } from '../hand/hand';
 import { DeviceField } from '../parts/device-field';
 import { Mark } from '../parts/mark';
 import { Select } from '../parts/select';
-import { valueOf } from '../parts/value-of';
+import { typedText } from '../parts/zod-form';
 import { CaliperBar } from './caliper-bar';
 import { StationCaliper } from './station-caliper';
 
 /** Numbers of one piece of a lot: typed or from the caliper, judged at once; measured before the pull takes the piece. */
 @Component({
   selector: 'tm-lot-measure',
-  imports: [DeviceField, NzButtonModule, NzInputModule, CaliperBar, Mark, Select],
+  imports: [ReactiveFormsModule, DeviceField, NzButtonModule, NzInputModule, CaliperBar, Mark, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (chosen(); as c) {
@@ -29,8 +30,7 @@ import { StationCaliper } from './station-caliper';
           inputmode="decimal"
           autocomplete="off"
           [placeholder]="c.number!.unit + ' (K)'"
-          [value]="typed()"
-          (input)="typed.set(value($event))"
+          [formControl]="typed"
         />
         <button nz-button class="bench-button" type="submit">Keep</button>
         <tm-caliper-bar />
@@ -69,8 +69,7 @@ export class LotMeasure {
   readonly lot = input.required<number>();
   private readonly hand = inject(Hand);
   private readonly caliper = inject(StationCaliper);
-  protected readonly value = valueOf;
-  protected readonly typed = signal('');
+  protected readonly typed = typedText();
   protected readonly refusal = signal('');
   protected readonly numbers = computed(() =>
     (this.hand.setUp()?.lotCriteria.get(this.lot()) ?? []).filter((c) => c.number && c.view !== 'section'),
@@ -115,7 +114,7 @@ export class LotMeasure {
   protected keep(event: Event): void {
     event.preventDefault();
     const unit = this.chosen()?.number?.unit;
-    const text = this.typed().trim();
+    const text = this.typed.value.trim();
     if (!unit || !text) return;
     const read = readPointNumber(text, unit);
     if (read.outcome === 'refused') this.refusal.set(read.text);
@@ -147,7 +146,7 @@ export class LotMeasure {
     );
     this.refusal.set(refusal?.text ?? '');
     if (refusal) return;
-    this.typed.set('');
+    this.typed.setValue('');
     const field = document.getElementById('lot-measured');
     if (field instanceof HTMLInputElement) {
       field.value = '';

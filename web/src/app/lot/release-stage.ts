@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may } from '@tug-mark/contract';
@@ -8,7 +9,7 @@ import { Hand } from '../hand/hand';
 import { Mark } from '../parts/mark';
 import { Reasons } from '../parts/reasons';
 import { showTime } from '../parts/show-time';
-import { valueOf } from '../parts/value-of';
+import { typedText } from '../parts/zod-form';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
 import { newerText, releaseSteps } from './release-steps';
@@ -16,7 +17,7 @@ import { newerText, releaseSteps } from './release-steps';
 /** The set-up run: one path from 'mount this' to 'released', what is done and what comes next; and quality's release. */
 @Component({
   selector: 'tm-release-stage',
-  imports: [RouterLink, NzButtonModule, NzInputModule, Mark, Reasons],
+  imports: [ReactiveFormsModule, RouterLink, NzButtonModule, NzInputModule, Mark, Reasons],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (hand.judgement(); as judgement) {
@@ -55,7 +56,7 @@ import { newerText, releaseSteps } from './release-steps';
           <label for="run-cause"
             >Why does the set-up begin again? Everything made so far stays on record as run {{ hand.run() }}.</label
           >
-          <input nz-input id="run-cause" maxlength="500" [value]="cause()" (input)="cause.set(value($event))" />
+          <input nz-input id="run-cause" maxlength="500" [formControl]="cause" />
           <button nz-button nzType="primary" class="bench-button" type="submit">Begin run {{ hand.run() + 1 }}</button>
           <button nz-button class="bench-button" type="button" (click)="asking.set(false)">Not now</button>
         </form>
@@ -73,8 +74,7 @@ import { newerText, releaseSteps } from './release-steps';
                 id="release-note"
                 maxlength="500"
                 placeholder="note for the release"
-                [value]="note()"
-                (input)="note.set(value($event))"
+                [formControl]="note"
               />
             </div>
             <button nz-button nzType="primary" class="bench-button" type="button" (click)="release()">
@@ -132,7 +132,6 @@ import { newerText, releaseSteps } from './release-steps';
   `,
 })
 export class ReleaseStage {
-  protected readonly value = valueOf;
   protected readonly hand = inject(Hand);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   private readonly router = inject(Router);
@@ -140,8 +139,8 @@ export class ReleaseStage {
   /** Set where somebody comes from a failure to begin again. */
   readonly again = input<unknown>();
   protected readonly asking = signal(false);
-  protected readonly cause = signal('');
-  protected readonly note = signal('');
+  protected readonly cause = typedText();
+  protected readonly note = typedText();
   protected readonly refusal = signal('');
   protected readonly mayRelease = computed(() => may(this.person()?.role ?? 'technician', 'release-set-up'));
   protected readonly ready = computed(() => {
@@ -202,7 +201,7 @@ export class ReleaseStage {
   protected release(): void {
     const stands = this.hand.stands();
     if (!stands) return;
-    const refusal = this.hand.put({ kind: 'release', stands, note: this.note() });
+    const refusal = this.hand.put({ kind: 'release', stands, note: this.note.value });
     this.refusal.set(refusal?.text ?? '');
   }
 
@@ -210,7 +209,7 @@ export class ReleaseStage {
     this.asking.set(true);
     const judgement = this.hand.judgement();
     const failed = judgement?.verdict === 'rejected' ? judgement.holding[0]?.text : undefined;
-    this.cause.set(judgement?.release.reasons.find((r) => r.weight === 'hold')?.text ?? failed ?? '');
+    this.cause.setValue(judgement?.release.reasons.find((r) => r.weight === 'hold')?.text ?? failed ?? '');
     setTimeout(() => document.getElementById('run-cause')?.focus());
   }
 
@@ -221,7 +220,7 @@ export class ReleaseStage {
     const refusal = this.hand.put({
       kind: 'run',
       run: this.hand.run() + 1,
-      cause: this.cause(),
+      cause: this.cause.value,
       revisions: view.newest,
     });
     this.refusal.set(refusal?.text ?? '');

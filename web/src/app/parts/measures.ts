@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { isInRange, readLength, showRange } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
 import { DeviceField } from './device-field';
 import { Mark } from './mark';
-import { valueOf } from './value-of';
+import { typedText } from './zod-form';
 
 /** Puts the cursor where the next piece's length is typed. */
 export function focusMeasure(): void {
@@ -22,7 +23,7 @@ interface Line {
 /** Measured strip lengths of the first pieces: typed, judged at once, kept on Enter; corrected with a reason. */
 @Component({
   selector: 'tm-measures',
-  imports: [DeviceField, NzButtonModule, NzInputModule, Mark],
+  imports: [ReactiveFormsModule, DeviceField, NzButtonModule, NzInputModule, Mark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (rows().length && wanted() > 0) {
@@ -70,12 +71,11 @@ interface Line {
               autocomplete="off"
               id="strip-typed"
               tmDevice
-              [value]="typed()"
-              (input)="typed.set(value($event))"
+              [formControl]="typed"
             />
             @if (correcting()) {
               <label for="strip-why">Why? The first value stays on record.</label>
-              <input nz-input maxlength="500" id="strip-why" [value]="why()" (input)="why.set(value($event))" />
+              <input nz-input maxlength="500" id="strip-why" [formControl]="why" />
             }
             <button nz-button class="bench-button" type="submit">Keep</button>
           </form>
@@ -118,10 +118,9 @@ interface Line {
   `,
 })
 export class Measures {
-  protected readonly value = valueOf;
   private readonly hand = inject(Hand);
-  protected readonly typed = signal('');
-  protected readonly why = signal('');
+  protected readonly typed = typedText();
+  protected readonly why = typedText();
   protected readonly refusal = signal('');
   protected readonly correcting = signal<Line | null>(null);
   protected readonly wanted = computed(() => this.hand.view()?.practice.measuredPieces ?? 0);
@@ -164,7 +163,7 @@ export class Measures {
     event.preventDefault();
     const asked = this.asked();
     if (!asked) return;
-    const read = readLength(this.typed(), 'mm');
+    const read = readLength(this.typed.value, 'mm');
     if (read.outcome === 'refused') {
       this.refusal.set(read.text);
       return;
@@ -175,18 +174,18 @@ export class Measures {
       ...(asked.wire > 1 && { wire: asked.wire }),
       what: 'strip',
       value: read.millimetres,
-      typed: this.typed().trim(),
+      typed: this.typed.value.trim(),
       unit: read.unit,
       note: '',
     } as const;
     const standing = this.given().find(
       ({ body: { piece, wire } }) => piece === asked.piece && (wire ?? 1) === asked.wire,
     );
-    const refusal = this.hand.put(body, standing ? { corrects: standing.id, why: this.why() } : null);
+    const refusal = this.hand.put(body, standing ? { corrects: standing.id, why: this.why.value } : null);
     this.refusal.set(refusal?.text ?? '');
     if (refusal) return;
-    this.typed.set('');
-    this.why.set('');
+    this.typed.setValue('');
+    this.why.setValue('');
     this.correcting.set(null);
     const field = document.getElementById('strip-typed');
     if (field instanceof HTMLInputElement) field.value = '';

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { setUpContext, type CombinationLine, type Problem } from '@tug-mark/contract';
 import { computeSetUp, entriesOf, POINT_CODES, type Criterion } from '@tug-mark/core';
@@ -9,12 +10,12 @@ import { timeOrderedId } from '../http/uuid';
 import { plainNumber } from '../parts/plain-number';
 import { ProblemNotice } from '../parts/problem-notice';
 import { Select } from '../parts/select';
-import { valueOf } from '../parts/value-of';
+import { typedText } from '../parts/zod-form';
 
 /** A study to be begun: its pieces drawn with a key that is computed, and photographs whose answer is known. */
 @Component({
   selector: 'tm-new-study',
-  imports: [NzButtonModule, NzInputModule, ProblemNotice, Select],
+  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, ProblemNotice, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (problem(); as found) {
@@ -23,7 +24,7 @@ import { valueOf } from '../parts/value-of';
     <form (submit)="keep($event)">
       <div class="field">
         <label for="study-name">Name</label>
-        <input nz-input id="study-name" maxlength="60" [value]="name()" (input)="name.set(value($event))" />
+        <input nz-input id="study-name" maxlength="60" [formControl]="name" />
       </div>
       <div class="field">
         <label for="study-of">Pieces of</label>
@@ -31,7 +32,7 @@ import { valueOf } from '../parts/value-of';
       </div>
       <div class="field">
         <label for="study-count">Pieces drawn</label>
-        <input nz-input id="study-count" inputmode="numeric" [value]="count()" (input)="count.set(value($event))" />
+        <input nz-input id="study-count" inputmode="numeric" [formControl]="count" />
       </div>
       @for (photo of photos(); track photo.id) {
         <div class="field">
@@ -80,12 +81,11 @@ export class NewStudy {
   readonly left = output();
   private readonly api = inject(Api);
   private readonly router = inject(Router);
-  protected readonly value = valueOf;
   protected readonly problem = signal<Problem | null>(null);
   private readonly lines = signal<readonly CombinationLine[]>([]);
-  protected readonly name = signal('');
+  protected readonly name = typedText();
   protected readonly of = signal('');
-  protected readonly count = signal('20');
+  protected readonly count = typedText('20');
   /** Photographs of the combination chosen, and what is known of those taken up. */
   protected readonly photos = signal<readonly { id: string; piece: number; small: string }[]>([]);
   /** Points its pieces can be bad at. */
@@ -156,9 +156,9 @@ export class NewStudy {
       const id = timeOrderedId(Date.now());
       await this.api.beginStudy({
         id,
-        name: this.name(),
+        name: this.name.value,
         combination: this.of(),
-        drawn: plainNumber(this.count()) ?? NaN,
+        drawn: plainNumber(this.count.value) ?? NaN,
         photos: [...this.keys()].map(([photo, key]) => ({
           photo,
           key: key === 'accept' ? ('accept' as const) : ('reject' as const),

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { judgeHold, judgeRetention, showLimit, type EntryBody } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -7,6 +8,7 @@ import { Mark } from '../parts/mark';
 import { Tick } from '../parts/tick';
 import { plainNumber } from '../parts/plain-number';
 import { valueOf } from '../parts/value-of';
+import { typedText } from '../parts/zod-form';
 
 /**
  * Tests that leave the piece whole: a force held for a time, and contacts pushed in their cavities, cavity by cavity.
@@ -14,7 +16,7 @@ import { valueOf } from '../parts/value-of';
  */
 @Component({
   selector: 'tm-kept-tests',
-  imports: [NzButtonModule, NzInputModule, Mark, Tick],
+  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, Mark, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (hold(); as wanted) {
@@ -28,15 +30,9 @@ import { valueOf } from '../parts/value-of';
           <p><tm-mark [state]="h.state" /> Piece {{ h.piece }}: {{ h.text }}</p>
         }
         <form (submit)="keepHold($event)" novalidate>
-          <label
-            >Held, N <input nz-input inputmode="decimal" [value]="force()" (input)="force.set(value($event))"
-          /></label>
-          <label
-            >for, s <input nz-input inputmode="decimal" [value]="seconds()" (input)="seconds.set(value($event))"
-          /></label>
-          <label
-            >moved, mm <input nz-input inputmode="decimal" [value]="moved()" (input)="moved.set(value($event))"
-          /></label>
+          <label>Held, N <input nz-input inputmode="decimal" [formControl]="force" /></label>
+          <label>for, s <input nz-input inputmode="decimal" [formControl]="seconds" /></label>
+          <label>moved, mm <input nz-input inputmode="decimal" [formControl]="moved" /></label>
           <button nz-button type="submit">Keep piece {{ holdPiece() }}</button>
         </form>
       </details>
@@ -63,13 +59,9 @@ import { valueOf } from '../parts/value-of';
           @if (wanted.secondaryLock) {
             <tm-tick [(value)]="locked">lock went home</tm-tick>
           }
-          <label
-            >Pushed, N <input nz-input inputmode="decimal" [value]="push()" (input)="push.set(value($event))"
-          /></label>
+          <label>Pushed, N <input nz-input inputmode="decimal" [formControl]="push" /></label>
           <tm-tick [(value)]="stayed">stayed</tm-tick>
-          <label class="wide"
-            >Note <input nz-input maxlength="500" [value]="note()" (input)="note.set(value($event))"
-          /></label>
+          <label class="wide">Note <input nz-input maxlength="500" [formControl]="note" /></label>
           <button nz-button type="submit">Keep cavity</button>
         </form>
         <p class="soft">
@@ -126,16 +118,16 @@ export class KeptTests {
   private readonly hand = inject(Hand);
   protected readonly value = valueOf;
   protected readonly least = (force: number) => showLimit(force, 1);
-  protected readonly force = signal('');
-  protected readonly seconds = signal('');
-  protected readonly moved = signal('0');
+  protected readonly force = typedText();
+  protected readonly seconds = typedText();
+  protected readonly moved = typedText('0');
   protected readonly total = signal('4');
   protected readonly cavity = signal('');
   protected readonly clicked = signal(true);
   protected readonly locked = signal(true);
   protected readonly stayed = signal(true);
-  protected readonly push = signal('');
-  protected readonly note = signal('');
+  protected readonly push = typedText();
+  protected readonly note = typedText();
   protected readonly message = signal('');
 
   private readonly held = computed(() => this.hand.setUp()?.hold ?? null);
@@ -182,7 +174,7 @@ export class KeptTests {
 
   protected keepHold(event: Event): void {
     event.preventDefault();
-    const [force, seconds, moved] = [this.force(), this.seconds(), this.moved()].map(plainNumber);
+    const [force, seconds, moved] = [this.force.value, this.seconds.value, this.moved.value].map(plainNumber);
     if (force === null || seconds === null || moved === null) {
       this.message.set('Force, time and movement are numbers.');
       return;
@@ -197,9 +189,9 @@ export class KeptTests {
         note: '',
       },
       () => {
-        this.force.set('');
-        this.seconds.set('');
-        this.moved.set('0');
+        this.force.setValue('');
+        this.seconds.setValue('');
+        this.moved.setValue('0');
       },
     );
   }
@@ -207,16 +199,22 @@ export class KeptTests {
   protected keepPush(event: Event): void {
     event.preventDefault();
     const cavity = this.cavity().trim() || (this.remaining()[0] ?? '');
-    const force = this.push().trim() === '' ? null : plainNumber(this.push());
-    if (this.push().trim() !== '' && force === null) {
+    const force = this.push.value.trim() === '' ? null : plainNumber(this.push.value);
+    if (this.push.value.trim() !== '' && force === null) {
       this.message.set('The push is a number, or left out.');
       return;
     }
     const locked = this.retention()?.secondaryLock ? this.locked() : null;
-    const seen = { clicked: this.clicked(), locked, force: force ?? null, stayed: this.stayed(), note: this.note() };
+    const seen = {
+      clicked: this.clicked(),
+      locked,
+      force: force ?? null,
+      stayed: this.stayed(),
+      note: this.note.value,
+    };
     this.put({ kind: 'retention', piece: 1, cavity, ...seen }, () => {
       this.cavity.set('');
-      this.note.set('');
+      this.note.setValue('');
     });
   }
 

@@ -1,10 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { judgeMark, markAnswers, measureMark, type MarkVerdict, type PhotoMark } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Mark } from '../../parts/mark';
 import { Select } from '../../parts/select';
-import { valueOf } from '../../parts/value-of';
+import { typedText } from '../../parts/zod-form';
 import { PhotoInHand } from '../photo-in-hand';
 import { markText } from './mark-text';
 import { PhotoMarking } from './photo-marking';
@@ -12,14 +13,14 @@ import { PhotoMarking } from './photo-marking';
 /** What was measured on a photograph: its scale, each mark with the point it answers, and keeping them. */
 @Component({
   selector: 'tm-photo-marks',
-  imports: [NzButtonModule, NzInputModule, Mark, Select],
+  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, Mark, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <aside aria-label="What was measured">
       @if (marking.asksLength()) {
         <form (submit)="setScale($event)">
           <label for="known">How long is that? mm or in</label>
-          <input nz-input id="known" inputmode="decimal" [value]="known()" (input)="known.set(value($event))" />
+          <input nz-input id="known" inputmode="decimal" [formControl]="known" />
           <button nz-button nzType="primary" class="bench-button" type="submit">Set the scale</button>
         </form>
       }
@@ -56,7 +57,7 @@ import { PhotoMarking } from './photo-marking';
         <form (submit)="keep($event)">
           @if (photo.marks()) {
             <label for="marks-why">Marks are on record for this picture. Why are these better?</label>
-            <input nz-input id="marks-why" maxlength="500" [value]="why()" (input)="why.set(value($event))" />
+            <input nz-input id="marks-why" maxlength="500" [formControl]="why" />
           }
           <button nz-button nzType="primary" class="bench-button" type="submit">Keep the marks</button>
         </form>
@@ -94,9 +95,8 @@ import { PhotoMarking } from './photo-marking';
 export class PhotoMarks {
   protected readonly marking = inject(PhotoMarking);
   protected readonly photo = inject(PhotoInHand);
-  protected readonly value = valueOf;
-  protected readonly known = signal('');
-  protected readonly why = signal('');
+  protected readonly known = typedText();
+  protected readonly why = typedText();
   protected readonly exported = computed(() => {
     const kept = this.photo.marks()?.body;
     return `data:application/json,${encodeURIComponent(JSON.stringify({ photo: this.photo.id(), ...kept?.marks }, null, 2))}`;
@@ -104,7 +104,7 @@ export class PhotoMarks {
 
   protected setScale(event: Event): void {
     event.preventDefault();
-    if (this.marking.setScale(this.known())) this.known.set('');
+    if (this.marking.setScale(this.known.value)) this.known.setValue('');
   }
 
   protected said(mark: PhotoMark): string {
@@ -138,11 +138,11 @@ export class PhotoMarks {
     }
     const marks = { scale: marking.scale(), marks: marking.marks() };
     const body = { kind: 'marks', piece: shown.piece, photo: photo.id(), marks, note: '' } as const;
-    const refusal = photo.put(body, photo.marks(), this.why());
+    const refusal = photo.put(body, photo.marks(), this.why.value);
     marking.refuse(refusal);
     if (refusal) return;
     marking.kept();
-    this.why.set('');
+    this.why.setValue('');
     for (const mark of marks.marks) {
       const criterion = photo.criteria().find((c) => c.code === mark.point);
       const found = measureMark(mark, marks.scale);

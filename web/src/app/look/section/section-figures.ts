@@ -1,23 +1,24 @@
-import { ChangeDetectionStrategy, Component, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, inject } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { readNumber } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { TermHelp } from '../../glossary/term';
 import { Mark } from '../../parts/mark';
-import { valueOf } from '../../parts/value-of';
+import { typedText } from '../../parts/zod-form';
 import { PhotoInHand } from '../photo-in-hand';
 import { SectionWork } from './section-work';
 
 /** The figures of a section, each beside what is asked of it, and keeping them. */
 @Component({
   selector: 'tm-section-figures',
-  imports: [NzButtonModule, NzInputModule, Mark, TermHelp],
+  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, Mark, TermHelp],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <aside aria-label="Figures of the section">
       <form (submit)="setScale($event)">
         <label for="px-mm">Pixels to a millimetre</label>
-        <input nz-input id="px-mm" inputmode="decimal" [value]="pxText()" (input)="pxText.set(value($event))" />
+        <input nz-input id="px-mm" inputmode="decimal" [formControl]="pxText" />
         <button nz-button class="bench-button" type="submit">Read the section</button>
       </form>
       @if (work.isWorking()) {
@@ -69,7 +70,7 @@ import { SectionWork } from './section-work';
         <form (submit)="keep($event)">
           @if (photo.section()) {
             <label for="section-why">A section is on record for this picture. Why is this one better?</label>
-            <input nz-input id="section-why" maxlength="500" [value]="why()" (input)="why.set(value($event))" />
+            <input nz-input id="section-why" maxlength="500" [formControl]="why" />
           }
           <button nz-button nzType="primary" class="bench-button" type="submit" [disabled]="!photo.shown()">
             Keep the section
@@ -100,26 +101,25 @@ import { SectionWork } from './section-work';
 export class SectionFigures {
   protected readonly work = inject(SectionWork);
   protected readonly photo = inject(PhotoInHand);
-  protected readonly value = valueOf;
-  protected readonly pxText = signal('');
-  protected readonly why = signal('');
+  protected readonly pxText = typedText();
+  protected readonly why = typedText();
 
   constructor() {
     effect(() => {
       const px = this.work.pxPerMm();
-      if (px > 0) this.pxText.set(String(px));
+      if (px > 0) this.pxText.setValue(String(px));
     });
   }
 
   protected setScale(event: Event): void {
     event.preventDefault();
-    const read = readNumber(this.pxText().trim());
+    const read = readNumber(this.pxText.value.trim());
     if (read.outcome === 'number' && read.rest === '' && read.value > 0) void this.work.read(read.value);
     else this.work.refuse('Pixels to a millimetre is a number above 0. Set the scale on the picture to find it.');
   }
 
   protected keep(event: Event): void {
     event.preventDefault();
-    if (this.work.keep(this.why())) this.why.set('');
+    if (this.work.keep(this.why.value)) this.why.setValue('');
   }
 }
