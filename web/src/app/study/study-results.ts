@@ -74,6 +74,10 @@ import { NzTableModule } from 'ng-zorro-antd/table';
     </nz-table>
   `,
   styles: `
+    h2 {
+      font-size: 17px;
+      margin: 14px 0 6px;
+    }
     td.bad {
       color: var(--fail);
       font-weight: 600;
