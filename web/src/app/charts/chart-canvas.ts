@@ -32,7 +32,7 @@ use([LineChart, ScatterChart, DataZoomComponent, GridComponent, MarkLineComponen
   `,
 })
 export class ChartCanvas {
-  /** ECharts options, whole; made from the page's own colours by {@link inks}. */
+  /** ECharts options, whole; made from the page's own colours. */
   readonly options = input.required<Parameters<ECharts['setOption']>[0]>();
   readonly label = input.required<string>();
   /** First and last share of the axis that is seen, 0 to 100, after it was moved. */
@@ -65,13 +65,4 @@ export class ChartCanvas {
       this.chart?.setOption(options, { replaceMerge: ['series'] });
     });
   }
-}
-
-/** A colour of the page by its name. */
-export type Ink = (name: string) => string;
-
-/** The page's colours, for what draws on a canvas. */
-export function inks(): Ink {
-  const style = getComputedStyle(document.documentElement);
-  return (name) => style.getPropertyValue(`--${name}`).trim();
 }

@@ -1,6 +1,7 @@
 import type { ChartAbout } from '@tug-mark/contract';
 import { showNumber, type ControlLimits } from '@tug-mark/core';
 import type { ChartView, ChartWork } from '../../workers/chart.messages';
+import { chartText, type Ink } from './chart-ink';
 
 /** What values are shown in. */
 export interface ChartScale {
@@ -33,12 +34,9 @@ const NAMES: Readonly<Record<string, string>> = {
 const MOST_NAMED = 12;
 
 /** The pair of charts: level above, spread below, with limits, what stands out, and changes on the axis. */
-export function chartOptions(
-  { work, view, about, scale, subgroup, points }: ChartSource,
-  ink: (name: string) => string,
-) {
+export function chartOptions({ work, view, about, scale, subgroup, points }: ChartSource, ink: Ink) {
   const { show, unit } = scale;
-  const text = { color: ink('ink-soft'), fontFamily: 'Saira Semi Condensed, sans-serif', fontSize: 14 };
+  const text = chartText(ink);
   /** Wide enough for the points and every line drawn across them. */
   const axis = (
     index: number,

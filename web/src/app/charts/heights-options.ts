@@ -1,12 +1,6 @@
 import type { HeightChart } from '@tug-mark/contract';
 import type { HeightWindow, Range } from '@tug-mark/core';
-import type { Ink } from './chart-canvas';
-
-const textStyle = (ink: Ink) => ({
-  color: ink('ink-soft'),
-  fontFamily: 'Saira Semi Condensed, sans-serif',
-  fontSize: 14,
-});
+import { chartText, type Ink } from './chart-ink';
 
 /** Crimp heights piece by piece, mm, with the sheet's range and the limits of chance. */
 export function heightsOverTime(
@@ -15,7 +9,7 @@ export function heightsOverTime(
   limits: { readonly upper: number; readonly lower: number } | null,
   ink: Ink,
 ) {
-  const text = textStyle(ink);
+  const text = chartText(ink);
   const heights = points.map((p) => p.height);
   const lines = [
     ...(range ? [mark(range.max, 'most', ink('fail')), mark(range.min, 'least', ink('fail'))] : []),
@@ -73,7 +67,7 @@ export function pullsAgainstHeights(
   },
   ink: Ink,
 ) {
-  const text = textStyle(ink);
+  const text = chartText(ink);
   const { range, limit, both, window: found } = known;
   const heights = pairs.map((p) => p.height).sort((a, b) => a - b);
   const [first = range?.min ?? 0, last = range?.max ?? 1] = [heights[0], heights.at(-1)];

@@ -13,7 +13,8 @@ import {
 import { Api, toProblem } from '../http/api';
 import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
-import { ChartCanvas, inks } from './chart-canvas';
+import { ChartCanvas } from './chart-canvas';
+import { inks } from './chart-ink';
 import { heightsOverTime, pullsAgainstHeights } from './heights-options';
 
 /** Pieces an adjustment goes by: the last ones, as they are made now. */

@@ -86,10 +86,8 @@ export function withShelf<T extends ShopDocument, R extends DocumentHistory>(sou
         compareWith(other: DocumentKey | null): void {
           patchState(store, { other });
         },
-        /** Shows what was drafted, and the draft itself where it is named. */
-        take(records: readonly R[]): void {
-          show(records);
-        },
+        /** Shows what was drafted. */
+        take: show,
         async move(document: DocumentKey, to: 'release' | 'withdraw', replaces = false): Promise<void> {
           choose(document);
           try {

@@ -1,35 +1,35 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { FAMILIES, familyName, metalArea, otherScale, PLACES, type Wire } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { z } from 'zod';
 import { CabinetStore } from '../cabinet/cabinet.store';
 import { scanned } from '../cabinet/scanned';
+import { Field } from '../parts/field';
 import { Select } from '../parts/select';
-import { valueOf } from '../parts/value-of';
-import { FINDER_NUMBERS, FinderStore, numberFault } from './finder.store';
+import { typedText } from '../parts/zod-form';
+import { FINDER_NUMBERS, FinderStore, NOTHING_ASKED, numberFault } from './finder.store';
 import { StampReader } from './stamp-reader';
 
+/** A number above 0, or nothing. */
+const above0 = z.string().refine((text) => numberFault(text) === '', {
+  error: ({ input }) => numberFault(String(input)),
+});
 /** Wires that are offered for what is typed. */
 const OFFERED = 6;
 
 /** What is in the hand and where it will be used: wires by typing or scan, stud, place, numbers, grade and customer. */
 @Component({
   selector: 'tm-finder-form',
-  imports: [NzButtonModule, NzInputModule, Select, StampReader],
+  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, Field, Select, StampReader],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <form (submit)="$event.preventDefault()">
-      <div class="field">
-        <label for="finder-wire">Wire: type or scan, Enter takes the first</label>
-        <input
-          nz-input
-          id="finder-wire"
-          autocomplete="off"
-          [value]="typed()"
-          (input)="typed.set(value($event))"
-          (keydown.enter)="take($event)"
-        />
-      </div>
+    <form [formGroup]="form">
+      <tm-field for="finder-wire" label="Wire: type or scan, Enter takes the first">
+        <input nz-input id="finder-wire" autocomplete="off" [formControl]="wire" (keydown.enter)="take($event)" />
+      </tm-field>
       @if (typed()) {
         <ul class="offers">
           @for (wire of offers(); track wire.part) {
@@ -65,69 +65,28 @@ const OFFERED = 6;
         }
       </ul>
       <div class="two">
-        <div class="field">
-          <label for="finder-stud">Stud or mating size</label>
-          <input
-            nz-input
-            id="finder-stud"
-            placeholder="any"
-            [value]="store.stud()"
-            (input)="store.set({ stud: value($event) })"
-          />
-        </div>
-        <div class="field">
-          <label for="finder-place">Place of use</label>
-          <tm-select
-            selectId="finder-place"
-            [options]="placeOptions"
-            [value]="store.place()"
-            (valueChange)="setPlace($event)"
-          />
-        </div>
+        <tm-field for="finder-stud" label="Stud or mating size">
+          <input nz-input id="finder-stud" placeholder="any" formControlName="stud" />
+        </tm-field>
+        <tm-field for="finder-place" label="Place of use">
+          <tm-select selectId="finder-place" [options]="placeOptions" formControlName="place" />
+        </tm-field>
         @for (ask of numbers; track ask.key) {
-          <div class="field">
-            <label [attr.for]="'finder-' + ask.key">{{ ask.title }}</label>
-            <input
-              nz-input
-              inputmode="decimal"
-              [id]="'finder-' + ask.key"
-              [value]="store.numbers()[ask.key]"
-              (input)="store.setNumber(ask.key, value($event))"
-            />
-            @if (fault(store.numbers()[ask.key]); as text) {
-              <span class="wrong">{{ text }}</span>
-            }
-          </div>
+          <tm-field [for]="'finder-' + ask.key" [label]="ask.title" [control]="form.controls[ask.key]">
+            <input nz-input inputmode="decimal" [id]="'finder-' + ask.key" [formControlName]="ask.key" />
+          </tm-field>
         }
-        <div class="field">
-          <label for="finder-family">Family</label>
-          <tm-select
-            selectId="finder-family"
-            [options]="familyOptions"
-            [value]="store.family()"
-            (valueChange)="setFamily($event)"
-          />
-        </div>
-        <div class="field">
-          <label for="finder-class">Grade of work, if one</label>
-          <input
-            nz-input
-            id="finder-class"
-            [value]="store.className()"
-            (input)="store.set({ className: value($event) })"
-          />
-        </div>
-        <div class="field">
-          <label for="finder-customer">Customer, if any</label>
-          <input
-            nz-input
-            id="finder-customer"
-            [value]="store.customer()"
-            (input)="store.set({ customer: value($event) })"
-          />
-        </div>
+        <tm-field for="finder-family" label="Family">
+          <tm-select selectId="finder-family" [options]="familyOptions" formControlName="family" />
+        </tm-field>
+        <tm-field for="finder-class" label="Grade of work, if one">
+          <input nz-input id="finder-class" formControlName="className" />
+        </tm-field>
+        <tm-field for="finder-customer" label="Customer, if any">
+          <input nz-input id="finder-customer" formControlName="customer" />
+        </tm-field>
       </div>
-      <tm-stamp-reader (stud)="store.set({ stud: $event })" />
+      <tm-stamp-reader (stud)="form.controls.stud.setValue($event)" />
     </form>
   `,
   styles: `
@@ -156,15 +115,24 @@ const OFFERED = 6;
 export class FinderForm {
   protected readonly store = inject(FinderStore);
   private readonly cabinet = inject(CabinetStore);
-  protected readonly value = valueOf;
-  protected readonly fault = numberFault;
   protected readonly numbers = FINDER_NUMBERS;
   protected readonly placeOptions = PLACES.map((place) => ({ value: place, label: place }));
   protected readonly familyOptions = [
     { value: '', label: 'any' },
     ...FAMILIES.map((family) => ({ value: family, label: familyName(family) })),
   ];
-  protected readonly typed = signal('');
+  protected readonly wire = typedText();
+  protected readonly form = new FormGroup({
+    stud: typedText(),
+    place: typedText(NOTHING_ASKED.place),
+    temperature: typedText('', above0),
+    current: typedText('', above0),
+    voltage: typedText('', above0),
+    family: typedText(),
+    className: typedText(),
+    customer: typedText(),
+  });
+  protected readonly typed = toSignal(this.wire.valueChanges, { initialValue: '' });
   protected readonly offers = computed(() => {
     const words = scanned(this.typed()).trim().toLowerCase().split(/\s+/);
     return this.cabinet
@@ -172,6 +140,14 @@ export class FinderForm {
       .filter((wire) => words.every((word) => `${wire.part} ${wire.label}`.toLowerCase().includes(word)))
       .slice(0, OFFERED);
   });
+
+  constructor() {
+    this.form.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => {
+      // It is searched while it is typed: what is wrong is told then, too.
+      this.form.markAllAsTouched();
+      this.store.ask(this.form.getRawValue());
+    });
+  }
 
   protected take(event: Event): void {
     event.preventDefault();
@@ -181,23 +157,12 @@ export class FinderForm {
 
   protected add(wire: Wire): void {
     this.store.add(wire);
-    this.typed.set('');
-    // A scan ends before the page has drawn its letters: the field is emptied by hand, not by the binding alone.
-    const field = document.getElementById('finder-wire') as HTMLInputElement | null;
-    if (field) field.value = '';
-    field?.focus();
+    this.wire.setValue('');
+    document.getElementById('finder-wire')?.focus();
   }
 
   /** Metric and AWG side by side, never as equals. */
   protected scales(wire: Wire): string {
     return `${metalArea(wire.conductor).toFixed(3)} mm² of metal; ${otherScale(wire.conductor.size).text}`;
-  }
-
-  protected setPlace(chosen: string | null): void {
-    this.store.set({ place: PLACES.find((place) => place === chosen) ?? 'dry' });
-  }
-
-  protected setFamily(chosen: string | null): void {
-    this.store.set({ family: FAMILIES.find((family) => family === chosen) ?? '' });
   }
 }

@@ -1,6 +1,6 @@
 import { computed, inject } from '@angular/core';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
-import { choosePractice, readNumber, type Family, type Place, type Wire } from '@tug-mark/core';
+import { choosePractice, FAMILIES, PLACES, readNumber, type Wire } from '@tug-mark/core';
 import { wrap } from 'comlink';
 import type { FinderAnswer } from '../../workers/finder.messages';
 import type { FinderWork } from '../../workers/finder.worker';
@@ -14,29 +14,23 @@ export const FINDER_NUMBERS = [
   { key: 'current', title: 'Current, A' },
   { key: 'voltage', title: 'Voltage, V' },
 ] as const;
-export type FinderNumber = (typeof FINDER_NUMBERS)[number]['key'];
+
+/** What is asked beside the wires, as it is typed or chosen. */
+export type FinderAsked = Readonly<
+  Record<'stud' | 'place' | 'family' | 'className' | 'customer' | (typeof FINDER_NUMBERS)[number]['key'], string>
+>;
+export const NOTHING_ASKED: FinderAsked = {
+  ...{ stud: '', place: 'dry', temperature: '', current: '', voltage: '' },
+  ...{ family: '', className: '', customer: '' },
+};
 
 interface State {
   readonly wires: readonly Wire[];
-  readonly stud: string;
-  readonly place: Place;
-  readonly numbers: Readonly<Record<FinderNumber, string>>;
-  readonly family: Family | '';
-  readonly className: string;
-  readonly customer: string;
+  readonly asked: FinderAsked;
   readonly answer: FinderAnswer | null;
 }
 
-const AT_FIRST: State = {
-  wires: [],
-  stud: '',
-  place: 'dry',
-  numbers: { temperature: '', current: '', voltage: '' },
-  family: '',
-  className: '',
-  customer: '',
-  answer: null,
-};
+const AT_FIRST: State = { wires: [], asked: NOTHING_ASKED, answer: null };
 /** The worker gives no more than these. */
 const MOST = 50;
 
@@ -45,24 +39,26 @@ export const FinderStore = signalStore(
   withState(AT_FIRST),
   withProps(() => {
     const worker = new Worker(new URL('../../workers/finder.worker', import.meta.url), { type: 'module' });
-    return { worker, remote: wrap<FinderWork>(worker), asked: { last: 0 } };
+    return { worker, remote: wrap<FinderWork>(worker), asking: { last: 0 } };
   }),
-  withComputed(({ wires, stud, place, numbers, family, className, customer }, cabinet = inject(CabinetStore)) => ({
+  withComputed(({ wires, asked }, cabinet = inject(CabinetStore)) => ({
     /** House rules that apply, by customer and grade. */
-    rules: computed(() => choosePractice(cabinet.practices(), customer().trim() || null, className().trim())),
+    rules: computed(() => {
+      const { customer, className } = asked();
+      return choosePractice(cabinet.practices(), customer.trim() || null, className.trim());
+    }),
     query: computed(() => {
-      const { temperature, current, voltage } = numbers();
-      const own = family();
+      const { stud, place, temperature, current, voltage, family } = asked();
       return {
         wires: wires(),
         use: {
-          place: place(),
-          stud: stud().trim() || null,
+          place: PLACES.find((each) => each === place) ?? 'dry',
+          stud: stud.trim() || null,
           temperature: asNumber(temperature),
           current: asNumber(current),
           voltage: asNumber(voltage),
         },
-        families: own === '' ? [] : [own],
+        families: FAMILIES.filter((each) => each === family),
       };
     }),
   })),
@@ -86,11 +82,8 @@ export const FinderStore = signalStore(
     }),
   })),
   withMethods((store, cabinet = inject(CabinetStore), shopTime = injectShopTime()) => ({
-    set(changes: Partial<Omit<State, 'answer' | 'wires' | 'numbers'>>): void {
-      patchState(store, changes);
-    },
-    setNumber(key: FinderNumber, text: string): void {
-      patchState(store, { numbers: { ...store.numbers(), [key]: text } });
+    ask(asked: FinderAsked): void {
+      patchState(store, { asked });
     },
     add(wire: Wire): void {
       patchState(store, { wires: [...store.wires(), wire] });
@@ -113,13 +106,13 @@ export const FinderStore = signalStore(
     async find(): Promise<void> {
       const query = store.query();
       // What was asked before is no answer to what is asked now.
-      const own = ++store.asked.last;
+      const own = ++store.asking.last;
       if (!query.wires.length || !cabinet.loaded()) {
         patchState(store, { answer: null });
         return;
       }
       const answer = await store.remote.find(query);
-      if (own === store.asked.last) patchState(store, { answer });
+      if (own === store.asking.last) patchState(store, { answer });
     },
   })),
   withHooks({

@@ -1,5 +1,5 @@
 import type { Trace, TraceRead } from '@tug-mark/core';
-import type { Ink } from '../charts/chart-canvas';
+import { chartText, type Ink } from '../charts/chart-ink';
 
 /** A pull of a lot with its curve, read. */
 export interface Curve {
@@ -17,7 +17,7 @@ const DRAWN = 400;
 
 /** Curves over each other, N against s, the picked one on top in another colour; with the limit where there is one. */
 export function curvesOver(curves: readonly Curve[], picked: Curve | null, limit: number | null, ink: Ink) {
-  const text = { color: ink('ink-soft'), fontFamily: 'Saira Semi Condensed, sans-serif', fontSize: 14 };
+  const text = chartText(ink);
   return {
     animation: false,
     textStyle: text,

@@ -32,7 +32,7 @@ import { PullsInHand } from './pulls-in-hand';
           </p>
         }
       }
-      <!-- Kept while a force is judged: making it anew would keep the verdict waiting. -->
+      <!-- Kept while a force is judged: making another one would keep the verdict waiting. -->
       <form (submit)="submit($event)" novalidate [class.gone]="entry.pending()">
         <label for="force">Peak force</label>
         <input

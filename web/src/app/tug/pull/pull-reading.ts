@@ -102,7 +102,7 @@ export class PullReading {
   private async showCurve(trace: Trace, isStill: () => boolean): Promise<void> {
     const { reading, bytes, digest } = await this.traces.read(trace, this.store.host().context());
     if (!isStill()) return;
-    this.store.goBy({
+    this.store.set({
       curve: {
         read: reading.ok ? reading.read : null,
         why: reading.ok ? null : reading.reason.text,
@@ -129,7 +129,7 @@ export class PullReading {
       typed === pending.typed
         ? null
         : `The peak is from its curve: ${showNumber(force, 2, store.limit() ?? undefined)} N.`;
-    store.goBy({
+    store.set({
       mode: read.suggestion.mode,
       ...((wasLost || curveAgrees(force, pending.newtons)) && {
         pending: { ...pending, newtons: Number(typed), typed, unit: 'N', note: pending.note ?? told },

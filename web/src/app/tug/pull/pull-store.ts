@@ -75,6 +75,9 @@ interface State {
   readonly taken: number;
 }
 
+/** What of it is changed from outside as it is. */
+type Free = 'host' | 'message' | 'note' | 'why' | 'pasted' | 'taking' | 'curve' | 'pending' | 'mode';
+
 const NOTHING_OPEN = {
   text: '',
   pending: null,
@@ -140,8 +143,8 @@ export const PullStore = signalStore(
     };
     return {
       clear,
-      /** Changes what nothing else hangs on: message, note, reason, what is pasted or in hand. */
-      set(changes: Partial<Pick<State, 'host' | 'message' | 'note' | 'why' | 'pasted' | 'taking' | 'pullKey'>>): void {
+      /** Changes what nothing else hangs on. */
+      set(changes: Partial<Pick<State, Free>>): void {
         patchState(store, changes);
       },
       setUnit(unit: string | null): void {
@@ -171,9 +174,6 @@ export const PullStore = signalStore(
         const pending = { ...found, newtons: tidy(found.newtons), typed: store.text().trim() };
         patchState(store, { question: null, pending, message: '' });
         leaveForceField();
-      },
-      goBy(changes: Partial<Pick<State, 'curve' | 'pending' | 'mode'>>): void {
-        patchState(store, changes);
       },
       /** Back to typing: what was typed is still there and marked, so that the next digit replaces it. */
       again(): void {
