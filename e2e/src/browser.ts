@@ -164,6 +164,15 @@ export class Browser {
     );
   }
 
+  /** Waits until nothing of this is on the page. */
+  async gone(selector: string): Promise<void> {
+    await this.driver.wait(
+      async () => !(await this.driver.findElements(By.css(selector))).length,
+      PATIENCE,
+      `It stays on the page: ${selector}`,
+    );
+  }
+
   /** Waits until what was just done is drawn. */
   async drawn(): Promise<void> {
     await this.driver.executeAsyncScript(SETTLE);

@@ -82,12 +82,17 @@ describe('Every room', () => {
     }
   };
 
-  it('is read by whoever does not see it, light and dark, with its menu open too', async () => {
+  it('is read by whoever does not see it, light and dark, with its menu and its keys open too', async () => {
     await each(() => expectAccessible(browser));
     await (await browser.shown(By.css('tm-person-menu button'))).click();
     await browser.sees('Sign out');
     await expectAccessible(browser);
     await browser.keys(Key.ESCAPE);
+    await browser.keys('?');
+    await browser.sees('Keys of this screen');
+    await expectAccessible(browser);
+    await browser.keys('?');
+    await browser.gone('.ant-drawer');
     await turnScreen(browser, 'Dark screen');
     await each(() => expectAccessible(browser));
     await turnScreen(browser, 'Light screen');

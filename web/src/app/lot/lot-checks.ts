@@ -137,10 +137,13 @@ const STATES = { good: 'pass', bad: 'fail', open: 'hold', void: 'hold' } as cons
       text-align: right;
     }
     td button.link {
-      align-items: center;
+      align-items: baseline;
       display: inline-flex;
       gap: 6px;
       min-height: 32px;
+    }
+    td button.link tm-mark {
+      align-self: center;
     }
     .bad {
       color: var(--fail);

@@ -98,10 +98,10 @@ import { NewStudy } from './new-study';
       display: block;
     }
     .acts {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 8px;
-      justify-content: end;
+      text-align: right;
+    }
+    .acts > * + * {
+      margin-left: 8px;
     }
   `,
 })

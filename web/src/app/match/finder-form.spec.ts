@@ -1,0 +1,73 @@
+import type { Cabinet } from '@tug-mark/contract';
+import { bareRing, practice, stripper, tool, wire075, wireOf } from '../../../../core/src/testing/shop';
+import { Bench } from '../testing/bench';
+import { FinderPage } from './finder-page';
+
+const thick = { ...wireOf({ strands: 84 }), part: 'W-250', label: 'thick' };
+const cabinet: Cabinet = {
+  ...{ wires: [wire075, thick], terminals: [bareRing], strippers: [stripper], tools: [tool], practices: [practice] },
+  ...{ coverings: [], checks: [], returns: [] },
+};
+
+describe('What is asked of the finder', () => {
+  let bench: Bench<FinderPage>;
+  beforeEach(async () => {
+    bench = await Bench.open(FinderPage, { api: { cabinet: () => Promise.resolve(cabinet) } });
+    await bench.settle();
+  });
+  afterEach(() => {
+    bench.close();
+  });
+  const wires = () => [...bench.element.querySelectorAll('.wires strong')].map((strong) => strong.textContent);
+  const take = async (text: string) => {
+    await bench.type('finder-wire', text);
+    bench.element.querySelector('#finder-wire')?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    await bench.settle();
+  };
+  const found = async (text: string) => {
+    for (let i = 0; i < 40 && !bench.text.includes(text); i++) await bench.settle();
+    expect(bench.text).toContain(text);
+  };
+
+  it('is a wire taken by its number or its words, and the field is free for the next', async () => {
+    await take(wire075.part);
+    await take('thick');
+    expect(wires()).toEqual([wire075.part, 'W-250']);
+    expect(bench.element.querySelector<HTMLInputElement>('#finder-wire')?.value).toBe('');
+    bench.element.querySelector<HTMLElement>(`[aria-label='Take out ${wire075.part}']`)?.click();
+    await bench.settle();
+    expect(wires()).toEqual(['W-250']);
+  });
+
+  it('offers what fits what is typed, and takes nothing for what nothing fits', async () => {
+    await bench.type('finder-wire', 'no such wire');
+    expect(bench.text).toContain('No wire matches.');
+    await take('no such wire');
+    expect(wires()).toEqual([]);
+    await bench.type('finder-wire', 'thi');
+    expect(bench.element.querySelectorAll('.offers button').length).toBe(1);
+  });
+
+  it('is answered again as soon as something of it changes', async () => {
+    await take(wire075.part);
+    await found('1 terminal can be made, best first.');
+    await bench.type('finder-stud', 'M12');
+    await found('Nothing can be made, see what stops it.');
+    await bench.type('finder-stud', bareRing.stud ?? '');
+    await found('1 terminal can be made, best first.');
+    await bench.choose('finder-family', 'compression lug');
+    await found('Nothing can be made, see what stops it.');
+    await bench.choose('finder-family', 'any');
+    await found('1 terminal can be made, best first.');
+  });
+
+  it('is told what is wrong with a number while it is typed, and searched without it', async () => {
+    await take(wire075.part);
+    await bench.type('finder-current', 'much');
+    expect(bench.text).toContain("'much' is not a number.");
+    expect(bench.element.querySelector('#finder-current')?.getAttribute('aria-invalid')).toBe('true');
+    await found('1 terminal can be made, best first.');
+    await bench.type('finder-current', '');
+    expect(bench.text).not.toContain('is not a number');
+  });
+});
