@@ -1,5 +1,6 @@
 import { addPage, openPdf } from '../src/pdf/writePdf';
-import { inFonts } from '../src/pdf/fonts';
+import { inDrawnOrder } from '../src/pdf/direction';
+import { inFonts, makeReady } from '../src/pdf/fonts';
 import type { Page, Shape } from '@tug-mark/core';
 import { inflateSync } from 'node:zlib';
 
@@ -14,7 +15,7 @@ async function written(page: Page): Promise<string> {
   const chunks: Buffer[] = [];
   doc.on('data', (chunk: Buffer) => chunks.push(chunk));
   const ended = new Promise((resolve) => doc.on('end', resolve));
-  addPage(doc, page);
+  await addPage(doc, page);
   doc.end();
   await ended;
   const bytes = Buffer.concat(chunks);
@@ -46,6 +47,44 @@ describe('Paper', () => {
     expect(files('Жук')).toEqual([['noto-sans-cyrillic', 'Жук']]);
     expect(files('Ωμέγα').map(([file]) => file)).toEqual(['noto-sans-greek']);
     expect(files('≥ 85').at(0)).toEqual(['noto-sans-math-latin', '≥']);
+  });
+
+  it('writes the signs of East Asia with fonts made for them, Han signs as the letters beside them say', async () => {
+    const families = async (said: string) => {
+      await makeReady([{ face: 'text-bold', text: said }]);
+      const stretches = inFonts('text-bold', said);
+      expect(stretches.map(({ text }) => text).join('')).toBe(said);
+      return [...new Set(stretches.map(({ file }) => /noto-sans-(sc|jp|kr)-\d+-wght.*#600/.exec(file)?.[1] ?? 'own'))];
+    };
+    expect(await families('电线端子')).toEqual(['sc']);
+    expect(await families('電線ハーネス 6,3')).toEqual(['jp', 'own']);
+    expect(await families('전선 단자')).toEqual(['kr', 'own']);
+    const pdf = await written({
+      ...{ width: 210, height: 297 },
+      items: [{ x: 0, y: 0, scale: 1, shapes: [words('電線ハーネス 6,3')] }],
+    });
+    const embedded = new Set(pdf.match(/\/BaseFont \/[A-Z]{6}\+[\w-]+/g));
+    expect(embedded.size)
+      .withContext([...embedded].join())
+      .toBe([...pdf.matchAll(/\/FontFile\d? /g)].length);
+    // What is read or searched in the file is the letters themselves.
+    for (const code of ['96FB', '7DDA', '30CF']) expect(pdf.toUpperCase()).toContain(`<${code}>`);
+  });
+
+  it('lays words that run from the right as they are read, numbers and Latin letters in them as they are', () => {
+    const drawn = (said: string) =>
+      inDrawnOrder(said).map(({ text, isFromRight }) => (isFromRight ? `<${text}` : text));
+    expect(drawn('Wire 4')).toEqual(['Wire 4']);
+    // A number after such words belongs to them: it stands at their left.
+    expect(drawn('Wire חוט אדום, 4 mm')).toEqual(['Wire ', '4', '<חוט אדום, ', ' mm']);
+    // Read from the right: the word, the size in brackets that open to the left, the other word.
+    expect(drawn('חוט (6,3) אדום')).toEqual(['<( אדום', '6,3', '<חוט )']);
+    expect(
+      inFonts('text', 'سلك')
+        .map(({ file }) => /noto-sans-arabic/.exec(file)?.[0])
+        .at(0),
+    ).toBe('noto-sans-arabic');
+    expect(inFonts('text', 'สาย').map(({ text }) => text)).toEqual(['สาย']);
   });
 
   it('writes what no font here has as a question mark, and never an empty box', () => {

@@ -1,6 +1,7 @@
 import type * as fontkit from 'fontkit';
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
+import { madeFont, makeSlices, sliceFor } from './eastAsia';
 
 const require = createRequire(import.meta.url);
 const { resolve } = require;
@@ -12,35 +13,33 @@ const OWN = {
   text: '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next',
   figures: '@fontsource/saira-semi-condensed/files/saira-semi-condensed',
 } as const;
-const NOTO = '@fontsource/noto-sans/files/noto-sans';
-/** Scripts a name may be written in that the shop's own fonts lack. */
-const NOTO_SCRIPTS = [
-  'latin',
-  'latin-ext',
-  'greek',
-  'greek-ext',
-  'cyrillic',
-  'cyrillic-ext',
-  'vietnamese',
-  'devanagari',
-] as const;
+const NOTO = '@fontsource/noto-sans';
+/** Scripts a name may be written in that the shop's own fonts lack, each with its package. */
+const SCRIPTS = [
+  ...['latin', 'latin-ext', 'greek', 'greek-ext', 'cyrillic', 'cyrillic-ext', 'vietnamese', 'devanagari'].map(
+    (script) => `${NOTO}/files/noto-sans-${script}`,
+  ),
+  ...['hebrew', 'arabic', 'thai'].map((script) => `${NOTO}-${script}/files/noto-sans-${script}-${script}`),
+];
 /** Signs of mathematics and arrows: in one weight, whatever stands beside them. */
 const SIGNS = [
   '@fontsource/noto-sans-math/files/noto-sans-math-latin-400-normal.woff',
   '@fontsource/noto-sans-symbols/files/noto-sans-symbols-symbols-400-normal.woff',
 ];
 
+const weightOf = (face: Face) => (face.endsWith('-bold') ? 600 : 400);
+
 const files = new Map<Face, readonly string[]>();
 /** Files a face is written from, the first that has a sign writing it; looked up once. */
 function filesOf(face: Face): readonly string[] {
   const known = files.get(face);
   if (known) return known;
-  const weight = face.endsWith('-bold') ? 600 : 400;
+  const weight = weightOf(face);
   const own = OWN[face.startsWith('text') ? 'text' : 'figures'];
   const found = [
     `${own}-latin-${weight}-normal.woff`,
     `${own}-latin-ext-${weight}-normal.woff`,
-    ...NOTO_SCRIPTS.map((script) => `${NOTO}-${script}-${weight}-normal.woff`),
+    ...SCRIPTS.map((script) => `${script}-${weight}-normal.woff`),
     ...SIGNS,
   ].map((file) => resolve(file));
   files.set(face, found);
@@ -64,11 +63,19 @@ function signsOf(file: string): ReadonlySet<number> {
 /** What is written for a sign that no font here has. */
 const UNKNOWN = '?';
 
+/** Part of a text that one font writes. */
+export interface Stretch {
+  /** The font's file, or the name of one that was made ({@link madeFont}). */
+  readonly file: string;
+  readonly text: string;
+}
+
 /**
  * A text in stretches, each with the file of the font that has its signs: the shop's own as far as it goes, then the next
- * that can. A sign no font here has is written as '?', never as an empty box.
+ * that can. A sign no font here has is written as '?', never as an empty box. Texts with signs of East Asia are made
+ * ready before ({@link makeReady}).
  */
-export function inFonts(face: Face, text: string): { readonly file: string; readonly text: string }[] {
+export function inFonts(face: Face, text: string): Stretch[] {
   const inOrder = filesOf(face);
   const [own = ''] = inOrder;
   const has = signsOf(own);
@@ -79,13 +86,22 @@ export function inFonts(face: Face, text: string): { readonly file: string; read
     const code = sign.codePointAt(0) ?? 0;
     const last = stretches.at(-1);
     // A mark that stands on the letter before it stays with it where that font has it.
-    const tried = last && /\p{M}/u.test(sign) ? [last.file, ...inOrder] : inOrder;
-    const file = tried.find((each) => signsOf(each).has(code));
+    const tried = last && !madeFont(last.file) && /\p{M}/u.test(sign) ? [last.file, ...inOrder] : inOrder;
+    const file = tried.find((each) => signsOf(each).has(code)) ?? sliceFor(text, code, weightOf(face));
     const written = file === undefined ? UNKNOWN : sign;
     if (last?.file === (file ?? own)) last.text += written;
     else stretches.push({ file: file ?? own, text: written });
   }
   return stretches;
+}
+
+/** Makes ready what the texts of a page are written with: signs of East Asia come from fonts that are made when needed. */
+export async function makeReady(texts: readonly { readonly face: Face; readonly text: string }[]): Promise<void> {
+  for (const { face, text } of texts) {
+    const codes = new Set([...text].map((sign) => sign.codePointAt(0) ?? 0));
+    const missing = [...codes].filter((code) => !filesOf(face).some((file) => signsOf(file).has(code)));
+    if (missing.length) await makeSlices(text, missing, weightOf(face));
+  }
 }
 
 const FAMILIES = { text: 'Atkinson Hyperlegible Next', figures: 'Saira Semi Condensed' } as const;

@@ -1,5 +1,9 @@
 import { PAPER_INKS, type Page, type Placed, type Shape } from '@tug-mark/core';
-import { inFonts, type Face } from './fonts';
+import { inDrawnOrder, turns } from './direction';
+import { madeFont } from './eastAsia';
+import { inFonts, makeReady, type Face } from './fonts';
+
+type Text = Extract<Shape, { kind: 'text' }>;
 
 const POINTS_PER_MM = 72 / 25.4;
 
@@ -21,8 +25,12 @@ export function addMark(doc: PDFKit.PDFDocument, type: string): void {
   doc.ref({ Type: type }).end('');
 }
 
-/** Adds one page in true size. */
-export function addPage(doc: PDFKit.PDFDocument, { width, height, items }: Page): void {
+const faceOf = ({ face, bold }: Text): Face => `${face}${bold ? '-bold' : ''}`;
+
+/** Adds one page in true size, with the fonts its texts need. */
+export async function addPage(doc: PDFKit.PDFDocument, { width, height, items }: Page): Promise<void> {
+  const texts = items.flatMap(({ shapes }) => shapes.filter((shape) => shape.kind === 'text'));
+  await makeReady(texts.map((shape) => ({ face: faceOf(shape), text: shape.text })));
   doc.addPage({ size: [width * POINTS_PER_MM, height * POINTS_PER_MM], margin: 0 });
   const page = doc.struct('Sect');
   doc.addStructure(page);
@@ -69,14 +77,25 @@ function draw(doc: PDFKit.PDFDocument, shape: Shape): void {
     else if (stroke) doc.stroke(PAPER_INKS[stroke]);
     return;
   }
-  const face: Face = `${shape.face}${shape.bold ? '-bold' : ''}`;
   doc.fontSize(shape.size).fillColor(PAPER_INKS[shape.ink]);
-  const stretches = inFonts(face, shape.text);
-  const long = (text: string, file: string) => doc.font(file).widthOfString(text);
+  const stretches = inDrawnOrder(shape.text).flatMap(({ text, isFromRight }) => {
+    const found = inFonts(faceOf(shape), text);
+    if (!isFromRight) return found;
+    // The last stretch stands first. A font turns the letters of such scripts; what stands between them is turned here.
+    return found
+      .reverse()
+      .map((each) => (turns(each.text) ? each : { ...each, text: [...each.text].reverse().join('') }));
+  });
+  const use = (file: string) => {
+    const made = madeFont(file);
+    if (made) doc.registerFont(file, made);
+    return doc.font(file);
+  };
+  const long = (text: string, file: string) => use(file).widthOfString(text);
   const all = shape.anchor === 'start' ? 0 : stretches.reduce((sum, { file, text }) => sum + long(text, file), 0);
   let x = shape.x - (shape.anchor === 'middle' ? all / 2 : all);
   stretches.forEach(({ file, text }, i) => {
-    doc.font(file).text(text, x, shape.y, { baseline: 'alphabetic', lineBreak: false });
+    use(file).text(text, x, shape.y, { baseline: 'alphabetic', lineBreak: false });
     if (i + 1 < stretches.length) x += long(text, file);
   });
 }

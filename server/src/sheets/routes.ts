@@ -50,7 +50,7 @@ export function sheetRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise
   serve(app, API.printSheet, async ({ params, query, request, reply }) => {
     const { source, pages } = await one(request, params.id, query.paper);
     const doc = await openPdf(`Set-up ${source.about.terminal} on ${source.about.wire}`);
-    for (const page of pages) addPage(doc, page);
+    for (const page of pages) await addPage(doc, page);
     doc.end();
     return reply
       .type('application/pdf')
@@ -93,7 +93,7 @@ async function* pile(
     return bytes;
   };
   for await (const source of sources) {
-    for (const page of drawPages(source)) addPage(doc, page);
+    for (const page of drawPages(source)) await addPage(doc, page);
     addMark(doc, SHEET_DONE);
     // The document writes in its own turns; give it one before its bytes are taken.
     await new Promise((turn) => setImmediate(turn));

@@ -18,6 +18,7 @@ import { BenchStore } from './bench.store';
 import { ImportList } from './import-list';
 import { ListActs } from './list-acts';
 import { ListShelf } from './list-shelf';
+import { Notice } from '../parts/notice';
 
 /** A set-up sheet's square code is the address of its combination. */
 const SHEET_CODE = /\/bench\/([0-9a-f-]{36})/i;
@@ -26,6 +27,7 @@ const SHEET_CODE = /\/bench\/([0-9a-f-]{36})/i;
 @Component({
   selector: 'tm-bench-list',
   imports: [
+    Notice,
     ...[ReactiveFormsModule, RouterLink, NzButtonModule, NzInputModule, ProblemNotice],
     ...[BenchCounters, BenchTable, ImportList, ListActs, ListShelf],
   ],
@@ -71,7 +73,7 @@ const SHEET_CODE = /\/bench\/([0-9a-f-]{36})/i;
         <tm-import-list (done)="imported($event)" />
       }
       @if (said()) {
-        <p class="notice good" role="status">{{ said() }}</p>
+        <tm-notice kind="good">{{ said() }}</tm-notice>
       }
       @if (store.problem(); as found) {
         <tm-problem [problem]="found" />

@@ -3,17 +3,18 @@ import type { Problem } from '@tug-mark/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api, toProblem } from '../http/api';
 import { ProblemNotice } from '../parts/problem-notice';
+import { Progress } from '../parts/progress';
 
 /** All set-up sheets of one wire list as one PDF, with how far it is; it can be stopped. */
 @Component({
   selector: 'tm-sheet-pile',
-  imports: [NzButtonModule, ProblemNotice],
+  imports: [NzButtonModule, ProblemNotice, Progress],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (state(); as s) {
       <span role="status" class="figures">
         {{ s.of ? s.done + ' of ' + s.of + ' sheets' : 'beginning ...' }}
-        <progress [attr.aria-label]="'Sheets of ' + list()" [value]="s.done" [max]="s.of || 1"></progress>
+        <tm-progress [label]="'Sheets of ' + list()" [done]="s.done" [of]="s.of" />
       </span>
       <button nz-button type="button" (click)="stop()">Stop</button>
     } @else if (address(); as ready) {

@@ -11,7 +11,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
   imports: [ScrollingModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div id="parts" role="tabpanel" [attr.aria-label]="catalogue().many">
+    <div id="parts" role="region" [attr.aria-label]="catalogue().many">
       <div class="line titles figures" aria-hidden="true">
         <span>Part</span>
         @for (title of titles(); track title) {

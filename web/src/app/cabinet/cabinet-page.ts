@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ReactiveFormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may, type Problem } from '@tug-mark/contract';
@@ -22,14 +24,27 @@ import { CabinetList } from './cabinet-list';
 import { PartDetail } from './part-detail';
 import { PartEditor } from './part-editor';
 import { scanned } from './scanned';
-import { valueOf } from '../parts/value-of';
+import { ChoiceButtons } from '../parts/choice-buttons';
+import { typedText } from '../parts/zod-form';
+import { Notice } from '../parts/notice';
 
 type AnyPart = CatalogueParts[CatalogueKind];
 
 /** What the shop has, by kind: searched as you type or scan, filtered, compared, changed, taken in and out as files. */
 @Component({
   selector: 'tm-cabinet-page',
-  imports: [NzInputModule, CabinetFiles, CabinetList, PartDetail, PartEditor, ProblemNotice, Select],
+  imports: [
+    ReactiveFormsModule,
+    Notice,
+    NzInputModule,
+    ChoiceButtons,
+    CabinetFiles,
+    CabinetList,
+    PartDetail,
+    PartEditor,
+    ProblemNotice,
+    Select,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -48,8 +63,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
               id="cabinet-search"
               type="search"
               autocomplete="off"
-              [value]="search()"
-              (input)="search.set(value($event))"
+              [formControl]="searched"
               (keydown.enter)="openFirst($event)"
             />
           </div>
@@ -67,24 +81,16 @@ type AnyPart = CatalogueParts[CatalogueKind];
         </div>
       </div>
       <div class="kinds">
-        <div class="kinds" role="tablist" aria-label="Kinds of part">
-          @for (k of kinds; track k) {
-            <button
-              type="button"
-              role="tab"
-              [attr.aria-controls]="editing() ? null : 'parts'"
-              [attr.aria-selected]="k === kind()"
-              [class.here]="k === kind()"
-              (click)="to(k)"
-            >
-              {{ catalogues[k].many }} <span class="figures soft">{{ count(k) }}</span>
-            </button>
-          }
-        </div>
+        <tm-choice-buttons
+          label="Kinds of part"
+          [options]="kinds()"
+          [value]="kind()"
+          (valueChange)="$event && to($event)"
+        />
         <tm-cabinet-files [kind]="kind()" [mayEdit]="mayEdit()" (read)="taken($event)" (fresh)="editing.set('new')" />
       </div>
       @if (said()) {
-        <p class="notice good" role="status">{{ said() }}</p>
+        <tm-notice kind="good">{{ said() }}</tm-notice>
       }
       @if (problem() ?? store.problem(); as found) {
         <tm-problem [problem]="found" />
@@ -116,7 +122,6 @@ type AnyPart = CatalogueParts[CatalogueKind];
   styleUrl: './cabinet-page.less',
 })
 export class CabinetPage {
-  protected readonly value = valueOf;
   private readonly router = inject(Router);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   protected readonly store = inject(CabinetStore);
@@ -124,13 +129,15 @@ export class CabinetPage {
   readonly kindName = input<string | undefined>();
   readonly partName = input<string | undefined>();
 
-  protected readonly kinds = CATALOGUE_KINDS;
-  protected readonly catalogues = CATALOGUES;
   protected readonly kind = computed<CatalogueKind>(
     () => CATALOGUE_KINDS.find((kind) => kind === this.kindName()) ?? 'terminal',
   );
+  protected readonly kinds = computed(() =>
+    CATALOGUE_KINDS.map((kind) => ({ value: kind, label: `${CATALOGUES[kind].many} ${this.store.of(kind).length}` })),
+  );
   protected readonly catalogue = computed(() => CATALOGUES[this.kind()]);
-  protected readonly search = signal('');
+  protected readonly searched = typedText();
+  private readonly search = toSignal(this.searched.valueChanges, { initialValue: '' });
   protected readonly narrowed = linkedSignal<CatalogueKind, Readonly<Record<string, string>>>({
     source: this.kind,
     computation: () => ({}),
@@ -166,15 +173,12 @@ export class CabinetPage {
     );
   }
 
-  protected count(kind: CatalogueKind): number {
-    return this.store.of(kind).length;
-  }
   protected narrow(path: string, wanted: string): void {
     this.narrowed.update((all) => ({ ...all, [path]: wanted }));
   }
 
   protected to(kind: CatalogueKind): void {
-    this.search.set('');
+    this.searched.setValue('');
     this.editing.set(null);
     void this.router.navigate(['/shop/cabinet', kind]);
   }

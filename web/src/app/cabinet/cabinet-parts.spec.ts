@@ -51,7 +51,7 @@ describe('A part of the cabinet', () => {
 
   it('that is a tool with all its dies has nothing missing', async () => {
     await open('tool', tool);
-    expect(bench.element.querySelectorAll('p.notice').length).toBe(0);
+    expect(bench.element.querySelectorAll('tm-notice').length).toBe(0);
   });
 });
 

@@ -15,15 +15,15 @@ import { NzTableModule } from 'ng-zorro-antd/table';
 import { Api, toProblem } from '../http/api';
 import { ProblemNotice } from '../parts/problem-notice';
 import { showTime } from '../parts/show-time';
-import { valueOf } from '../parts/value-of';
 import { Select } from '../parts/select';
+import { Notice } from '../parts/notice';
 
 type AnyPart = CatalogueParts[CatalogueKind];
 
 /** One part: its fields, beside another part or an earlier revision of itself, its revisions and its label. */
 @Component({
   selector: 'tm-part-detail',
-  imports: [NzTableModule, Select, NzButtonModule, ProblemNotice],
+  imports: [Notice, NzTableModule, Select, NzButtonModule, ProblemNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section aria-labelledby="part-name">
@@ -50,7 +50,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
         </svg>
       </div>
       @for (line of missing(); track line) {
-        <p class="notice">{{ line }}</p>
+        <tm-notice>{{ line }}</tm-notice>
       }
       @if (problem(); as found) {
         <tm-problem [problem]="found" />
@@ -127,7 +127,6 @@ type AnyPart = CatalogueParts[CatalogueKind];
   `,
 })
 export class PartDetail {
-  protected readonly value = valueOf;
   private readonly api = inject(Api);
   readonly kind = input.required<CatalogueKind>();
   readonly part = input.required<AnyPart>();

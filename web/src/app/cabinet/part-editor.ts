@@ -17,11 +17,12 @@ import { ProblemNotice } from '../parts/problem-notice';
 import { Select, type SelectOption } from '../parts/select';
 import { scanned } from './scanned';
 import { valueOf } from '../parts/value-of';
+import { Notice } from '../parts/notice';
 
 /** A part as a form: every field as text, read by the same rules as a file; what is wrong stands at its field. */
 @Component({
   selector: 'tm-part-editor',
-  imports: [NzButtonModule, NzInputModule, ProblemNotice, Select],
+  imports: [Notice, NzButtonModule, NzInputModule, ProblemNotice, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="keep($event)" [attr.aria-label]="title()">
@@ -119,10 +120,10 @@ import { valueOf } from '../parts/value-of';
         <button nz-button type="button" class="one-more" (click)="add(table)">One more {{ table.title }}</button>
       }
       @if (faults().length) {
-        <p class="notice bad" role="alert">
+        <tm-notice kind="bad">
           {{ faults().length }} {{ faults().length === 1 ? 'field is' : 'fields are' }} not right yet. Nothing is kept
           until all are: {{ faults()[0]?.text }}
-        </p>
+        </tm-notice>
       }
       @if (problem(); as found) {
         <tm-problem [problem]="found" />

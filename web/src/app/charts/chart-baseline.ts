@@ -8,11 +8,12 @@ import { showTime } from '../parts/show-time';
 import { typedText } from '../parts/zod-form';
 import { sessionFeature } from '../session/session.state';
 import { ChartReadings } from './chart-readings';
+import { Notice } from '../parts/notice';
 
 /** The baseline a chart's limits come from, and freezing the readings in sight as one. */
 @Component({
   selector: 'tm-chart-baseline',
-  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule],
+  imports: [Notice, ReactiveFormsModule, NzButtonModule, NzInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 id="chart-baseline">Baseline</h2>
@@ -32,7 +33,7 @@ import { ChartReadings } from './chart-readings';
         <label for="baseline-note">Why are the {{ readings.seenCount() }} readings in sight the baseline?</label>
         <input nz-input id="baseline-note" maxlength="500" [formControl]="note" />
         @if (readings.tooFew()) {
-          <p class="notice bad" role="alert">A baseline needs ten points in sight. Look at a longer stretch.</p>
+          <tm-notice kind="bad">A baseline needs ten points in sight. Look at a longer stretch.</tm-notice>
         }
         <button nz-button type="submit">Freeze them as baseline</button>
       </form>

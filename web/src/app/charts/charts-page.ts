@@ -15,6 +15,7 @@ import { inks } from './chart-ink';
 import { chartOptions, type ChartScale } from './chart-options';
 import { ChartReadings } from './chart-readings';
 import { readingsText, trendText } from './chart-words';
+import { Notice } from '../parts/notice';
 
 const KINDS: readonly { readonly kind: ChartKind; readonly title: string; readonly question: string }[] = [
   { kind: 'combination', title: 'Combination', question: 'Is it made as it was?' },
@@ -26,7 +27,7 @@ const KINDS: readonly { readonly kind: ChartKind; readonly title: string; readon
 /** Readings over time: whether what is made stays as it was, what happened on the way, and where it is going. */
 @Component({
   selector: 'tm-charts-page',
-  imports: [RouterLink, ChartBaseline, ChartCanvas, Mark, ProblemNotice, Select],
+  imports: [Notice, RouterLink, ChartBaseline, ChartCanvas, Mark, ProblemNotice, Select],
   providers: [ChartReadings],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -73,7 +74,7 @@ const KINDS: readonly { readonly kind: ChartKind; readonly title: string; readon
         <tm-problem [problem]="found" />
       }
       @if (choices() && !offered().length) {
-        <p class="notice">Nothing of that kind has readings yet.</p>
+        <tm-notice>Nothing of that kind has readings yet.</tm-notice>
       }
       @if (options(); as o) {
         <div class="canvas"><tm-chart-canvas [options]="o" [label]="told()" (moved)="readings.move($event)" /></div>

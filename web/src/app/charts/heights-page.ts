@@ -16,6 +16,7 @@ import { ProblemNotice } from '../parts/problem-notice';
 import { ChartCanvas } from './chart-canvas';
 import { inks } from './chart-ink';
 import { heightsOverTime, pullsAgainstHeights } from './heights-options';
+import { Notice } from '../parts/notice';
 
 /** Pieces an adjustment goes by: the last ones, as they are made now. */
 const LATEST = 5;
@@ -23,7 +24,7 @@ const LATEST = 5;
 /** Crimp heights over time beside the pulls of the same pieces, and one against the other with the window where both hold. */
 @Component({
   selector: 'tm-heights-page',
-  imports: [RouterLink, ChartCanvas, Mark, ProblemNotice],
+  imports: [Notice, RouterLink, ChartCanvas, Mark, ProblemNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -65,10 +66,10 @@ const LATEST = 5;
           <p><tm-mark [state]="window()?.holds?.length ? 'pass' : 'missing'" /> {{ toldWindow() }}</p>
         </section>
       } @else if (chart()) {
-        <p class="notice">
+        <tm-notice>
           No crimp height is measured yet. It is measured in Look on the first pieces, and in a lot where somebody
           measures.
-        </p>
+        </tm-notice>
       }
     </div>
   `,

@@ -10,11 +10,12 @@ import { focusMeasure, Measures } from '../parts/measures';
 import { SideViewDrawing } from '../parts/side-view';
 import { Keys } from '../shell/keys';
 import { GateAnswer } from './gate-answer';
+import { Notice } from '../parts/notice';
 
 /** Which way round, how many bites, in what order: one step at a time, each confirmed before the next shows. */
 @Component({
   selector: 'tm-crimp-stage',
-  imports: [NzButtonModule, EndView, GateAnswer, Mark, Measures, SideViewDrawing],
+  imports: [Notice, NzButtonModule, EndView, GateAnswer, Mark, Measures, SideViewDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (hand.view(); as view) {
@@ -80,7 +81,7 @@ import { GateAnswer } from './gate-answer';
         }
         <div class="foot">
           @if (!taken()) {
-            <p class="notice">Take a tool first: the mark and the bite depend on it.</p>
+            <tm-notice>Take a tool first: the mark and the bite depend on it.</tm-notice>
             <button nz-button class="bench-button" type="button" (click)="to('tool')">To Tool</button>
           } @else if (step(); as gate) {
             <tm-gate-answer [gate]="gate" [given]="given()" />

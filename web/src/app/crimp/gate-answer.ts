@@ -1,23 +1,26 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { REMEDY_WORDS, type EntryBody, type Remedy, type SetUp } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
+import { Notice } from '../parts/notice';
+import { typedText } from '../parts/zod-form';
 
 type Gate = SetUp['gates'][number];
 
 /** The answer to one step of the crimp: it is so, or it is not, with what differs and what is done about it. */
 @Component({
   selector: 'tm-gate-answer',
-  imports: [NzButtonModule, NzInputModule],
+  imports: [ReactiveFormsModule, Notice, NzButtonModule, NzInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (asking()) {
-      <form class="notice" (submit)="confirm($event, note.value)">
+      <form class="notice" (submit)="confirm($event)">
         <label for="gate-note">{{
           asking() === 'no' ? 'What differs?' : 'What was done about it? The first answer stays on record.'
         }}</label>
-        <input nz-input id="gate-note" #note maxlength="500" [value]="asking() === 'no' ? '' : done()" />
+        <input nz-input id="gate-note" maxlength="500" [formControl]="note" />
         @if (asking() === 'no') {
           @for (remedy of gate().remedies; track remedy; let isFirst = $first) {
             <button
@@ -25,7 +28,7 @@ type Gate = SetUp['gates'][number];
               [nzType]="isFirst ? 'primary' : 'default'"
               class="bench-button"
               [type]="isFirst ? 'submit' : 'button'"
-              (click)="isFirst || refuse(remedy, note.value)"
+              (click)="isFirst || refuse(remedy)"
             >
               {{ words[remedy].toDo }}
             </button>
@@ -45,7 +48,7 @@ type Gate = SetUp['gates'][number];
       <span class="keys"><kbd>Enter</kbd> confirm <kbd>N</kbd> say what differs</span>
     }
     @if (refusal()) {
-      <p class="notice bad" role="alert">{{ refusal() }}</p>
+      <tm-notice kind="bad">{{ refusal() }}</tm-notice>
     }
   `,
   styleUrl: '../parts/stage.less',
@@ -77,10 +80,11 @@ export class GateAnswer {
   private readonly hand = inject(Hand);
   protected readonly words = REMEDY_WORDS;
   protected readonly asking = signal<'no' | 'mended' | null>(null);
+  protected readonly note = typedText();
   protected readonly refusal = signal('');
   protected readonly isRefused = computed(() => this.given()?.body.answer === 'no');
   /** What was done, as the answer before says it. */
-  protected readonly done = computed(() => {
+  private readonly done = computed(() => {
     const remedy = this.given()?.body.remedy;
     return remedy ? REMEDY_WORDS[remedy].done : '';
   });
@@ -100,19 +104,20 @@ export class GateAnswer {
 
   protected ask(what: 'no' | 'mended'): void {
     this.asking.set(what);
+    this.note.setValue(what === 'no' ? '' : this.done());
     setTimeout(() => document.getElementById('gate-note')?.focus());
   }
 
-  protected confirm(event: Event, text: string): void {
+  protected confirm(event: Event): void {
     event.preventDefault();
     const given = this.given();
     const [remedy] = this.gate().remedies;
-    if (this.asking() === 'no' && remedy) this.refuse(remedy, text);
-    else if (given) this.answer('yes', '', { corrects: given.id, why: text });
+    if (this.asking() === 'no' && remedy) this.refuse(remedy);
+    else if (given) this.answer('yes', '', { corrects: given.id, why: this.note.value });
   }
 
-  protected refuse(remedy: Remedy, note: string): void {
-    this.answer('no', note, null, remedy);
+  protected refuse(remedy: Remedy): void {
+    this.answer('no', this.note.value, null, remedy);
   }
 
   private answer(

@@ -18,11 +18,11 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
 import { Api } from '../http/api';
 import { count } from '../parts/count';
-import { Mark } from '../parts/mark';
 import { Tick } from '../parts/tick';
 import { typedText } from '../parts/zod-form';
 import { Keys } from '../shell/keys';
 import { CauseList } from './cause-list';
+import { Notice } from '../parts/notice';
 
 /** Causes shown; the others are too unlikely to help. */
 const SHOWN = 5;
@@ -30,7 +30,7 @@ const SHOWN = 5;
 /** What is behind bad pieces: ranked causes, what speaks for each, the check that tells the first two apart. */
 @Component({
   selector: 'tm-cause-stage',
-  imports: [ReactiveFormsModule, RouterLink, NzButtonModule, NzInputModule, CauseList, Mark, Tick],
+  imports: [Notice, ReactiveFormsModule, RouterLink, NzButtonModule, NzInputModule, CauseList, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
@@ -74,13 +74,13 @@ const SHOWN = 5;
       </p>
     }
     @for (kept of confirmed(); track kept.id) {
-      <p class="notice">
-        <tm-mark state="pass" [size]="16" /> {{ titleOf(kept.body.cause) }}: confirmed by {{ kept.by }}.
+      <tm-notice kind="good">
+        {{ titleOf(kept.body.cause) }}: confirmed by {{ kept.by }}.
         {{ kept.body.note }}
-      </p>
+      </tm-notice>
     }
     @if (refusal()) {
-      <p class="notice bad" role="alert">{{ refusal() }}</p>
+      <tm-notice kind="bad">{{ refusal() }}</tm-notice>
     }
     <div class="foot">
       <a class="file-choice" [routerLink]="['/bench', hand.view()?.combination?.id, lot() ? 'lot' : 'look']">

@@ -82,7 +82,9 @@ describe('The head of a document', () => {
       { row: null, weight: 'note', text: 'No hold is named.' },
     ] as unknown as DocumentHistory['problems'];
     await open(document('D', 'draft'), { history: { problems } });
-    expect(bench.element.querySelector('p.notice.bad')?.textContent?.trim()).toBe('Row 3: No force.');
+    expect(bench.element.querySelector('tm-notice[role=alert] .ant-alert-message')?.textContent?.trim()).toBe(
+      'Row 3: No force.',
+    );
     expect(bench.text).toContain('No hold is named.');
   });
 

@@ -5,17 +5,18 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { showTime } from '../parts/show-time';
 import type { AnyShelf } from './with-shelf';
 import { Select } from '../parts/select';
+import { Notice } from '../parts/notice';
 
 /** What became of the chosen document, what may be done with it, and which other one it is compared with. */
 @Component({
   selector: 'tm-document-head',
-  imports: [Select, NzButtonModule],
+  imports: [Notice, Select, NzButtonModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (shelf().chosen(); as found) {
       <h2 id="document">{{ name(found) }}</h2>
       @if (found.origin === 'made-up') {
-        <p class="notice">Made up for the demo. {{ madeUp() }} A shop enters its own from a controlled document.</p>
+        <tm-notice>Made up for the demo. {{ madeUp() }} A shop enters its own from a controlled document.</tm-notice>
       }
       <p class="soft">
         {{ found.owner }} · in effect from {{ day(found.effectiveFrom)
@@ -24,9 +25,9 @@ import { Select } from '../parts/select';
       @if (shelf().record(); as history) {
         <p class="soft">{{ told(history) }}</p>
         @for (fault of history.problems; track $index) {
-          <p class="notice" [class.bad]="fault.weight === 'bad'">
+          <tm-notice [kind]="fault.weight === 'bad' ? 'bad' : 'note'">
             {{ fault.row ? 'Row ' + fault.row + ': ' : '' }}{{ fault.text }}
-          </p>
+          </tm-notice>
         }
       }
       <p class="acts">
@@ -55,12 +56,12 @@ import { Select } from '../parts/select';
         <ng-content />
       </p>
       @if (overlaps()) {
-        <p class="notice">
+        <tm-notice>
           <button nz-button type="button" (click)="shelf().move(found, 'release', true)">
             Release it in place of the one in effect
           </button>
           The other one is withdrawn in the same step; set-ups released by it lapse.
-        </p>
+        </tm-notice>
       }
       @if (!mayRelease()) {
         <p class="soft">Releasing and withdrawing is for quality.</p>

@@ -1,12 +1,14 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { FormsModule, ReactiveFormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { isCaliperOnly, type Finding } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
 import { DeviceField } from '../parts/device-field';
-import { valueOf } from '../parts/value-of';
 import { LookWork } from './look-work';
+import { Notice } from '../parts/notice';
+import { typedText } from '../parts/zod-form';
 
 export const ANSWERS: readonly { finding: Finding; key: string; word: string }[] = [
   { finding: 'accept', key: '1', word: 'As drawn' },
@@ -18,16 +20,16 @@ export const ANSWERS: readonly { finding: Finding; key: string; word: string }[]
 /** What the point in hand is answered with: as drawn or not, which fault, its number, and why it is another one now. */
 @Component({
   selector: 'tm-look-answer',
-  imports: [DeviceField, RouterLink, NzButtonModule, NzInputModule],
+  imports: [FormsModule, ReactiveFormsModule, Notice, DeviceField, RouterLink, NzButtonModule, NzInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="foot">
       @if (work.change(); as wanted) {
-        <form class="notice" (submit)="correct($event, why.value)">
+        <form class="notice" (submit)="correct($event)">
           <label for="why-finding">
             It is on record as {{ wanted.standing }}. Why is it {{ wanted.now }} now? The first one stays on record.
           </label>
-          <input nz-input id="why-finding" #why maxlength="500" />
+          <input nz-input id="why-finding" [formControl]="why" maxlength="500" />
           <button nz-button nzType="primary" class="bench-button" type="submit">Correct it</button>
           <button nz-button class="bench-button" type="button" (click)="work.set({ change: null })">Leave it</button>
         </form>
@@ -51,8 +53,9 @@ export const ANSWERS: readonly { finding: Finding; key: string; word: string }[]
               nz-input
               id="look-note"
               maxlength="500"
-              [value]="work.note()"
-              (input)="work.set({ note: value($event) })"
+              name="note"
+              [ngModel]="work.note()"
+              (ngModelChange)="work.set({ note: $event })"
             />
           </div>
         </form>
@@ -92,8 +95,9 @@ export const ANSWERS: readonly { finding: Finding; key: string; word: string }[]
               tmDevice
               inputmode="decimal"
               autocomplete="off"
-              [value]="work.typed()"
-              (input)="work.set({ typed: value($event) })"
+              name="measured"
+              [ngModel]="work.typed()"
+              (ngModelChange)="work.set({ typed: $event })"
               (keydown)="leaveMeasure($event)"
             />
             <button nz-button class="bench-button" type="submit">Keep</button>
@@ -102,10 +106,10 @@ export const ANSWERS: readonly { finding: Finding; key: string; word: string }[]
         <span class="keys"><kbd>↑</kbd> <kbd>↓</kbd> points <kbd>←</kbd> <kbd>→</kbd> pieces</span>
       }
       @if (work.advice(); as text) {
-        <p class="notice">
+        <tm-notice>
           {{ text }}
           <a [routerLink]="['/heights', hand.view()?.combination?.id]">Heights and pulls</a>
-        </p>
+        </tm-notice>
       }
       @if (work.bad()) {
         <a class="file-choice" [routerLink]="['/bench', hand.view()?.combination?.id, 'cause']">What caused it?</a>
@@ -114,7 +118,7 @@ export const ANSWERS: readonly { finding: Finding; key: string; word: string }[]
         <button nz-button nzType="primary" class="bench-button" type="button" (click)="next()">Go on to Tug</button>
       }
       @if (work.refusal()) {
-        <p class="notice bad" role="alert">{{ work.refusal() }}</p>
+        <tm-notice kind="bad">{{ work.refusal() }}</tm-notice>
       }
     </div>
   `,
@@ -124,7 +128,7 @@ export class LookAnswer {
   protected readonly work = inject(LookWork);
   protected readonly hand = inject(Hand);
   private readonly router = inject(Router);
-  protected readonly value = valueOf;
+  protected readonly why = typedText();
   protected readonly answers = ANSWERS;
   protected readonly caliperOnly = isCaliperOnly;
 
@@ -178,9 +182,10 @@ export class LookAnswer {
     this.work.measured();
   }
 
-  protected correct(event: Event, why: string): void {
+  protected correct(event: Event): void {
     event.preventDefault();
-    this.work.correct(why);
+    this.work.correct(this.why.value);
+    this.why.setValue('');
   }
 
   /** An empty field left with Escape or an arrow gives the keys back to the points. */

@@ -31,6 +31,7 @@ import { ProblemNotice } from '../parts/problem-notice';
 import { Select } from '../parts/select';
 import { Tick } from '../parts/tick';
 import { valueOf } from '../parts/value-of';
+import { Notice } from '../parts/notice';
 
 const WORDS: Readonly<Record<(typeof MEASURED)[number], string>> = {
   never: 'by eye alone',
@@ -50,7 +51,7 @@ interface DraftRow extends Omit<LookRow, 'min' | 'max'> {
 /** A draft of a sheet of what to look at: its head and its rows. Kept as a draft; quality releases it. */
 @Component({
   selector: 'tm-look-draft',
-  imports: [NzButtonModule, NzInputModule, DraftHead, ProblemNotice, Select, Tick],
+  imports: [Notice, NzButtonModule, NzInputModule, DraftHead, ProblemNotice, Select, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="keep($event)">
@@ -129,7 +130,7 @@ interface DraftRow extends Omit<LookRow, 'min' | 'max'> {
         <tm-select selectId="add-point" [options]="points" [value]="adding()" (valueChange)="add($event)" />
       </p>
       @if (wrong()) {
-        <p class="notice bad" role="alert">{{ wrong() }}</p>
+        <tm-notice kind="bad">{{ wrong() }}</tm-notice>
       }
       @if (problem(); as found) {
         <tm-problem [problem]="found" />

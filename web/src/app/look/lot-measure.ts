@@ -11,11 +11,12 @@ import { Select } from '../parts/select';
 import { typedText } from '../parts/zod-form';
 import { CaliperBar } from './caliper-bar';
 import { StationCaliper } from './station-caliper';
+import { Notice } from '../parts/notice';
 
 /** Numbers of one piece of a lot: typed or from the caliper, judged at once; measured before the pull takes the piece. */
 @Component({
   selector: 'tm-lot-measure',
-  imports: [ReactiveFormsModule, DeviceField, NzButtonModule, NzInputModule, CaliperBar, Mark, Select],
+  imports: [Notice, ReactiveFormsModule, DeviceField, NzButtonModule, NzInputModule, CaliperBar, Mark, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (chosen(); as c) {
@@ -42,7 +43,7 @@ import { StationCaliper } from './station-caliper';
         <span class="soft">{{ title }} is to be measured.</span>
       }
       @if (refusal()) {
-        <span class="notice bad" role="alert">{{ refusal() }}</span>
+        <tm-notice kind="bad">{{ refusal() }}</tm-notice>
       }
     }
   `,

@@ -12,11 +12,12 @@ import { Field } from '../parts/field';
 import { plainNumber } from '../parts/plain-number';
 import { refuse, typedText } from '../parts/zod-form';
 import { sessionFeature } from '../session/session.state';
+import { Notice } from '../parts/notice';
 
 /** What becomes of pieces no check has cleared: by ranges, with a reason; letting them go is quality's. */
 @Component({
   selector: 'tm-disposition',
-  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, ChoiceButtons, Field],
+  imports: [Notice, ReactiveFormsModule, NzButtonModule, NzInputModule, ChoiceButtons, Field],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form [formGroup]="form" (ngSubmit)="keep()">
@@ -54,7 +55,7 @@ import { sessionFeature } from '../session/session.state';
         <input nz-input id="disposition-note" maxlength="500" formControlName="note" autocomplete="off" />
       </tm-field>
       @if (message()) {
-        <p class="notice bad" role="alert">{{ message() }}</p>
+        <tm-notice kind="bad">{{ message() }}</tm-notice>
       }
       <button nz-button nzType="primary" class="bench-button" type="submit">{{ said() }}</button>
     </form>

@@ -9,11 +9,12 @@ import { Field } from '../parts/field';
 import { plainNumber } from '../parts/plain-number';
 import { Tick } from '../parts/tick';
 import { refuse, typedText } from '../parts/zod-form';
+import { Notice } from '../parts/notice';
 
 /** Opens a lot, or changes its quantity and plan: how many pieces, when they are checked, and what those checks cannot tell. */
 @Component({
   selector: 'tm-lot-open',
-  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, Field, Tick],
+  imports: [Notice, ReactiveFormsModule, NzButtonModule, NzInputModule, Field, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form [formGroup]="form" (ngSubmit)="keep()">
@@ -72,7 +73,7 @@ import { refuse, typedText } from '../parts/zod-form';
         </tm-field>
       }
       @if (message()) {
-        <p class="notice bad" role="alert">{{ message() }}</p>
+        <tm-notice kind="bad">{{ message() }}</tm-notice>
       }
       <button nz-button nzType="primary" class="bench-button" type="submit">
         {{ correcting() ? 'Keep quantity and plan' : 'Open lot ' + form.value.name }}

@@ -13,11 +13,12 @@ import { typedText } from '../parts/zod-form';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
 import { newerText, releaseSteps } from './release-steps';
+import { Notice } from '../parts/notice';
 
 /** The set-up run: one path from 'mount this' to 'released', what is done and what comes next; and quality's release. */
 @Component({
   selector: 'tm-release-stage',
-  imports: [ReactiveFormsModule, RouterLink, NzButtonModule, NzInputModule, Mark, Reasons],
+  imports: [Notice, ReactiveFormsModule, RouterLink, NzButtonModule, NzInputModule, Mark, Reasons],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (hand.judgement(); as judgement) {
@@ -49,7 +50,7 @@ import { newerText, releaseSteps } from './release-steps';
         </p>
       }
       @if (behind()) {
-        <p class="notice">{{ behind() }}</p>
+        <tm-notice>{{ behind() }}</tm-notice>
       }
       @if (asking()) {
         <form class="notice" (submit)="begin($event)">
@@ -62,7 +63,7 @@ import { newerText, releaseSteps } from './release-steps';
         </form>
       }
       @if (refusal()) {
-        <p class="notice bad" role="alert">{{ refusal() }}</p>
+        <tm-notice kind="bad">{{ refusal() }}</tm-notice>
       }
       <div class="foot">
         @if (ready() && judgement.release.state === 'none') {
@@ -81,7 +82,7 @@ import { newerText, releaseSteps } from './release-steps';
               Release the set-up
             </button>
           } @else {
-            <p class="notice">Releasing is for quality.</p>
+            <tm-notice>Releasing is for quality.</tm-notice>
           }
         }
         @if (!asking() && hand.of('tool').length) {

@@ -8,11 +8,12 @@ import { Reasons } from '../parts/reasons';
 import { Keys } from '../shell/keys';
 import { MatchFacts } from './match-facts';
 import { TrialEvidence } from './trial-evidence';
+import { Notice } from '../parts/notice';
 
 /** Do this wire and this terminal belong together? */
 @Component({
   selector: 'tm-match-stage',
-  imports: [NzButtonModule, MatchFacts, RangeBar, Reasons, TrialEvidence],
+  imports: [Notice, NzButtonModule, MatchFacts, RangeBar, Reasons, TrialEvidence],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (setUp(); as s) {
@@ -72,7 +73,7 @@ import { TrialEvidence } from './trial-evidence';
         }
         <div class="foot">
           @if (s.fit.verdict === 'no') {
-            <p class="notice bad">Nothing can be put on record for this pair.</p>
+            <tm-notice kind="bad">Nothing can be put on record for this pair.</tm-notice>
           } @else {
             <button nz-button nzType="primary" class="bench-button" type="button" (click)="next()">
               Go on to Prepare

@@ -1,25 +1,21 @@
-import { ChangeDetectionStrategy, Component, computed, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, output } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ReactiveFormsModule } from '@angular/forms';
 import { readStamp } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { valueOf } from '../parts/value-of';
+import { typedText } from '../parts/zod-form';
+import { Notice } from '../parts/notice';
 
 /** What is stamped on a terminal, typed or scanned: every reading of it, never one silent guess. */
 @Component({
   selector: 'tm-stamp-reader',
-  imports: [NzButtonModule, NzInputModule],
+  imports: [ReactiveFormsModule, Notice, NzButtonModule, NzInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="field">
       <label for="stamp">What is stamped on the terminal</label>
-      <input
-        nz-input
-        id="stamp"
-        autocomplete="off"
-        placeholder="16-14 M5, 12-10 1/4, 2-5"
-        [value]="typed()"
-        (input)="typed.set(value($event))"
-      />
+      <input nz-input id="stamp" autocomplete="off" placeholder="16-14 M5, 12-10 1/4, 2-5" [formControl]="stamped" />
     </div>
     @if (typed().trim()) {
       <ul aria-live="polite">
@@ -44,9 +40,9 @@ import { valueOf } from '../parts/value-of';
         }
       </ul>
       @if (readings().length > 1) {
-        <p class="notice">
+        <tm-notice>
           It can be read in {{ readings().length }} ways, the likeliest first. The sheet decides, not this list.
-        </p>
+        </tm-notice>
       }
     }
   `,
@@ -58,10 +54,10 @@ import { valueOf } from '../parts/value-of';
   `,
 })
 export class StampReader {
-  protected readonly value = valueOf;
   /** A stud size the person picked from a reading. */
   readonly stud = output<string>();
-  protected readonly typed = signal('');
+  protected readonly stamped = typedText();
+  protected readonly typed = toSignal(this.stamped.valueChanges, { initialValue: '' });
   protected readonly stamp = computed(() => readStamp(this.typed()));
   protected readonly readings = computed(() => this.stamp().readings);
 }

@@ -7,11 +7,12 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
 import { showTime } from '../parts/show-time';
 import { sessionFeature } from '../session/session.state';
+import { Notice } from '../parts/notice';
 
 /** What settles a match at the edge: on record, or asked of quality. */
 @Component({
   selector: 'tm-trial-evidence',
-  imports: [FormsModule, NzButtonModule, NzInputModule],
+  imports: [Notice, FormsModule, NzButtonModule, NzInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section aria-labelledby="trial">
@@ -44,7 +45,7 @@ import { sessionFeature } from '../session/session.state';
           <button nz-button class="bench-button" type="submit">Put it on record</button>
         </form>
         @if (refusal()) {
-          <p class="notice bad" role="alert">{{ refusal() }}</p>
+          <tm-notice kind="bad">{{ refusal() }}</tm-notice>
         }
       } @else {
         <p>

@@ -7,6 +7,7 @@ import { Hand } from '../hand/hand';
 import { DeviceField } from './device-field';
 import { Mark } from './mark';
 import { typedText } from './zod-form';
+import { Notice } from './notice';
 
 /** Puts the cursor where the next piece's length is typed. */
 export function focusMeasure(): void {
@@ -23,7 +24,7 @@ interface Line {
 /** Measured strip lengths of the first pieces: typed, judged at once, kept on Enter; corrected with a reason. */
 @Component({
   selector: 'tm-measures',
-  imports: [ReactiveFormsModule, DeviceField, NzButtonModule, NzInputModule, Mark],
+  imports: [Notice, ReactiveFormsModule, DeviceField, NzButtonModule, NzInputModule, Mark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (rows().length && wanted() > 0) {
@@ -81,7 +82,7 @@ interface Line {
           </form>
         }
         @if (refusal()) {
-          <p class="notice bad" role="alert">{{ refusal() }}</p>
+          <tm-notice kind="bad">{{ refusal() }}</tm-notice>
         }
       </section>
     }

@@ -1,15 +1,18 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { Problem } from '@tug-mark/contract';
+import { NzTableModule } from 'ng-zorro-antd/table';
+import { Notice } from './notice';
 
 /** A refusal of the server: what is wrong, what to do, and where, row by row. */
 @Component({
   selector: 'tm-problem',
+  imports: [NzTableModule, Notice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="notice bad" role="alert">
+    <tm-notice kind="bad">
       <strong>{{ problem().title }}</strong> {{ problem().detail }}
       @if (problem().errors; as errors) {
-        <table class="figures">
+        <nz-table nzTemplateMode nzSize="small" class="figures" [nzShowPagination]="false">
           <thead>
             <tr>
               @if (errors[0]?.row !== undefined) {
@@ -30,24 +33,19 @@ import type { Problem } from '@tug-mark/contract';
               </tr>
             }
           </tbody>
-        </table>
+        </nz-table>
         @if ((problem().total ?? 0) > errors.length) {
           <p>... and {{ (problem().total ?? 0) - errors.length }} more.</p>
         }
       }
-    </div>
+    </tm-notice>
   `,
   styles: `
-    table {
-      border-collapse: collapse;
+    nz-table {
+      display: block;
       margin-top: 8px;
       max-height: 300px;
-    }
-    th,
-    td {
-      padding: 3px 16px 3px 0;
-      text-align: left;
-      vertical-align: top;
+      overflow: auto;
     }
   `,
 })

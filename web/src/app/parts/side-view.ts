@@ -11,11 +11,12 @@ import {
 } from '@tug-mark/core';
 import { Screen } from './screen';
 import { ShapeView } from './shape-view';
+import { Notice } from './notice';
 
 /** The side view of the set-up, to scale, cut along the barrel's axis, with its dimension lines. */
 @Component({
   selector: 'tm-side-view',
-  imports: [ShapeView],
+  imports: [Notice, ShapeView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (drawing(); as drawn) {
@@ -24,7 +25,7 @@ import { ShapeView } from './shape-view';
         <tm-shape-view [drawing]="drawn" [said]="said()" />
       </figure>
     } @else {
-      <p class="notice">{{ why() }}</p>
+      <tm-notice>{{ why() }}</tm-notice>
     }
   `,
   styleUrl: './drawing.less',

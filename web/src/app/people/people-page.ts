@@ -7,11 +7,12 @@ import { ProblemNotice } from '../parts/problem-notice';
 import { injectToday } from '../session/shop-day';
 import { NewAccount } from './new-account';
 import { PeopleStore } from './people.store';
+import { Notice } from '../parts/notice';
 
 /** The accounts of the shop: who may sign in, as what, and how long a qualification lasts. For engineers. */
 @Component({
   selector: 'tm-people-page',
-  imports: [FormsModule, NzButtonModule, NzTableModule, DayField, NewAccount, ProblemNotice],
+  imports: [Notice, FormsModule, NzButtonModule, NzTableModule, DayField, NewAccount, ProblemNotice],
   providers: [PeopleStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -21,7 +22,7 @@ import { PeopleStore } from './people.store';
         <tm-problem [problem]="found" />
       }
       @if (store.said()) {
-        <p class="notice good" role="status">{{ store.said() }}</p>
+        <tm-notice kind="good">{{ store.said() }}</tm-notice>
       }
       <nz-table
         #table

@@ -21,6 +21,7 @@ import { ProblemNotice } from '../parts/problem-notice';
 import { Select } from '../parts/select';
 import { Tick } from '../parts/tick';
 import { valueOf } from '../parts/value-of';
+import { Notice } from '../parts/notice';
 
 interface NumberField {
   readonly key:
@@ -53,7 +54,7 @@ const NUMBERS: readonly NumberField[] = [
 /** A practice profile as a form: each choice made here, or left to the profile it is based on. */
 @Component({
   selector: 'tm-practice-editor',
-  imports: [NzButtonModule, NzInputModule, ProblemNotice, Select, Tick],
+  imports: [Notice, NzButtonModule, NzInputModule, ProblemNotice, Select, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form (submit)="keep($event)">
@@ -129,7 +130,7 @@ const NUMBERS: readonly NumberField[] = [
         </tm-tick>
       </div>
       @if (said(); as text) {
-        <p class="notice bad" role="alert">{{ text }}</p>
+        <tm-notice kind="bad">{{ text }}</tm-notice>
       }
       @if (problem(); as found) {
         <tm-problem [problem]="found" />

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, model } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { readLength } from '@tug-mark/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { valueOf } from '../parts/value-of';
 
 /** A length that is asked for: its key, and its title with the unit it is in when none is typed. */
 export interface LengthField {
@@ -25,7 +25,7 @@ export function readLengths<K extends string>(typed: TypedLengths, keys: readonl
 /** A row of fields for lengths; each tells at its place what cannot be read. */
 @Component({
   selector: 'tm-length-fields',
-  imports: [NzInputModule],
+  imports: [FormsModule, NzInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (field of fields(); track field.key) {
@@ -35,8 +35,8 @@ export function readLengths<K extends string>(typed: TypedLengths, keys: readonl
           nz-input
           inputmode="decimal"
           [id]="prefix() + '-' + field.key"
-          [value]="typed()[field.key] ?? ''"
-          (input)="set(field.key, value($event))"
+          [ngModel]="typed()[field.key] ?? ''"
+          (ngModelChange)="set(field.key, $event)"
         />
         @if (wrong(field.key); as text) {
           <span class="wrong">{{ text }}</span>
@@ -59,7 +59,6 @@ export class LengthFields {
   readonly fields = input.required<readonly LengthField[]>();
   readonly prefix = input.required<string>();
   readonly typed = model.required<TypedLengths>();
-  protected readonly value = valueOf;
 
   protected wrong(key: string): string {
     const text = this.typed()[key] ?? '';

@@ -10,13 +10,14 @@ import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
 import { showTime } from '../parts/show-time';
 import { sessionFeature } from '../session/session.state';
+import { Notice } from '../parts/notice';
 
 const STATES = { accepted: 'pass', 'meets-made-up-limits': 'hold', rejected: 'fail', open: 'missing' } as const;
 
 /** Records of everything something was put on record for, latest first. */
 @Component({
   selector: 'tm-record-list',
-  imports: [RouterLink, NzButtonModule, NzTableModule, FileButton, Mark, ProblemNotice],
+  imports: [Notice, RouterLink, NzButtonModule, NzTableModule, FileButton, Mark, ProblemNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -40,13 +41,13 @@ const STATES = { accepted: 'pass', 'meets-made-up-limits': 'hold', rejected: 'fa
         <span role="status">{{ checked() }}</span>
       </p>
       @for (found of breaks(); track $index) {
-        <p class="notice bad" role="alert">
+        <tm-notice kind="bad">
           @if (combinationOf(found.chain); as id) {
             <a [routerLink]="['/records', id]">{{ found.name }}</a>: {{ found.text }}
           } @else {
             <strong>{{ found.name }}</strong>: {{ found.text }}
           }
-        </p>
+        </tm-notice>
       }
       @if (problem(); as found) {
         <tm-problem [problem]="found" />

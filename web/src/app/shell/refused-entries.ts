@@ -5,15 +5,16 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Hand } from '../hand/hand';
 import { outboxActions, outboxFeature, type OutboxItem } from '../outbox/outbox.state';
 import { describeEntry } from '@tug-mark/core';
+import { Notice } from '../parts/notice';
 
 /** Entries the server refused: why, what was meant to be kept, and what a person can do with it. Nothing is dropped unseen. */
 @Component({
   selector: 'tm-refused-entries',
-  imports: [NzButtonModule],
+  imports: [Notice, NzButtonModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (item of refused(); track item.entry.id) {
-      <section class="notice bad" role="alert">
+      <tm-notice kind="bad">
         <div>
           <p>
             <strong>Not on record: {{ item.refused?.title }}</strong> {{ item.refused?.detail }}
@@ -27,7 +28,7 @@ import { describeEntry } from '@tug-mark/core';
           <button nz-button type="button" (click)="keepAsNext(item)">Keep mine as piece {{ nextPiece(item) }}</button>
         }
         <button nz-button type="button" (click)="drop(item)">I have seen it, drop mine</button>
-      </section>
+      </tm-notice>
     }
   `,
   styles: `

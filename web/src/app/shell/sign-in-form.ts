@@ -1,23 +1,32 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, signal } from '@angular/core';
+import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { typedText } from '../parts/zod-form';
 import { sessionActions, sessionFeature } from '../session/session.state';
 
 /** Name and password, on the sign-in page and in place when a session has ended. */
 @Component({
   selector: 'tm-sign-in-form',
-  imports: [NzButtonModule, NzInputModule],
+  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <form (submit)="signIn($event, name.value, password.value)" [class.across]="across()">
+    <form [formGroup]="form" (ngSubmit)="signIn()" [class.across]="across()">
       <div class="field">
         <label for="sign-in-name">Name</label>
-        <input nz-input id="sign-in-name" #name autocomplete="username" [value]="known()" required />
+        <input nz-input id="sign-in-name" formControlName="name" autocomplete="username" required />
       </div>
       <div class="field">
         <label for="sign-in-password">Password</label>
-        <input nz-input id="sign-in-password" #password type="password" autocomplete="current-password" required />
+        <input
+          nz-input
+          id="sign-in-password"
+          formControlName="password"
+          type="password"
+          autocomplete="current-password"
+          required
+        />
       </div>
       <button nz-button nzType="primary" class="bench-button" type="submit" [disabled]="busy()">Sign in</button>
       @if (message(); as text) {
@@ -43,16 +52,20 @@ export class SignInForm {
   protected readonly busy = this.store.selectSignal(sessionFeature.selectBusy);
   private readonly problem = this.store.selectSignal(sessionFeature.selectProblem);
   protected readonly message = signal('');
+  protected readonly form = new FormGroup({ name: typedText(), password: typedText() });
 
   constructor() {
+    effect(() => {
+      this.form.controls.name.setValue(this.known());
+    });
     effect(() => {
       const problem = this.problem();
       this.message.set(problem ? `${problem.title} ${problem.detail}` : '');
     });
   }
 
-  protected signIn(event: Event, name: string, password: string): void {
-    event.preventDefault();
+  protected signIn(): void {
+    const { name, password } = this.form.getRawValue();
     if (!name.trim() || !password) this.message.set('Enter both name and password.');
     else this.store.dispatch(sessionActions.signIn({ name: name.trim(), password }));
   }

@@ -9,6 +9,7 @@ import { PieceView } from '../look/piece-view';
 import { ProblemNotice } from '../parts/problem-notice';
 import { Keys } from '../shell/keys';
 import { StudyResultsTable } from './study-results';
+import { Notice } from '../parts/notice';
 
 /** Keys of the points a bad piece can be bad at: digits first, then letters. */
 const POINT_KEYS = '123456789bcdefghij';
@@ -16,7 +17,7 @@ const POINT_KEYS = '123456789bcdefghij';
 /** A study: the pieces to be looked at blind while it is open, what it showed once it is closed. */
 @Component({
   selector: 'tm-study-page',
-  imports: [RouterLink, NzButtonModule, PieceView, ProblemNotice, StudyResultsTable],
+  imports: [Notice, RouterLink, NzButtonModule, PieceView, ProblemNotice, StudyResultsTable],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -78,7 +79,7 @@ const POINT_KEYS = '123456789bcdefghij';
             }
           </div>
         } @else if (t.line.closedAt === null) {
-          <p class="notice">You have answered everything. The result shows once quality closes the study.</p>
+          <tm-notice>You have answered everything. The result shows once quality closes the study.</tm-notice>
         }
       }
       @if (results(); as r) {

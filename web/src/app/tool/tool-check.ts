@@ -9,6 +9,7 @@ import {
   output,
   signal,
 } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import type { Problem, Suspect } from '@tug-mark/contract';
 import { checkPlaces, readNumber, type Tool } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -18,20 +19,21 @@ import { timeOrderedId } from '../http/uuid';
 import { ChoiceButtons } from '../parts/choice-buttons';
 import { ProblemNotice } from '../parts/problem-notice';
 import { SuspectLots } from './suspect-lots';
-import { valueOf } from '../parts/value-of';
+import { typedText } from '../parts/zod-form';
+import { Notice } from '../parts/notice';
 
 /** The go/no-go check of one tool, step by step: the gauge's setting first, then go, then no-go, then the counter. */
 @Component({
   selector: 'tm-tool-check',
-  imports: [ChoiceButtons, NzButtonModule, NzInputModule, ProblemNotice, SuspectLots],
+  imports: [ReactiveFormsModule, Notice, ChoiceButtons, NzButtonModule, NzInputModule, ProblemNotice, SuspectLots],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="check" role="group" [attr.aria-label]="'Check of ' + tool().label">
       @if (failed()) {
-        <p class="notice bad" role="alert">
+        <tm-notice kind="bad">
           {{ tool().label }} failed and is out of use from now on, with all its dies. What it made since its last good
           check is suspect. Quality puts it back into use once somebody has said what was done to it.
-        </p>
+        </tm-notice>
         @if (suspect(); as found) {
           <tm-suspect-lots [suspect]="found" />
         }
@@ -86,14 +88,7 @@ import { valueOf } from '../parts/value-of';
           }
         }
         <label [attr.for]="'cycles-' + tool().part">Counter, if the tool has one</label>
-        <input
-          nz-input
-          class="wide"
-          inputmode="numeric"
-          [id]="'cycles-' + tool().part"
-          [value]="cycles()"
-          (input)="cycles.set(value($event))"
-        />
+        <input nz-input class="wide" inputmode="numeric" [id]="'cycles-' + tool().part" [formControl]="cycles" />
         @if (hint()) {
           <p class="wrong all" role="alert">{{ hint() }}</p>
         }
@@ -130,7 +125,7 @@ import { valueOf } from '../parts/value-of';
       width: 100%;
     }
     .all,
-    .notice,
+    tm-notice,
     tm-suspect-lots {
       grid-column: 1 / -1;
     }
@@ -141,7 +136,6 @@ import { valueOf } from '../parts/value-of';
   `,
 })
 export class ToolCheckGuide {
-  protected readonly value = valueOf;
   private readonly api = inject(Api);
   readonly tool = input.required<Tool>();
   /** What is mounted now, where it is known. */
@@ -184,7 +178,7 @@ export class ToolCheckGuide {
       ],
     },
   ] as const;
-  protected readonly cycles = signal('');
+  protected readonly cycles = typedText();
   protected readonly hint = signal('');
   protected readonly problem = signal<Problem | null>(null);
   protected readonly failed = signal(false);
@@ -218,7 +212,7 @@ export class ToolCheckGuide {
     const noGoStopped = this.noGo();
     const at = this.at();
     if (goPassed === null || noGoStopped === null || !at) return;
-    const typed = this.cycles().trim();
+    const typed = this.cycles.value.trim();
     const read = readNumber(typed);
     if (typed !== '' && (read.outcome !== 'number' || !Number.isInteger(read.value) || read.value < 0)) {
       this.hint.set('A counter shows a whole number; leave it empty if the tool has none.');

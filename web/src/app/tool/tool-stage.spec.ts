@@ -53,8 +53,7 @@ describe('Taking a tool', () => {
     await bench.press('Change to it');
     await bench.submit();
     expect(bench.text).toContain('A correction needs its reason');
-    const why = bench.element.querySelector<HTMLInputElement>('#why-change');
-    if (why) why.value = 'HT went to calibration';
+    await bench.type('why-change', 'HT went to calibration');
     await bench.submit();
     expect(bench.put[0]).toEqual({
       body: { kind: 'tool', tool: 'HT-2', die: 'A', nest: '1' },

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ReactiveFormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import type { EntryBody, ToolCandidate } from '@tug-mark/core';
@@ -12,11 +13,13 @@ import { Keys } from '../shell/keys';
 import { ToolCheckGuide } from './tool-check';
 import { ToolName } from './tool-name';
 import { toolHeadline, toolWhy } from './tool-words';
+import { Notice } from '../parts/notice';
+import { typedText } from '../parts/zod-form';
 
 /** Which tool, die and nest, and is it fit for use today? */
 @Component({
   selector: 'tm-tool-stage',
-  imports: [NzButtonModule, NzInputModule, Reasons, ToolCheckGuide, ToolName],
+  imports: [ReactiveFormsModule, Notice, NzButtonModule, NzInputModule, Reasons, ToolCheckGuide, ToolName],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (setUp(); as s) {
@@ -65,16 +68,16 @@ import { toolHeadline, toolWhy } from './tool-words';
         }
       </ol>
       @if (changing(); as candidate) {
-        <form class="notice" (submit)="change($event, candidate, why.value)">
+        <form class="notice" (submit)="change($event, candidate)">
           <label for="why-change">Why is the tool changed? The first choice stays on record.</label>
-          <input nz-input id="why-change" #why maxlength="500" />
+          <input nz-input id="why-change" [formControl]="reason" maxlength="500" />
           <button nz-button nzType="primary" class="bench-button" type="submit">
             Change to {{ candidate.tool.label }}, nest {{ candidate.nest.label }}
           </button>
         </form>
       }
       @if (refusal()) {
-        <p class="notice bad" role="alert">{{ refusal() }}</p>
+        <tm-notice kind="bad">{{ refusal() }}</tm-notice>
       }
       <div class="foot">
         @if (takenKey()) {
@@ -145,6 +148,7 @@ export class ToolStage {
   protected readonly setUp = this.hand.setUp;
   protected readonly checking = signal<string | null>(null);
   protected readonly changing = signal<ToolCandidate | null>(null);
+  protected readonly reason = typedText();
   protected readonly refusal = signal('');
   private readonly taken = computed(() => this.hand.of('tool').at(-1));
   protected readonly takenKey = computed(() => {
@@ -211,13 +215,15 @@ export class ToolStage {
     this.refusal.set(this.hand.put(this.entry(c))?.text ?? '');
   }
 
-  protected change(event: Event, c: ToolCandidate, why: string): void {
+  protected change(event: Event, c: ToolCandidate): void {
     event.preventDefault();
     const corrects = this.taken()?.id;
     if (!corrects) return;
-    const refusal = this.hand.put(this.entry(c), { corrects, why });
+    const refusal = this.hand.put(this.entry(c), { corrects, why: this.reason.value });
     this.refusal.set(refusal?.text ?? '');
-    if (!refusal) this.changing.set(null);
+    if (refusal) return;
+    this.changing.set(null);
+    this.reason.setValue('');
   }
 
   private entry(c: ToolCandidate): EntryBody {

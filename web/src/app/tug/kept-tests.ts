@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule } from '@angular/forms';
 import { judgeHold, judgeRetention, showLimit, type EntryBody } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -7,8 +8,8 @@ import { Hand } from '../hand/hand';
 import { Mark } from '../parts/mark';
 import { Tick } from '../parts/tick';
 import { plainNumber } from '../parts/plain-number';
-import { valueOf } from '../parts/value-of';
 import { typedText } from '../parts/zod-form';
+import { Notice } from '../parts/notice';
 
 /**
  * Tests that leave the piece whole: a force held for a time, and contacts pushed in their cavities, cavity by cavity.
@@ -16,7 +17,7 @@ import { typedText } from '../parts/zod-form';
  */
 @Component({
   selector: 'tm-kept-tests',
-  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, Mark, Tick],
+  imports: [Notice, ReactiveFormsModule, NzButtonModule, NzInputModule, Mark, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (hold(); as wanted) {
@@ -51,10 +52,8 @@ import { typedText } from '../parts/zod-form';
           <p><tm-mark [state]="c.state" /> Cavity {{ c.cavity }}: {{ c.text }}</p>
         }
         <form (submit)="keepPush($event)" novalidate>
-          <label>Cavities <input nz-input inputmode="numeric" [value]="total()" (input)="setTotal($event)" /></label>
-          <label
-            >Cavity <input nz-input [value]="cavity() || (remaining()[0] ?? '')" (input)="cavity.set(value($event))"
-          /></label>
+          <label>Cavities <input nz-input inputmode="numeric" [formControl]="cavityCount" /></label>
+          <label>Cavity <input nz-input [formControl]="cavity" [placeholder]="remaining()[0] ?? ''" /></label>
           <tm-tick [(value)]="clicked">clicked home</tm-tick>
           @if (wanted.secondaryLock) {
             <tm-tick [(value)]="locked">lock went home</tm-tick>
@@ -74,7 +73,7 @@ import { typedText } from '../parts/zod-form';
       </details>
     }
     @if (message()) {
-      <p class="notice bad" role="alert">{{ message() }}</p>
+      <tm-notice kind="bad">{{ message() }}</tm-notice>
     }
   `,
   styles: `
@@ -116,13 +115,14 @@ export class KeptTests {
   /** The lot the pieces are of; null: samples of the set-up. */
   readonly lot = input<number | null>(null);
   private readonly hand = inject(Hand);
-  protected readonly value = valueOf;
   protected readonly least = (force: number) => showLimit(force, 1);
   protected readonly force = typedText();
   protected readonly seconds = typedText();
   protected readonly moved = typedText('0');
-  protected readonly total = signal('4');
-  protected readonly cavity = signal('');
+  protected readonly cavityCount = typedText('4');
+  protected readonly total = toSignal(this.cavityCount.valueChanges, { initialValue: '4' });
+  /** Left empty it is the next one that is due. */
+  protected readonly cavity = typedText();
   protected readonly clicked = signal(true);
   protected readonly locked = signal(true);
   protected readonly stayed = signal(true);
@@ -168,10 +168,6 @@ export class KeptTests {
     return Array.from({ length: count }, (_, i) => String(i + 1)).filter((c) => !done.has(c));
   });
 
-  protected setTotal(event: Event): void {
-    this.total.set(valueOf(event));
-  }
-
   protected keepHold(event: Event): void {
     event.preventDefault();
     const [force, seconds, moved] = [this.force.value, this.seconds.value, this.moved.value].map(plainNumber);
@@ -198,7 +194,7 @@ export class KeptTests {
 
   protected keepPush(event: Event): void {
     event.preventDefault();
-    const cavity = this.cavity().trim() || (this.remaining()[0] ?? '');
+    const cavity = this.cavity.value.trim() || (this.remaining()[0] ?? '');
     const force = this.push.value.trim() === '' ? null : plainNumber(this.push.value);
     if (this.push.value.trim() !== '' && force === null) {
       this.message.set('The push is a number, or left out.');
@@ -213,7 +209,7 @@ export class KeptTests {
       note: this.note.value,
     };
     this.put({ kind: 'retention', piece: 1, cavity, ...seen }, () => {
-      this.cavity.set('');
+      this.cavity.setValue('');
       this.note.setValue('');
     });
   }

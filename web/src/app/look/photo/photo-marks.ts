@@ -9,11 +9,12 @@ import { typedText } from '../../parts/zod-form';
 import { PhotoInHand } from '../photo-in-hand';
 import { markText } from './mark-text';
 import { PhotoMarking } from './photo-marking';
+import { Notice } from '../../parts/notice';
 
 /** What was measured on a photograph: its scale, each mark with the point it answers, and keeping them. */
 @Component({
   selector: 'tm-photo-marks',
-  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, Mark, Select],
+  imports: [Notice, ReactiveFormsModule, NzButtonModule, NzInputModule, Mark, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <aside aria-label="What was measured">
@@ -68,7 +69,7 @@ import { PhotoMarking } from './photo-marking';
         </p>
       }
       @if (marking.refusal()) {
-        <p class="notice bad" role="alert">{{ marking.refusal() }}</p>
+        <tm-notice kind="bad">{{ marking.refusal() }}</tm-notice>
       }
     </aside>
   `,

@@ -8,11 +8,12 @@ import { Mark } from '../../parts/mark';
 import { typedText } from '../../parts/zod-form';
 import { PhotoInHand } from '../photo-in-hand';
 import { SectionWork } from './section-work';
+import { Notice } from '../../parts/notice';
 
 /** The figures of a section, each beside what is asked of it, and keeping them. */
 @Component({
   selector: 'tm-section-figures',
-  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, Mark, TermHelp],
+  imports: [Notice, ReactiveFormsModule, NzButtonModule, NzInputModule, Mark, TermHelp],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <aside aria-label="Figures of the section">
@@ -25,10 +26,10 @@ import { SectionWork } from './section-work';
         <p role="status">Reading the picture ...</p>
       }
       @for (reason of work.declined(); track reason.code) {
-        <p class="notice bad" role="alert">
+        <tm-notice kind="bad">
           It is not read: {{ reason.text }}
           <button nz-button class="bench-button" type="button" (click)="work.byHand()">Draw it by hand</button>
-        </p>
+        </tm-notice>
       }
       @if (work.figures(); as f) {
         <dl class="facts">
@@ -78,15 +79,15 @@ import { SectionWork } from './section-work';
         </form>
       }
       @if (photo.section(); as kept) {
-        <p class="notice">
+        <tm-notice>
           On record by {{ kept.by }}: {{ (100 * kept.body.figures.compression).toFixed(1) }} % compression,
           {{ (100 * kept.body.figures.voids).toFixed(1) }} % voids{{
             kept.body.mended.length ? ', mask mended by hand' : ''
           }}.
-        </p>
+        </tm-notice>
       }
       @if (work.refusal()) {
-        <p class="notice bad" role="alert">{{ work.refusal() }}</p>
+        <tm-notice kind="bad">{{ work.refusal() }}</tm-notice>
       }
     </aside>
   `,

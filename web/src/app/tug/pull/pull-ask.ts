@@ -8,10 +8,10 @@ import {
   PendingTasks,
   signal,
 } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { isValidMode } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { valueOf } from '../../parts/value-of';
 import { CurveView } from '../gauge/curve-view';
 import { MODE_KEYS, PullEntry } from './pull-entry';
 import { PullReading } from './pull-reading';
@@ -20,7 +20,7 @@ import { PullStore } from './pull-store';
 /** What is asked of a pull: whether a doubtful value is right, then how it failed, with what the curve suggests. */
 @Component({
   selector: 'tm-pull-ask',
-  imports: [NzButtonModule, NzInputModule, CurveView],
+  imports: [FormsModule, NzButtonModule, NzInputModule, CurveView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (isDrawn()) {
@@ -56,8 +56,8 @@ import { PullStore } from './pull-store';
                 nz-input
                 id="reading-note"
                 maxlength="500"
-                [value]="entry.note()"
-                (input)="entry.set({ note: value($event) })"
+                [ngModel]="entry.note()"
+                (ngModelChange)="entry.set({ note: $event })"
                 (keydown.enter)="acts.keep()"
               />
             </div>
@@ -89,8 +89,8 @@ import { PullStore } from './pull-store';
                 nz-input
                 id="reading-why"
                 maxlength="500"
-                [value]="entry.why()"
-                (input)="entry.set({ why: value($event) })"
+                [ngModel]="entry.why()"
+                (ngModelChange)="entry.set({ why: $event })"
                 (keydown.enter)="acts.keep()"
               />
             </div>
@@ -173,7 +173,6 @@ export class PullAsk {
   protected readonly acts = inject(PullEntry);
   protected readonly reading = inject(PullReading);
   protected readonly modes = MODE_KEYS;
-  protected readonly value = valueOf;
 
   /** A frame later than the verdict: nobody waits for the question to see it. */
   protected readonly isDrawn = signal(false);

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, inject, viewChild, type ElementRef } from '@angular/core';
+import { FormsModule } from '@angular/forms';
 import { FORCE_UNITS } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -6,7 +7,6 @@ import { FieldBurst, KeyBurst } from '../../parts/key-burst';
 import { Mark } from '../../parts/mark';
 import { NumberPad } from '../../parts/number-pad';
 import { Select } from '../../parts/select';
-import { valueOf } from '../../parts/value-of';
 import { StationGauge } from '../gauge/station-gauge';
 import { pastedReadings } from '../pasted-readings';
 import { PullEntry } from './pull-entry';
@@ -17,7 +17,7 @@ import { PullsInHand } from './pulls-in-hand';
 /** The force in hand: the field it is typed into, or the number large with its margin. */
 @Component({
   selector: 'tm-pull-field',
-  imports: [NzButtonModule, NzInputModule, Mark, NumberPad, Select],
+  imports: [FormsModule, NzButtonModule, NzInputModule, Mark, NumberPad, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="big" aria-live="polite">
@@ -42,8 +42,9 @@ import { PullsInHand } from './pulls-in-hand';
           class="figures"
           inputmode="decimal"
           autocomplete="off"
-          [value]="entry.text()"
-          (input)="entry.typed(value($event))"
+          name="force"
+          [ngModel]="entry.text()"
+          (ngModelChange)="entry.typed($event)"
           (paste)="paste($event)"
           (keydown)="keyDown($event)"
           [attr.aria-describedby]="entry.message() ? 'tug-message' : null"
@@ -120,7 +121,6 @@ export class PullField {
   private readonly acts = inject(PullEntry);
   private readonly reading = inject(PullReading);
   private readonly inHand = inject(PullsInHand);
-  protected readonly value = valueOf;
   protected readonly units = FORCE_UNITS.map((value) => ({ value, label: value }));
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
 

@@ -6,6 +6,7 @@ import { StationGauge } from '../gauge/station-gauge';
 import { PullStore } from './pull-store';
 import { PullsInHand } from './pulls-in-hand';
 import { WaitingPulls } from './waiting-pulls';
+import { Notice } from '../../parts/notice';
 
 /**
  * What is between a pull and its piece: whether the piece is in hand, values that were pasted, and pulls that wait to be
@@ -13,7 +14,7 @@ import { WaitingPulls } from './waiting-pulls';
  */
 @Component({
   selector: 'tm-pulls-waiting',
-  imports: [NzButtonModule],
+  imports: [Notice, NzButtonModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (gauge.chosen(); as g) {
@@ -31,16 +32,16 @@ import { WaitingPulls } from './waiting-pulls';
       }
     }
     @if (entry.pasted().length) {
-      <p class="notice" role="status">
+      <tm-notice announced>
         {{ count(entry.pasted().length, 'more pasted value waits', 'more pasted values wait') }}:
         <span class="figures">{{ entry.pasted().slice(0, 8).join(' · ') }}</span>
         <button nz-button class="quiet" type="button" (click)="inHand.dropPasted()">drop them</button>
-      </p>
+      </tm-notice>
     }
     @for (other of left(); track $index) {
-      <p class="notice">
+      <tm-notice>
         {{ other.by }} left {{ count(other.values, 'value') }} open here. They are kept for {{ other.by }} to take up.
-      </p>
+      </tm-notice>
     }
     @if (waiting().length) {
       <section class="notice hold" aria-labelledby="waiting-pulls">
