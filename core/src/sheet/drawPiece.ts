@@ -147,10 +147,12 @@ export function drawPieceEnd(context: LookContext, piece: Piece, point: PointSho
     }
     right = cx + r * 1.3 + 8;
   }
-  const low = tall / 2 + 44;
+  // Where no number is drawn, none needs room: only what stands out by itself does.
+  const [above, below] =
+    point === null ? [10 + 0.8 * tall * Math.abs(piece.lean), 12 + reach * Math.abs(Math.sin(a))] : [24, 44];
   return {
     shapes,
-    box: { x: -left, y: -tall / 2 - 24, width: left + right, height: low + tall / 2 + 24 },
+    box: { x: -left, y: -tall / 2 - above, width: left + right, height: tall + above + below },
     scale: k,
   };
 }

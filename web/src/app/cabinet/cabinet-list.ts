@@ -47,6 +47,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
       border: 1px solid var(--line);
       height: calc(100vh - 330px);
       min-height: 320px;
+      scrollbar-gutter: stable;
     }
     .line {
       align-items: center;
@@ -78,8 +79,11 @@ type AnyPart = CatalogueParts[CatalogueKind];
     button.line:focus-visible {
       outline-offset: -3px;
     }
+    /* As wide as a line beside the list's own scrollbar. */
     .titles {
       background: var(--shade);
+      border: 1px solid transparent;
+      scrollbar-gutter: stable;
       font-weight: 600;
       height: 36px;
     }

@@ -5,6 +5,7 @@ import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may, type Problem } from '@tug-mark/contract';
 import {
+  capital,
   CATALOGUE_KINDS,
   CATALOGUES,
   indexParts,
@@ -69,7 +70,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
           </div>
           @for (facet of facets(); track facet.column.path) {
             <div class="field">
-              <label [attr.for]="'facet-' + facet.column.path">{{ facet.column.title }}</label>
+              <label [attr.for]="'facet-' + facet.column.path">{{ capital(facet.column.title) }}</label>
               <tm-select
                 [selectId]="'facet-' + facet.column.path"
                 [options]="offered(facet.options)"
@@ -122,6 +123,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
   styleUrl: './cabinet-page.less',
 })
 export class CabinetPage {
+  protected readonly capital = capital;
   private readonly router = inject(Router);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   protected readonly store = inject(CabinetStore);

@@ -12,13 +12,14 @@ import { LookWork } from './look-work';
 import { PiecePhotos } from './piece-photos';
 import { PointExamples } from './point-examples';
 import { StationCaliper } from './station-caliper';
+import { Notice } from '../parts/notice';
 
 const PIECE_STATE = { accepted: 'pass', rework: 'hold', rejected: 'fail', open: 'missing' } as const;
 
 /** Is the finished crimp right to eye and caliper? Piece by piece, point by point, by keys. */
 @Component({
   selector: 'tm-look-stage',
-  imports: [RouterLink, CaliperBar, LookAnswer, LookPoints, Mark, PiecePhotos, PointExamples],
+  imports: [Notice, RouterLink, CaliperBar, LookAnswer, LookPoints, Mark, PiecePhotos, PointExamples],
   providers: [LookWork],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './look-stage.html',

@@ -137,13 +137,12 @@ const STATES = { good: 'pass', bad: 'fail', open: 'hold', void: 'hold' } as cons
       text-align: right;
     }
     td button.link {
-      align-items: baseline;
-      display: inline-flex;
-      gap: 6px;
+      display: inline-block;
       min-height: 32px;
+      white-space: nowrap;
     }
     td button.link tm-mark {
-      align-self: center;
+      margin-right: 6px;
     }
     .bad {
       color: var(--fail);

@@ -23,6 +23,7 @@ import { LotSide } from './lot-side';
 import { LotWork, type LotPanel } from './lot-work';
 import { NotAsDrawn } from './not-as-drawn';
 import { PullsFromFile } from './pulls-from-file';
+import { Notice } from '../parts/notice';
 
 const PAPERS = [
   { end: 'pdf', name: 'Certificate as PDF' },
@@ -43,6 +44,7 @@ const PANELS: Readonly<Record<string, { readonly panel: LotPanel; readonly field
 @Component({
   selector: 'tm-lot-stage',
   imports: [
+    Notice,
     ...[RouterLink, AnotherPiece, Disposition, GaugeBar, LotCard, LotChangeForm, LotChecks, LotMeasure, LotOpen],
     ...[LotSide, NotAsDrawn, PullAsk, PullField, PullsFromFile, PullsWaiting, Reasons],
   ],

@@ -40,6 +40,7 @@ import { showRecordTime } from '../parts/show-time';
 import { SideViewDrawing } from '../parts/side-view';
 import { TugLine } from '../parts/tug-line';
 import type { TugFlag } from '../parts/tug-line.layout';
+import { Notice } from '../parts/notice';
 
 /** An entry that came in later than this after it was made waited on its device. */
 const LATE_MS = 60_000;
@@ -52,7 +53,7 @@ const ENTRIES_AT_ONCE = 100;
 /** The record of one combination: on screen, on paper (A4 and letter), and as files. */
 @Component({
   selector: 'tm-record-page',
-  imports: [NzTableModule, RouterLink, NzButtonModule, Mark, MoreRows, ProblemNotice, SideViewDrawing, TugLine],
+  imports: [Notice, NzTableModule, RouterLink, NzButtonModule, Mark, MoreRows, ProblemNotice, SideViewDrawing, TugLine],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './record-page.html',
   styleUrl: './record-page.less',

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { Store } from '@ngrx/store';
 import { outboxFeature } from '../outbox/outbox.state';
 import { count } from '../parts/count';
+import { Notice } from '../parts/notice';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from './keys';
 import { LeftBehind } from './left-behind';
@@ -11,7 +12,7 @@ import { SignInForm } from './sign-in-form';
 /** What stands across every page while it lasts: an ended session, entries that wait, a clock that is off. */
 @Component({
   selector: 'tm-shell-notices',
-  imports: [SignInForm, RefusedEntries, LeftBehind],
+  imports: [Notice, SignInForm, RefusedEntries, LeftBehind],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (state() === 'expired') {
@@ -27,27 +28,27 @@ import { SignInForm } from './sign-in-form';
       </section>
     }
     @if (unheard(); as line) {
-      <p class="strip notice" role="status">
+      <tm-notice class="strip" announced>
         '{{ line }}' came from a scanner or a gauge. This screen takes none, and nothing was put on record.
-      </p>
+      </tm-notice>
     }
     @if (clock(); as off) {
-      <p class="strip notice hold" role="status">{{ off }}</p>
+      <tm-notice class="strip" announced>{{ off }}</tm-notice>
     }
     @if (faulted().length) {
-      <p class="strip notice hold" role="status">
+      <tm-notice class="strip" announced>
         {{ count(faulted().length, 'entry', 'entries') }} could not be kept by the server, for a fault of its own: kept
         on this device, and sent again without anybody’s help.
-      </p>
+      </tm-notice>
     }
     @if (others().length) {
-      <p class="strip notice" role="status">
+      <tm-notice class="strip" announced>
         {{ count(others().length, 'entry', 'entries') }} made by {{ others()[0]?.personName }}: kept on this device, and
         sent when {{ others()[0]?.personName }} signs in here.
         <button class="link" type="button" [attr.aria-expanded]="settles()" (click)="settles.set(!settles())">
           {{ others()[0]?.personName }} does not come back
         </button>
-      </p>
+      </tm-notice>
       @defer (when settles()) {
         @if (settles()) {
           <tm-left-behind />
@@ -59,7 +60,7 @@ import { SignInForm } from './sign-in-form';
     }
   `,
   styles: `
-    .strip {
+    section.strip {
       align-items: center;
       display: flex;
       flex-wrap: wrap;

@@ -20,6 +20,7 @@ import { PullsInHand } from './pull/pulls-in-hand';
 import { PullsWaiting } from './pull/pulls-waiting';
 import { targetName } from './pull/target-name';
 import { TugReadings, type TugReading, type TugRuling } from './tug-readings';
+import { Notice } from '../parts/notice';
 
 /** A reading being corrected; the next one kept corrects it. */
 interface Correcting {
@@ -32,6 +33,7 @@ interface Correcting {
 @Component({
   selector: 'tm-tug-stage',
   imports: [
+    Notice,
     RouterLink,
     NzButtonModule,
     TugLine,
