@@ -243,6 +243,30 @@ describe('A sheet of what to look at', () => {
   });
 });
 
+describe('A piece end on', () => {
+  it('lies whole in its picture, however it leans or is twisted, where no number needs room', () => {
+    const context = lookOf('open-barrel-contact');
+    const right = asDrawn(context);
+    for (const twist of [-12, 0, 25]) {
+      for (const lean of [0, 0.4, -0.4]) {
+        const drawn = drawPieceEnd(context, { ...right, twist, lean, stray: 2 });
+        if (!drawn) throw new Error('not drawn');
+        const { y, height } = drawn.box;
+        for (const part of ['outline', 'tongue-edge', 'stray-strand']) {
+          const extent = partExtent(drawn, part);
+          expect(extent?.top).withContext(`${part}, twisted ${twist}, leaning ${lean}`).toBeGreaterThanOrEqual(y);
+          expect(extent?.bottom)
+            .withContext(`${part}, twisted ${twist}`)
+            .toBeLessThanOrEqual(y + height);
+        }
+        const outline = partExtent(drawn, 'outline');
+        const empty = height - ((outline?.bottom ?? 0) - (outline?.top ?? 0));
+        if (!twist && !lean) expect(empty).withContext('nothing is left over').toBeLessThan(26);
+      }
+    }
+  });
+});
+
 describe('A fault', () => {
   const draw = (context: LookContext, piece: Piece, code: PointCode): { side: Drawing; end: Drawing } => {
     const side = drawPieceSide(context, piece, code);
