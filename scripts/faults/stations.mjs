@@ -31,6 +31,15 @@ export async function openStations(address, how) {
   return { cookie, combinations };
 }
 
+/** The inspection points a combination is looked at by, as its set-up names them. */
+async function lookInEffect(address, cookie, id) {
+  const asked = await fetch(`${address}/api/combinations/${id}`, { headers: { cookie } });
+  const { combination, looks } = await asked.json();
+  const found = looks.find((sheet) => sheet.status === 'released' && sheet.class === combination.class);
+  if (!found) throw new Error(`no inspection points of grade '${combination.class}' are released`);
+  return { document: found.document, revision: found.revision, class: found.class };
+}
+
 /**
  * @param through where entries are sent; another address than the server's when something stands between
  */
@@ -69,8 +78,11 @@ export function runStations(through, cookie, combinations) {
     }
   };
   const stations = combinations.map(async (combination) => {
-    const look = { document: 'FL-LOOK-03', revision: 'B', class: '2' };
-    await put(combination, { kind: 'tool', tool: 'HT-11', die: 'A', nest: '1', look });
+    await put(combination, {
+      kind: 'tool',
+      ...{ tool: 'HT-11', die: 'A', nest: '1' },
+      look: await lookInEffect(through, cookie, combination),
+    });
     for (let piece = 1; !isOver && piece < 9999; piece++) {
       const force = 115 + (piece % 97) / 10;
       const typed = String(force);
