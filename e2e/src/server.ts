@@ -18,16 +18,24 @@ async function asAdmin(statement: string, database = 'postgres'): Promise<void> 
   await client.query(statement).finally(() => client.end());
 }
 
-const freePort = () =>
-  new Promise<number>((resolve) => {
+/** Below the ports a system gives to connections that go out: one of those may be taken before the server listens on it. */
+const PORTS = { from: 21_000, count: 11_000 };
+
+async function freePort(): Promise<number> {
+  const port = PORTS.from + Math.floor(Math.random() * PORTS.count);
+  const isFree = await new Promise<boolean>((resolve) => {
     const probe = createServer();
-    probe.listen(0, '127.0.0.1', () => {
-      const address = probe.address();
+    probe.once('error', () => {
+      resolve(false);
+    });
+    probe.listen(port, '127.0.0.1', () => {
       probe.close(() => {
-        resolve(typeof address === 'object' && address ? address.port : 0);
+        resolve(true);
       });
     });
   });
+  return isFree ? port : freePort();
+}
 
 /** Starts one process of the server and waits until it listens. */
 function serve(env: Record<string, string>): Promise<ChildProcess> {
