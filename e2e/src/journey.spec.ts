@@ -149,7 +149,7 @@ describe('From a wire list to a judged pull', () => {
     await browser.press('Wire past the barrel');
     await browser.press('Reject');
     await (
-      await browser.shown(By.xpath("//form[@class='ask']//button[contains(., 'Wire stands too far out')]"))
+      await browser.shown(By.xpath("//form[contains(@class, 'ask')]//button[contains(., 'Wire stands too far out')]"))
     ).click();
     await browser.sees('Piece 1 is rejected: wire past the barrel.');
     await climbTo(browser, 'Tug');
