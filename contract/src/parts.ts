@@ -1,6 +1,7 @@
 import {
   ACCEPTANCES,
   ADHESIVE_RULES,
+  asKept,
   between,
   BRAZED_SEAMS,
   BRUSH_RULES,
@@ -19,12 +20,14 @@ import {
   type LookSheet,
   LOOSE_IN_NEST,
   MEASURED,
+  numberAt,
   partId,
   POINT_CODES,
   positive,
   type Practice,
   type PracticeChoices,
   PULL_EVIDENCE,
+  RULE_NUMBERS,
   SEALING_HEATS,
   SECOND_BITES,
   SOLDER_RULES,
@@ -120,7 +123,19 @@ export const practiceDraftSchema = z.strictObject({
   part,
   label,
   ...whose,
-  choices: z.strictObject(choices).partial(),
+  // What is entered now lies where a form would take it; profiles kept before stay as they are.
+  choices: z
+    .strictObject(choices)
+    .partial()
+    .superRefine((made, context) => {
+      for (const rule of RULE_NUMBERS) {
+        const { path, least, most, unit, title } = rule;
+        const value = numberAt(made as Partial<PracticeChoices>, path);
+        if (value === undefined || (value >= asKept(rule, least) && value <= asKept(rule, most))) continue;
+        const message = `${title}: it lies from ${least} to ${most} ${unit}.`;
+        context.addIssue({ code: 'custom', path: path.split('.'), message });
+      }
+    }),
 });
 
 export const documentKeySchema = z.strictObject({ document: label, revision: part, class: part });

@@ -1,4 +1,5 @@
 export { compareSetUps, type SetUpCompared } from './compareSetUps';
+export { exampleLook, plainContext, type ShopParts } from './exampleLook';
 export { computeSetUp, type SetUp, type SetUpContext, type WireSetUp } from './computeSetUp';
 export { findingsOf } from './findingsOf';
 export {

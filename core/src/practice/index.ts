@@ -21,4 +21,6 @@ export {
   type PracticeChoices,
 } from './Practice';
 export { draftOf, ownChoices, resolvePractice, type PracticeDraft, type PracticeResolved } from './resolvePractice';
+export { asKept, asTyped, numberAt, RULE_NUMBERS, withNumbers, type RuleNumber } from './ruleNumbers';
+export { STARTER_RULES } from './starterRules';
 export { readStrandDamage, strandDamageText } from './strandDamageText';

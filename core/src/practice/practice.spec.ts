@@ -1,5 +1,18 @@
 import { practice } from '../testing/shop';
-import { CHOICE_KEYS, CHOICES, choosePractice, resolvePractice, type Practice, type PracticeDraft } from './index';
+import {
+  asKept,
+  asTyped,
+  CHOICE_KEYS,
+  CHOICES,
+  choosePractice,
+  numberAt,
+  resolvePractice,
+  RULE_NUMBERS,
+  STARTER_RULES,
+  withNumbers,
+  type Practice,
+  type PracticeDraft,
+} from './index';
 
 const house: Practice = { ...practice, own: CHOICE_KEYS };
 const draft = (part: string, base: string | null, choices: PracticeDraft['choices'] = {}): PracticeDraft => ({
@@ -37,6 +50,40 @@ describe('A practice profile', () => {
   it('without a base has to make every choice', () => {
     const open = resolvePractice(draft('a', null, { gap: 'small' }), [house]);
     expect(!open.ok && open.code).toBe('choice-missing');
+    // Every open one is named, as a person knows it.
+    const { windowShare, brush, ...rest } = STARTER_RULES;
+    const two = resolvePractice(draft('a', null, rest), [house]);
+    expect(!two.ok && two.text).toBe(
+      "Left open: 'Wire past the barrel', 'Insulation edge between two grips'. A profile without a base has to make every choice.",
+    );
+    expect(resolvePractice(draft('a', null, { ...rest, windowShare, brush }), []).ok).toBeTrue();
+  });
+
+  it('can begin with the usual school of each choice and the usual numbers, nothing left open', () => {
+    const starter = resolved(draft('house', null, STARTER_RULES), []);
+    for (const { key, schools } of CHOICES)
+      expect(starter[key])
+        .withContext(key)
+        .toBe(schools[0]?.value as never);
+    expect([starter.edgeBand, starter.windowShare, starter.coverage]).toEqual([0.05, { min: 0.25, max: 0.75 }, 0.99]);
+    // Nobody's strands are hurt, and nobody is asked for a second person, until the shop says so.
+    expect([starter.strandDamage, starter.secondPersonReleases]).toEqual([[], false]);
+  });
+
+  it('takes numbers at their paths, shares typed in per cent and kept as shares, and they come back as typed', () => {
+    for (const rule of RULE_NUMBERS) {
+      expect(rule.usual).withContext(rule.path).toBeGreaterThanOrEqual(rule.least);
+      expect(rule.usual).withContext(rule.path).toBeLessThanOrEqual(rule.most);
+      for (const typed of [rule.least, rule.usual, rule.most, 7, 33.3]) {
+        expect(asTyped(rule, asKept(rule, typed)))
+          .withContext(rule.path)
+          .toBe(typed);
+      }
+      expect(numberAt(STARTER_RULES, rule.path)).withContext(rule.path).toBe(asKept(rule, rule.usual));
+    }
+    // Half a range is none.
+    expect(withNumbers({}, new Map([['windowShare.min', 0.3]]))).toEqual({});
+    expect(numberAt({}, 'windowShare.min')).toBeUndefined();
   });
 
   it('knows every choice with at least two schools and the usual one first', () => {

@@ -1,5 +1,6 @@
-import { CHOICE_KEYS } from './choices';
+import { CHOICE_KEYS, CHOICES } from './choices';
 import type { Practice, PracticeChoices } from './Practice';
+import { RULE_NUMBERS } from './ruleNumbers';
 
 export type PracticeResolved =
   | { readonly ok: true; readonly practice: Practice }
@@ -39,12 +40,13 @@ export function resolvePractice(draft: PracticeDraft, others: readonly Practice[
     choices = { ...draftOf(found).choices, ...choices };
     base = found.base;
   }
-  const missing = CHOICE_KEYS.find((key) => choices[key] === undefined);
-  if (missing) {
+  const missing = CHOICE_KEYS.filter((key) => choices[key] === undefined);
+  if (missing.length) {
+    const titles = missing.map((key) => `'${titleOf(key)}'`).join(', ');
     return {
       ok: false,
       code: 'choice-missing',
-      text: `The choice '${missing}' is left open. A profile without a base has to make every choice.`,
+      text: `Left open: ${titles}. A profile without a base has to make every choice.`,
     };
   }
   const own = CHOICE_KEYS.filter((key) => draft.choices[key] !== undefined);
@@ -53,6 +55,22 @@ export function resolvePractice(draft: PracticeDraft, others: readonly Practice[
     ok: true,
     practice: { ...(choices as PracticeChoices), part, label, customer, class: className, base: draft.base, own },
   };
+}
+
+const OTHERS: Readonly<Record<string, string>> = {
+  windowShare: 'Insulation edge between two grips',
+  secondPersonReleases: 'Limits are released by',
+  strandDamage: 'Strands that may be hurt',
+};
+
+/** What a choice is called where it stands in a sentence or a table. */
+function titleOf(key: keyof PracticeChoices): string {
+  return (
+    CHOICES.find((choice) => choice.key === key)?.title ??
+    RULE_NUMBERS.find((number) => number.path === key)?.title ??
+    OTHERS[key] ??
+    key
+  );
 }
 
 /** Choices a profile makes itself: one that stands on its own makes every one, also those that came after it was kept. */

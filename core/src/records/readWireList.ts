@@ -1,6 +1,7 @@
-import { HeadedTable, type HeadedColumn, type TableProblem } from '../table';
+import { HeadedTable, plainHeading, type TableProblem } from '../table';
 import { readNumber, toMillimetres, type LengthUnit } from '../units';
 import { NO_DEMAND, PLACES, type Demand, type Place } from '../match';
+import { proposeColumns, WIRE_LIST_COLUMNS, type KnownParts, type WireListKey } from './wireListColumns';
 
 /** One wire of a list, both ends. Length in mm. */
 export interface WireListRow {
@@ -24,54 +25,6 @@ export type WireListRead =
   | { readonly ok: true; readonly rows: readonly WireListRow[] }
   | { readonly ok: false; readonly problems: readonly TableProblem[]; readonly total: number };
 
-export interface KnownParts {
-  readonly wires: ReadonlySet<string>;
-  readonly terminals: ReadonlySet<string>;
-}
-
-type Column =
-  | 'wireId'
-  | 'wirePart'
-  | 'length'
-  | 'terminalA'
-  | 'terminalB'
-  | 'quantity'
-  | 'place'
-  | 'jointA'
-  | 'jointB'
-  | 'studA'
-  | 'studB'
-  | 'temperature'
-  | 'current'
-  | 'voltage';
-
-const column = (name: string, headings: readonly string[], needed = false): HeadedColumn => ({
-  name,
-  is: (plain) => headings.includes(plain),
-  needed,
-});
-const COLUMNS: Readonly<Record<Column, HeadedColumn>> = {
-  wireId: column('wire id', ['wireid', 'wireno', 'wirenumber', 'id', 'wire'], true),
-  wirePart: column('wire part', ['wirepart', 'wirepartno', 'wirepartnumber', 'wiretype', 'partwire'], true),
-  length: column('length', ['length', 'lengthmm', 'lengthin', 'cutlength', 'cutlengthmm', 'cutlengthin'], true),
-  terminalA: column('terminal a', ['terminala', 'terma', 'enda', 'terminal1', 'end1', 'terminalatenda'], true),
-  terminalB: column('terminal b', ['terminalb', 'termb', 'endb', 'terminal2', 'end2', 'terminalatendb'], true),
-  quantity: column('quantity', ['quantity', 'qty', 'pieces', 'count'], true),
-  place: column('place', ['place', 'placeofuse']),
-  jointA: column('joint a', ['jointa', 'joint1']),
-  jointB: column('joint b', ['jointb', 'joint2']),
-  studA: column('stud a', ['studa', 'stud1']),
-  studB: column('stud b', ['studb', 'stud2']),
-  temperature: column('place temperature', [
-    'placetemperature',
-    'placetemperaturec',
-    'placetemperaturedegc',
-    'ambient',
-    'ambientc',
-  ]),
-  current: column('current', ['current', 'currentamp', 'amps']),
-  voltage: column('voltage', ['voltage', 'volts']),
-};
 const MOST_LENGTH = 500_000;
 const MOST_QUANTITY = 1_000_000;
 
@@ -92,7 +45,7 @@ export function readWireList(
   known: KnownParts,
   mostProblems = 200,
 ): WireListRead {
-  const read = new HeadedTable(table, COLUMNS, mostProblems);
+  const read = new HeadedTable(table, columnsOf(table, known), mostProblems);
   if (read.total) return { ok: false, problems: read.problems, total: read.total };
   const unit: LengthUnit = read.plain('length').endsWith('in') ? 'in' : 'mm';
   const firstRowOf = new Map<string, number>();
@@ -140,7 +93,7 @@ export function readWireList(
     const place = cell('place').toLowerCase() || 'dry';
     if (!PLACES.includes(place as Place)) wrong('place', `'${place}' is neither dry nor wet.`);
 
-    const asked = (column: Column): number | null => {
+    const asked = (column: WireListKey): number | null => {
       if (cell(column) === '') return null;
       const read = readNumber(cell(column));
       if (read.outcome === 'number' && read.value > 0) return read.value;
@@ -171,6 +124,19 @@ export function readWireList(
   });
   if (!read.total && !rows.length) read.note(2, '', '', 'The file has a header but no wire below it.');
   return read.total ? { ok: false, problems: read.problems, total: read.total } : { ok: true, rows };
+}
+
+/** The columns as this file heads them: 'wire' may mean the part, where what stands in it says so. */
+function columnsOf(table: readonly (readonly string[])[], known: KnownParts): typeof WIRE_LIST_COLUMNS {
+  const header = (table[0] ?? []).map(plainHeading);
+  const at = header.indexOf('wire');
+  if (at < 0 || proposeColumns(table, known)[at] !== 'wirePart') return WIRE_LIST_COLUMNS;
+  const { wireId, wirePart } = WIRE_LIST_COLUMNS;
+  return {
+    ...WIRE_LIST_COLUMNS,
+    wireId: { ...wireId, is: (plain) => plain !== 'wire' && wireId.is(plain) },
+    wirePart: { ...wirePart, is: (plain) => plain === 'wire' || wirePart.is(plain) },
+  };
 }
 
 /** Ends that share a barrel have to name the same terminal, place and quantity. */

@@ -1,5 +1,5 @@
 import { NO_DEMAND } from '../match';
-import { combine, readWireList } from './index';
+import { combine, proposeColumns, readWireList } from './index';
 
 const known = { wires: new Set(['W1', 'W2']), terminals: new Set(['T1', 'T2']) };
 const HEAD = ['Wire ID', 'Wire part', 'Length mm', 'Terminal A', 'Terminal B', 'Qty', 'Place'];
@@ -26,6 +26,49 @@ describe('A wire list', () => {
         place: 'dry',
       }),
     ]);
+  });
+
+  it('tells a column headed ‘wire’ by what stands in it: numbers of parts, or names of wires', () => {
+    const rest = ['length', 'terminal a', 'terminal b', 'qty'];
+    const parts = readWireList(
+      [
+        ['wire', 'id', ...rest],
+        ['W1', 'A1', '10', 'T1', '-', '1'],
+        ['W2', 'A2', '10', 'T1', '-', '1'],
+      ],
+      known,
+    );
+    expect(parts.ok && parts.rows.map(({ wireId, wirePart }) => [wireId, wirePart])).toEqual([
+      ['A1', 'W1'],
+      ['A2', 'W2'],
+    ]);
+    const names = readWireList(
+      [
+        ['wire', 'wire part', ...rest],
+        ['A1', 'W1', '10', 'T1', '-', '1'],
+      ],
+      known,
+    );
+    expect(names.ok && names.rows[0]?.wireId).toBe('A1');
+  });
+
+  it('proposes what each column says by its heading, then by what stands in it, and no thing twice', () => {
+    const table = [
+      ['No.', 'Art', 'Left', 'Right', 'Cut length', 'Qty', 'Remark'],
+      ['A1', 'W1', 'T1', 'T2', '100', '2', 'W1'],
+      ['A2', 'W2', '-', 'T1', '100', '2', ''],
+    ];
+    expect(proposeColumns(table, known)).toEqual([
+      null,
+      'wirePart',
+      'terminalA',
+      'terminalB',
+      'length',
+      'quantity',
+      null,
+    ]);
+    expect(proposeColumns([['qty', 'pieces']], known)).toEqual(['quantity', null]);
+    expect(proposeColumns([], known)).toEqual([]);
   });
 
   it('names every fault by row and column, and imports nothing', () => {

@@ -11,6 +11,7 @@ export { readLimitRows, writeLimitRows, type LimitRowsRead } from './limitRows';
 export { type HoldRule, type LimitRow, type LimitTable, type PushRow } from './LimitTable';
 export { readForce, type ForceRead } from './readForce';
 export { judgeHold } from './judgeHold';
+export { limitSizes } from './limitSizes';
 export { judgeRetention } from './judgeRetention';
 export * from './trace';
 export * from './gauge';

@@ -1,8 +1,7 @@
 import type { Cabinet } from '@tug-mark/contract';
-import { CHOICE_KEYS, NO_DEMAND } from '@tug-mark/core';
+import { NO_DEMAND } from '@tug-mark/core';
 import { bareRing, insulatedRing, practice, stripper, tool, wire075 } from '../../../../core/src/testing/shop';
 import { ApiProblem } from '../http/api';
-import { PracticeEditor } from '../practice/practice-editor';
 import { PracticePage } from '../practice/practice-page';
 import { FinderPage } from '../match/finder-page';
 import { StampReader } from '../match/stamp-reader';
@@ -10,7 +9,6 @@ import { TubeChooser } from '../prepare/tube-chooser';
 import { Retermination } from '../prepare/retermination';
 import { Bench, viewOf } from '../testing/bench';
 import { ToolsPage } from '../tool/tools-page';
-import { LimitDraft } from '../tug/limit-draft';
 import { LimitsPage } from '../tug/limits-page';
 import { CabinetPage } from './cabinet-page';
 import { PartEditor } from './part-editor';
@@ -179,64 +177,6 @@ describe('The rooms around the bench', () => {
     await bench.choose('beside-profile', 'gap required');
     expect(bench.text).toContain('What it changes for RB on W-075');
     expect(bench.element.querySelector('tr.changed')?.textContent).toContain('strip');
-  });
-
-  it('a practice profile with a number out of its range is told so and not sent', async () => {
-    const keepPractice = jasmine.createSpy('keepPractice').and.resolveTo({});
-    bench = await Bench.open(PracticeEditor, {
-      role: 'engineer',
-      api: { ...api, keepPractice },
-      inputs: { practice: null, others: [house] },
-    });
-    await typeInto('p-part', 'dock');
-    await typeInto('p-label', 'Dock');
-    await typeInto('n-setUpPieces', '2.5');
-    await bench.submit();
-    expect(bench.text).toContain('Set-up pieces: It is a whole number.');
-    expect(keepPractice).not.toHaveBeenCalled();
-    await typeInto('n-setUpPieces', '8');
-    await bench.choose('p-base', 'nothing');
-    await bench.submit();
-    expect(bench.text).toContain('A profile without a base has to make every choice.');
-  });
-
-  it('no strand hurt at all is a choice of a practice profile, and what is not understood is not sent', async () => {
-    const keepPractice = jasmine.createSpy('keepPractice').and.resolveTo({});
-    bench = await Bench.open(PracticeEditor, {
-      role: 'engineer',
-      api: { ...api, keepPractice },
-      inputs: { practice: null, others: [{ ...house, own: CHOICE_KEYS }] },
-    });
-    await typeInto('p-part', 'dock');
-    await typeInto('p-label', 'Dock');
-    await typeInto('n-strandDamage', 'a few');
-    await bench.submit();
-    expect(bench.text).toContain("'a few' is not understood. Write 'none', or 'up to 30 strands: 1 nicked, 0 cut'.");
-    expect(keepPractice).not.toHaveBeenCalled();
-    await typeInto('n-strandDamage', 'none');
-    await bench.submit();
-    expect(keepPractice).toHaveBeenCalledWith(0, jasmine.objectContaining({ choices: { strandDamage: [] } }));
-  });
-
-  it('a draft of limits names its bad rows and keeps the good ones as typed', async () => {
-    const draftLimit = jasmine.createSpy('draftLimit').and.resolveTo([]);
-    const [table] = viewOf().limits;
-    bench = await Bench.open(LimitDraft, { role: 'quality', api: { draftLimit }, inputs: { from: table } });
-    await typeInto('draft-revision', 'E');
-    const cells = [...bench.element.querySelectorAll<HTMLInputElement>('tbody input')];
-    const [, force] = cells;
-    if (!force) throw new Error('no row');
-    force.value = 'many';
-    force.dispatchEvent(new Event('input', { bubbles: true }));
-    await bench.submit();
-    expect(bench.text).toContain("Row 1: force N: 'many' is not a number.");
-    expect(draftLimit).not.toHaveBeenCalled();
-    force.value = '90';
-    force.dispatchEvent(new Event('input', { bubbles: true }));
-    await bench.submit();
-    expect(draftLimit.calls.mostRecent().args[0]).toEqual(
-      jasmine.objectContaining({ revision: 'E', status: 'draft', rows: [{ ...table?.rows[0], force: 90 }] }),
-    );
   });
 
   it('limits are compared row by row, with the set-ups whose limit would change', async () => {

@@ -44,7 +44,7 @@ import { Notice } from '../parts/notice';
                 nz-input
                 [id]="'f-' + column.path"
                 [value]="cells()[column.path] ?? ''"
-                [readOnly]="column.path === 'part' && part() !== null"
+                [readonly]="column.path === 'part' && part() !== null"
                 [attr.placeholder]="column.help ?? null"
                 [attr.aria-invalid]="fault ? true : null"
                 [attr.aria-describedby]="fault ? 'e-' + column.path : null"

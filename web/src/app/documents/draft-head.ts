@@ -1,11 +1,15 @@
-import { ChangeDetectionStrategy, Component, input, model } from '@angular/core';
-import { FormsModule } from '@angular/forms';
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule, type AbstractControl } from '@angular/forms';
+import { documentKeySchema, isoDate } from '@tug-mark/contract';
 import type { ShopDocument } from '@tug-mark/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { DayField } from '../parts/day-field';
+import { Field } from '../parts/field';
+import type { FormFault } from '../parts/form-faults';
 import { Tick } from '../parts/tick';
-import { valueOf } from '../parts/value-of';
+import { typedText, valid } from '../parts/zod-form';
 
+const { document: name, revision, class: grade } = documentKeySchema.shape;
 const FIELDS = [
   { key: 'document', title: 'Document' },
   { key: 'revision', title: 'Revision' },
@@ -14,121 +18,100 @@ const FIELDS = [
   { key: 'effectiveFrom', title: 'In effect from' },
   { key: 'effectiveUntil', title: 'until, empty for open' },
 ] as const;
-type Key = (typeof FIELDS)[number]['key'];
 
-/** A draft's head with what is typed into it, however wrong. */
-export type Head = Readonly<Record<Key, string>> & Pick<ShopDocument, 'origin'>;
+/** A draft's head as it is typed. */
+export type HeadForm = FormGroup<{
+  readonly document: FormControl<string>;
+  readonly revision: FormControl<string>;
+  readonly class: FormControl<string>;
+  readonly owner: FormControl<string>;
+  readonly effectiveFrom: FormControl<string | null>;
+  readonly effectiveUntil: FormControl<string | null>;
+  readonly isControlled: FormControl<boolean>;
+}>;
 
 /**
  * The head a draft begins with. What stands does not change: a new revision of it gets a name of its own.
  * @param today the shop's day
  */
-export function headFrom(from: ShopDocument | 'new', today: string): Head {
-  if (from === 'new') {
-    return {
-      document: '',
-      revision: 'A',
-      class: '',
-      owner: '',
-      effectiveFrom: today,
-      effectiveUntil: '',
-      origin: 'made-up',
-    };
-  }
-  const { document, revision, class: className, owner, effectiveFrom, effectiveUntil, status, origin } = from;
-  return {
-    document,
-    revision: status === 'draft' ? revision : '',
-    class: className,
-    owner,
-    effectiveFrom,
-    effectiveUntil: effectiveUntil ?? '',
-    origin,
+export function headForm(from: ShopDocument | 'new', today: string): HeadForm {
+  const start =
+    from === 'new'
+      ? { document: '', revision: 'A', class: '', owner: '', effectiveFrom: today, effectiveUntil: null, origin: '' }
+      : { ...from, revision: from.status === 'draft' ? from.revision : '' };
+  const endsAfter = (control: AbstractControl<string | null>) => {
+    const begins = control.parent?.get('effectiveFrom')?.value as string | null | undefined;
+    return control.value && begins && control.value < begins ? { zod: 'It ends before it begins.' } : null;
   };
+  const form: HeadForm = new FormGroup({
+    document: typedText(start.document, name),
+    revision: typedText(start.revision, revision),
+    class: typedText(start.class, grade),
+    owner: typedText(start.owner, name),
+    effectiveFrom: new FormControl<string | null>(start.effectiveFrom, valid(isoDate)),
+    effectiveUntil: new FormControl<string | null>(start.effectiveUntil, [valid(isoDate.nullable()), endsAfter]),
+    isControlled: new FormControl(start.origin === 'controlled', { nonNullable: true }),
+  });
+  form.controls.effectiveFrom.valueChanges.subscribe(() => {
+    form.controls.effectiveUntil.updateValueAndValidity();
+  });
+  return form;
 }
 
 /** The document a head is of. */
-export function draftOf({ effectiveUntil, ...head }: Head): ShopDocument {
-  return { ...head, effectiveUntil: effectiveUntil.trim() || null, status: 'draft' };
+export function draftOf(form: HeadForm): ShopDocument {
+  const { isControlled, effectiveFrom, effectiveUntil, ...names } = form.getRawValue();
+  return {
+    ...(Object.fromEntries(Object.entries(names).map(([key, text]) => [key, text.trim()])) as typeof names),
+    effectiveFrom: effectiveFrom ?? '',
+    effectiveUntil,
+    origin: isControlled ? 'controlled' : 'made-up',
+    status: 'draft',
+  };
 }
 
-/** What is wrong with one field; empty where nothing is. */
-function headFault(head: Head, key: Key): string {
-  const text = head[key].trim();
-  if (key !== 'effectiveFrom' && key !== 'effectiveUntil') return text === '' ? 'It is empty.' : '';
-  if (text === '' && key === 'effectiveUntil') return '';
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return 'Choose a day.';
-  return key === 'effectiveUntil' && text < head.effectiveFrom ? 'It ends before it begins.' : '';
-}
-
-/** Whether anything is wrong with a head. */
-export function isHeadWrong(head: Head): boolean {
-  return FIELDS.some(({ key }) => headFault(head, key) !== '');
+/** All that is not right in a head. */
+export function headFaults(form: HeadForm): FormFault[] {
+  return FIELDS.flatMap(({ key, title: label }) => {
+    const text = form.controls[key].errors?.['zod'] as string | undefined;
+    return text ? [{ field: `draft-${key}`, label, text }] : [];
+  });
 }
 
 /** The head of a draft: document, revision, grade, owner, the days it is in effect and where it is from. */
 @Component({
   selector: 'tm-draft-head',
-  imports: [FormsModule, NzInputModule, DayField, Tick],
+  imports: [ReactiveFormsModule, NzInputModule, DayField, Field, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="fields">
       @for (field of fields; track field.key) {
-        <div class="field">
-          <label [attr.for]="'draft-' + field.key">{{ field.title }}</label>
+        @let control = form().controls[field.key];
+        <tm-field [for]="'draft-' + field.key" [label]="field.title" [control]="control">
           @if (field.key === 'effectiveFrom' || field.key === 'effectiveUntil') {
-            <tm-day-field
-              [fieldId]="'draft-' + field.key"
-              [ngModel]="head()[field.key] || null"
-              (ngModelChange)="set(field.key, $event ?? '')"
-            />
+            <tm-day-field [fieldId]="'draft-' + field.key" [formControl]="control" />
           } @else {
-            <input
-              nz-input
-              [id]="'draft-' + field.key"
-              [value]="head()[field.key]"
-              (input)="set(field.key, value($event))"
-            />
+            <input nz-input autocomplete="off" [id]="'draft-' + field.key" [formControl]="control" />
           }
-          @if (tried() && fault(head(), field.key); as text) {
-            <span class="wrong">{{ text }}</span>
-          }
-        </div>
+        </tm-field>
       }
       <ng-content />
-      <tm-tick [value]="head().origin === 'controlled'" (valueChange)="turn()"
-        >taken from a controlled document</tm-tick
-      >
     </div>
+    <tm-tick [formControl]="form().controls.isControlled">taken from a controlled document</tm-tick>
   `,
   styles: `
     :host {
+      display: block;
       width: 100%;
     }
     .fields {
-      align-items: end;
       display: grid;
-      gap: 10px 16px;
-      grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
-    }
-    .field label {
-      font-weight: 400;
+      gap: 12px 18px;
+      grid-template-columns: repeat(auto-fill, minmax(min(190px, 100%), 1fr));
     }
   `,
 })
 export class DraftHead {
-  readonly head = model.required<Head>();
-  /** Whether keeping it was tried, so that what is wrong is told. */
-  readonly tried = input.required<boolean>();
+  readonly form = input.required<HeadForm>();
   protected readonly fields = FIELDS;
-  protected readonly fault = headFault;
-  protected readonly value = valueOf;
-
-  protected set(key: Key, text: string): void {
-    this.head.update((head) => ({ ...head, [key]: text }));
-  }
-
-  protected turn(): void {
-    this.head.update((head) => ({ ...head, origin: head.origin === 'controlled' ? 'made-up' : 'controlled' }));
-  }
 }

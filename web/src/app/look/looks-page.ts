@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may, type LookRecord } from '@tug-mark/contract';
-import { familyName, pointOf, type LookRow, type LookSheet } from '@tug-mark/core';
+import { familyName, pointOf, type DocumentKey, type LookRow, type LookSheet } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzTableModule } from 'ng-zorro-antd/table';
 import { DocumentHead } from '../documents/document-head';
@@ -33,7 +33,7 @@ const MEASURED = {
           <h1>{{ headline() }}</h1>
           <p class="soft">
             Pieces are looked at by the one released sheet of their grade that was in effect when the tool was taken.
-            <a routerLink="/limits">Pull limits</a> · <a routerLink="/shop/studies">Do our inspectors agree?</a>
+            <a routerLink="/shop/limits">Pull limits</a> · <a routerLink="/shop/studies">Do our inspectors agree?</a>
           </p>
         </div>
         @if (mayDraft() && !shelf.documents().length) {
@@ -186,8 +186,9 @@ export class LooksPage {
     return JSON.stringify(a) === JSON.stringify(b);
   }
 
-  protected drafted(records: readonly LookRecord[]): void {
+  protected drafted({ records, key }: { readonly records: readonly LookRecord[]; readonly key: DocumentKey }): void {
     this.shelf.take(records);
+    this.shelf.choose(key);
     this.drafting.set(null);
   }
 }

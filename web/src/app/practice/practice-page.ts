@@ -3,6 +3,7 @@ import { Store } from '@ngrx/store';
 import { may, type CombinationView, type Problem } from '@tug-mark/contract';
 import { CHOICES, type Practice } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzEmptyModule } from 'ng-zorro-antd/empty';
 import { CabinetStore } from '../cabinet/cabinet.store';
 import { Api, toProblem } from '../http/api';
 import { count } from '../parts/count';
@@ -16,7 +17,7 @@ import { PracticeEffect } from './practice-effect';
 /** The shop's house rules, profile by profile, choice by choice, and what another school would change for a combination. */
 @Component({
   selector: 'tm-practice-page',
-  imports: [NzButtonModule, PracticeChoices, PracticeEditor, PracticeEffect, ProblemNotice, Select],
+  imports: [NzButtonModule, NzEmptyModule, PracticeChoices, PracticeEditor, PracticeEffect, ProblemNotice, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="page">
@@ -28,7 +29,7 @@ import { PracticeEffect } from './practice-effect';
             customer and grade applies to a new list.
           </p>
         </div>
-        @if (mayEdit() && !editing()) {
+        @if (mayEdit() && !editing() && !isEmpty()) {
           <button nz-button class="bench-button" type="button" (click)="editing.set('new')">New profile</button>
         }
       </div>
@@ -42,6 +43,21 @@ import { PracticeEffect } from './practice-effect';
           (kept)="kept($event)"
           (closed)="editing.set(null)"
         />
+      } @else if (isEmpty()) {
+        <nz-empty [nzNotFoundContent]="none" nzNotFoundImage="simple" />
+        <ng-template #none>
+          <p class="none">
+            This shop has no house rules yet. Strip lengths, tools and verdicts follow from them: without them no wire
+            list can be taken in.
+          </p>
+          @if (mayEdit()) {
+            <button nz-button nzType="primary" class="bench-button" type="button" (click)="editing.set('new')">
+              Read and keep the usual ones
+            </button>
+          } @else {
+            <p class="soft">An engineer makes them.</p>
+          }
+        </ng-template>
       } @else {
         <div class="picks">
           <div class="field">
@@ -82,6 +98,10 @@ import { PracticeEffect } from './practice-effect';
     </div>
   `,
   styles: `
+    .none {
+      max-width: 60ch;
+      margin: 0 auto 12px;
+    }
     .picks {
       align-items: end;
       display: flex;
@@ -111,6 +131,7 @@ export class PracticePage {
   ]);
   protected readonly mayEdit = computed(() => may(this.person()?.role ?? 'technician', 'edit-practice'));
   protected readonly practices = this.store.practices;
+  protected readonly isEmpty = computed(() => this.store.loaded() && this.practices().length === 0);
   protected readonly chosen = computed<Practice | null>(() => {
     const wanted = this.pick() || this.view()?.practice.part;
     return this.practices().find((p) => p.part === wanted) ?? this.practices()[0] ?? null;

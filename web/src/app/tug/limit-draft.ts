@@ -2,154 +2,206 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  DestroyRef,
   inject,
   input,
-  linkedSignal,
   output,
   signal,
+  untracked,
 } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { ReactiveFormsModule } from '@angular/forms';
+import { Store } from '@ngrx/store';
 import type { LimitRecord, Problem } from '@tug-mark/contract';
-import { readLimitRows, writeLimitRows, type LimitTable } from '@tug-mark/core';
+import {
+  documentKey,
+  FAMILIES,
+  familyName,
+  writeLimitRows,
+  type DocumentKey,
+  type LimitTable,
+  type Wire,
+} from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { DraftHead, draftOf, headFrom, isHeadWrong } from '../documents/draft-head';
+import { startWith, switchMap } from 'rxjs';
+import { DraftHead } from '../documents/draft-head';
 import { injectToday } from '../session/shop-day';
 import { Api, toProblem } from '../http/api';
 import { FileButton } from '../parts/file-button';
+import { saveText } from '../parts/save-text';
+import { FormFaults, type FormFault } from '../parts/form-faults';
+import { Notice } from '../parts/notice';
 import { ProblemNotice } from '../parts/problem-notice';
+import { Select } from '../parts/select';
 import { Tick } from '../parts/tick';
-import { valueOf } from '../parts/value-of';
+import { TypedBack } from '../parts/typed-back';
+import { rememberTyped } from '../parts/typed-memory';
+import { limitForm, pushForm, readLimits, restoreLimits, rowForm, TABLE_NUMBERS } from './limit-form';
+import { LimitRows } from './limit-rows';
 
-/** A draft of a limit table: its head, and its rows typed or read from a CSV file. Kept as a draft; quality releases it. */
+/** A draft of a limit table: its head, its numbers and its rows. Kept as a draft; quality releases it. */
 @Component({
   selector: 'tm-limit-draft',
-  imports: [NzButtonModule, NzInputModule, DraftHead, FileButton, ProblemNotice, Tick],
+  imports: [
+    ...[ReactiveFormsModule, NzButtonModule, NzInputModule, DraftHead, FileButton, FormFaults, LimitRows, Notice],
+    ...[ProblemNotice, Select, Tick, TypedBack],
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <form (submit)="keep($event)">
-      <h2>Draft from {{ from().document }} rev {{ from().revision }}, grade {{ from().class }}</h2>
-      <tm-draft-head [(head)]="head" [tried]="tried()">
-        <tm-tick [(value)]="interpolates">interpolation between rows allowed</tm-tick>
-      </tm-draft-head>
-      <p class="acts">
-        <tm-file-button accept=".csv,text/csv" (file)="readFile($event)">Rows from a CSV file</tm-file-button>
-        <span class="soft">size, force N or percent of breaking load, families, material, hold N</span>
-      </p>
-      <table class="figures">
-        <thead>
-          <tr>
-            @for (title of titles; track title) {
-              <th scope="col">{{ title }}</th>
-            }
-            <th scope="col"><span class="out-of-sight">Take out</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          @for (row of cells(); track $index; let r = $index) {
-            <tr [class.bad]="faults().has(r + 2)">
-              @for (title of titles; track title; let c = $index) {
-                <td>
-                  <input
-                    nz-input
-                    [attr.aria-label]="title + ', row ' + (r + 1)"
-                    [value]="row[c] ?? ''"
-                    (input)="type(r, c, value($event))"
-                  />
-                </td>
-              }
-              <td>
-                <button
-                  nz-button
-                  class="quiet"
-                  type="button"
-                  [attr.aria-label]="'Take out row ' + (r + 1)"
-                  (click)="drop(r)"
-                >
-                  take out
-                </button>
-              </td>
-            </tr>
-            @if (faults().get(r + 2); as text) {
-              <tr class="bad">
-                <td colspan="7" class="wrong">Row {{ r + 1 }}: {{ text }}</td>
-              </tr>
-            }
-          }
-        </tbody>
-      </table>
+    <form [formGroup]="form()" (ngSubmit)="keep()">
+      <h2>{{ title() }}</h2>
+      @if (from() === 'new') {
+        <tm-notice>
+          Copy every number from a controlled document of your customer, standard or maker. No force is proposed here.
+          The rows are the sizes of this shop’s own wires.
+        </tm-notice>
+      }
+      <tm-typed-back [memory]="memory()" (dropped)="startAgain()" />
+      <tm-form-faults [faults]="faults()" [tries]="tries()" />
       @if (problem(); as found) {
         <tm-problem [problem]="found" />
       }
+      <tm-draft-head [form]="form().controls.head" />
+      <div class="fields">
+        @for (number of numbers; track number.key) {
+          <div class="field">
+            <label [attr.for]="'l-' + number.key">{{ number.title }}</label>
+            <input
+              nz-input
+              inputmode="decimal"
+              autocomplete="off"
+              [id]="'l-' + number.key"
+              [formControl]="form().controls.numbers.controls[number.key]"
+            />
+          </div>
+        }
+      </div>
+      <tm-tick [formControl]="form().controls.interpolates">a size between two rows may be interpolated</tm-tick>
+      <div class="rows-head">
+        <h3>Least forces</h3>
+        <tm-file-button accept=".csv,text/csv" (file)="readFile($event)">Rows from a CSV file</tm-file-button>
+        <button nz-button class="quiet" type="button" (click)="saveTemplate()">Template</button>
+      </div>
+      <tm-limit-rows [form]="form()" [faults]="faults()" />
+      <details [open]="form().controls.pushes.length > 0">
+        <summary>Pushes of seated contacts ({{ form().controls.pushes.length }})</summary>
+        @for (push of form().controls.pushes.controls; track push; let i = $index) {
+          <div class="push">
+            <label [attr.for]="'push-' + i + '-size'">contact size, empty for any</label>
+            <input nz-input [id]="'push-' + i + '-size'" [formControl]="push.controls.contactSize" />
+            <label [attr.for]="'push-' + i + '-family'">family</label>
+            <tm-select [selectId]="'push-' + i + '-family'" [options]="families" [formControl]="push.controls.family" />
+            <label [attr.for]="'push-' + i + '-force'">N</label>
+            <input nz-input inputmode="decimal" [id]="'push-' + i + '-force'" [formControl]="push.controls.force" />
+            <button nz-button class="quiet" type="button" (click)="form().controls.pushes.removeAt(i)">take out</button>
+          </div>
+        }
+        <button nz-button type="button" (click)="addPush()">One more push</button>
+      </details>
       <p class="acts">
-        <button nz-button type="button" (click)="add()">One more row</button>
         <button nz-button nzType="primary" class="bench-button" type="submit">Keep the draft</button>
-        <button nz-button class="bench-button" type="button" (click)="closed.emit()">Leave it</button>
+        <button nz-button class="bench-button" type="button" (click)="leave()">Leave it</button>
+        <span class="soft">Draft → quality releases it → pulls are judged by it from its first day on.</span>
       </p>
     </form>
   `,
-  styleUrl: '../parts/form.less',
-  styles: `
-    .bad td {
-      background: var(--fail-tint);
-    }
-  `,
+  styleUrls: ['../documents/draft.less', './limit-draft.less'],
 })
 export class LimitDraft {
-  protected readonly value = valueOf;
   private readonly api = inject(Api);
-  readonly from = input.required<LimitTable>();
-  readonly kept = output<LimitRecord[]>();
+  private readonly destroyed = inject(DestroyRef);
+  private readonly store = inject(Store);
+  readonly from = input.required<LimitTable | 'new'>();
+  /** The shop's own wires, whose sizes a new table has rows for. */
+  readonly wires = input<readonly Wire[]>([]);
+  readonly kept = output<{ readonly records: readonly LimitRecord[]; readonly key: DocumentKey }>();
   readonly closed = output();
-  protected readonly titles = ['size', 'force N', 'percent of breaking load', 'families', 'material', 'hold N'];
+  protected readonly numbers = TABLE_NUMBERS;
+  protected readonly families = [
+    { value: '', label: 'all' },
+    ...FAMILIES.map((value) => ({ value: value as string, label: familyName(value) })),
+  ];
   private readonly today = injectToday();
-  protected readonly head = linkedSignal(() => headFrom(this.from(), this.today()));
-  protected readonly interpolates = linkedSignal(() => this.from().interpolates);
-  protected readonly cells = linkedSignal<readonly (readonly string[])[]>(() =>
-    writeLimitRows(this.from().rows).slice(1),
+  protected readonly title = computed(() => {
+    const from = this.from();
+    return from === 'new'
+      ? 'A new limit table'
+      : `Draft from ${from.document} rev ${from.revision}, grade ${from.class}`;
+  });
+  /** Counts how often the form was begun. */
+  private readonly beginnings = signal(0);
+  private readonly opening = computed(() => {
+    this.beginnings();
+    const from = this.from();
+    const form = limitForm(from, untracked(this.wires), untracked(this.today));
+    const place = from === 'new' ? 'limits/new' : `limits/${from.document}/${from.revision}/${from.class}`;
+    const restore = (value: never) => {
+      restoreLimits(form, value);
+    };
+    return { form, memory: untracked(() => rememberTyped(form, place, restore, this.destroyed, this.store)) };
+  });
+  protected readonly form = computed(() => this.opening().form);
+  protected readonly memory = computed(() => this.opening().memory);
+  private readonly changes = toSignal(
+    toObservable(this.form).pipe(switchMap((form) => form.valueChanges.pipe(startWith(null)))),
   );
+  protected readonly tries = signal(0);
   protected readonly problem = signal<Problem | null>(null);
-  protected readonly tried = signal(false);
-  private readonly read = computed(() => readLimitRows([this.titles, ...this.cells()]));
-  /** What is wrong, by the row of the table with its header as row 1. */
-  protected readonly faults = computed(() => {
+  private readonly read = computed(() => {
+    this.changes();
+    return this.tries() ? readLimits(this.form(), this.from()) : null;
+  });
+  protected readonly faults = computed<readonly FormFault[]>(() => {
     const read = this.read();
-    return new Map(!this.tried() || read.ok ? [] : read.problems.map((p) => [p.row, `${p.column}: ${p.text}`]));
+    return read && !read.ok ? read.faults : [];
   });
 
-  protected type(row: number, column: number, text: string): void {
-    this.cells.update((rows) =>
-      rows.map((cells, r) => (r === row ? this.titles.map((_, c) => (c === column ? text : (cells[c] ?? ''))) : cells)),
-    );
+  protected startAgain(): void {
+    this.memory().forget();
+    this.tries.set(0);
+    this.beginnings.update((count) => count + 1);
   }
-  protected add(): void {
-    this.cells.update((rows) => [...rows, this.titles.map(() => '')]);
+
+  protected leave(): void {
+    this.memory().forget();
+    this.closed.emit();
   }
-  protected drop(row: number): void {
-    this.cells.update((rows) => rows.filter((_, r) => r !== row));
+
+  protected addPush(): void {
+    this.form().controls.pushes.push(pushForm(null));
+  }
+
+  /** The columns a file of rows has, with the sizes that stand here. */
+  protected saveTemplate(): void {
+    const sizes = this.form().controls.rows.controls.map((row) => row.controls.size.value);
+    const lines = [...writeLimitRows([]), ...sizes.map((size) => [size, '', '', '', '', ''])];
+    saveText('limits.csv', 'text/csv', lines.map((cells) => cells.join(',')).join('\r\n') + '\r\n');
   }
 
   protected async readFile(file: File): Promise<void> {
     try {
-      this.cells.set(writeLimitRows(await this.api.readLimitRows(file)).slice(1));
+      const { rows } = this.form().controls;
+      const cells = writeLimitRows(await this.api.readLimitRows(file)).slice(1);
+      rows.clear({ emitEvent: false });
+      for (const row of cells) rows.push(rowForm(row));
+      rows.markAsDirty();
+      rows.updateValueAndValidity();
       this.problem.set(null);
     } catch (error) {
       this.problem.set(toProblem(error));
     }
   }
 
-  protected async keep(event: Event): Promise<void> {
-    event.preventDefault();
-    this.tried.set(true);
+  protected async keep(): Promise<void> {
+    this.form().markAllAsTouched();
+    this.tries.update((tries) => tries + 1);
     const read = this.read();
-    if (!read.ok || isHeadWrong(this.head())) return;
-    const table: LimitTable = {
-      ...this.from(),
-      ...draftOf(this.head()),
-      interpolates: this.interpolates(),
-      rows: read.rows,
-    };
+    if (!read?.ok) return;
     try {
-      this.kept.emit(await this.api.draftLimit(table));
+      const records = await this.api.draftLimit(read.table);
+      this.memory().forget();
+      this.kept.emit({ records, key: documentKey(read.table) });
     } catch (error) {
       this.problem.set(toProblem(error));
     }

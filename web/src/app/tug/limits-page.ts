@@ -7,11 +7,14 @@ import {
   familyName,
   limitRowName,
   sizeLabel,
+  type DocumentKey,
   type LimitDifference,
   type LimitRow,
   type LimitTable,
 } from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzTableModule } from 'ng-zorro-antd/table';
+import { CabinetStore } from '../cabinet/cabinet.store';
 import { DocumentHead } from '../documents/document-head';
 import { DocumentList } from '../documents/document-list';
 import { Api } from '../http/api';
@@ -24,7 +27,7 @@ import { LimitsStore } from './limits.store';
 /** The limit tables by document and revision; quality releases and withdraws them. */
 @Component({
   selector: 'tm-limits-page',
-  imports: [NzTableModule, RouterLink, DocumentHead, DocumentList, ProblemNotice, LimitDraft],
+  imports: [NzButtonModule, NzTableModule, RouterLink, DocumentHead, DocumentList, ProblemNotice, LimitDraft],
   providers: [LimitsStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -37,6 +40,9 @@ import { LimitsStore } from './limits.store';
             decide, not this program.
           </p>
         </div>
+        @if (mayDraft() && !drafting()) {
+          <button nz-button class="bench-button" type="button" (click)="drafting.set('new')">New table</button>
+        }
       </div>
       @if (shelf.problem(); as found) {
         <tm-problem [problem]="found" />
@@ -46,12 +52,18 @@ import { LimitsStore } from './limits.store';
           title="Tables"
           [documents]="shelf.documents()"
           [chosen]="shelf.chosen()"
-          (picked)="shelf.choose($event)"
+          (picked)="shelf.choose($event); drafting.set(null)"
         >
-          No table yet. An engineer brings drafts in with a shop file, under Cabinet; quality releases them.
+          No table yet: pulls are recorded, not judged. Quality or an engineer drafts one from a controlled document;
+          quality releases it.
         </tm-document-list>
         @if (drafting(); as from) {
-          <tm-limit-draft [from]="from" (kept)="drafted($event)" (closed)="drafting.set(null)" />
+          <tm-limit-draft
+            [from]="from"
+            [wires]="cabinet.of('wire')"
+            (kept)="drafted($event)"
+            (closed)="drafting.set(null)"
+          />
         } @else if (shelf.chosen(); as table) {
           <section aria-labelledby="document">
             <tm-document-head
@@ -164,7 +176,8 @@ export class LimitsPage {
   private readonly api = inject(Api);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   protected readonly shelf = inject(LimitsStore);
-  protected readonly drafting = signal<LimitTable | null>(null);
+  protected readonly cabinet = inject(CabinetStore);
+  protected readonly drafting = signal<LimitTable | 'new' | null>(null);
   protected readonly touched = signal<readonly Touched[]>([]);
   protected readonly size = sizeLabel;
   protected readonly count = count;
@@ -183,6 +196,7 @@ export class LimitsPage {
   });
 
   constructor() {
+    void this.cabinet.load();
     effect(() => {
       const table = this.shelf.chosen();
       if (!this.shelf.compared() || !table) return;
@@ -197,8 +211,9 @@ export class LimitsPage {
     });
   }
 
-  protected drafted(records: LimitRecord[]): void {
+  protected drafted({ records, key }: { readonly records: readonly LimitRecord[]; readonly key: DocumentKey }): void {
     this.shelf.take(records);
+    this.shelf.choose(key);
     this.drafting.set(null);
   }
 

@@ -1,0 +1,49 @@
+import type { LookContext } from '../look';
+import { judgeFit, NO_DEMAND } from '../match';
+import type { Practice } from '../practice';
+import type { Stripper } from '../prepare';
+import type { Family, Terminal } from '../terminal';
+import type { Tool } from '../tool';
+import type { Wire } from '../wire';
+import { computeSetUp, type SetUpContext } from './computeSetUp';
+
+/** Parts of a shop, as far as a set-up is computed from them. */
+export interface ShopParts {
+  readonly terminals: readonly Terminal[];
+  readonly wires: readonly Wire[];
+  readonly tools: readonly Tool[];
+  readonly strippers: readonly Stripper[];
+  readonly practice: Practice | undefined;
+}
+
+const FIRST = { terminal: 1, wire: 1, together: [], practice: 1 };
+
+/** What a set-up of two parts is computed from where nothing but the parts is known: dry place, no document, no check. */
+export function plainContext(terminal: Terminal, wire: Wire, parts: ShopParts, practice: Practice): SetUpContext {
+  return {
+    ...{ terminal, wire, together: [], use: { ...NO_DEMAND, place: 'dry' }, class: '', practice },
+    ...{ strippers: parts.strippers, tools: parts.tools, checks: [], returns: [], limits: [], looks: [], cabinet: [] },
+    ...{ revisions: FIRST, newest: FIRST, zone: 'UTC' },
+  };
+}
+
+/**
+ * A set-up of the shop's own parts on which a point can be drawn: the first terminal of the families with a wire that fits and
+ * a tool that makes it.
+ * @param families empty: any
+ * @param now ISO instant
+ * @returns null where the shop has none yet
+ */
+export function exampleLook(parts: ShopParts, families: readonly Family[], now: string): LookContext | null {
+  const { practice, wires } = parts;
+  if (!practice) return null;
+  const wanted = parts.terminals.filter(({ family }) => !families.length || families.includes(family));
+  for (const terminal of wanted) {
+    const wire = wires.find(
+      (each) => judgeFit(terminal, [each], { ...NO_DEMAND, place: 'dry' }, practice).verdict !== 'no',
+    );
+    const look = wire && computeSetUp(plainContext(terminal, wire, parts, practice), [], now).look;
+    if (look) return look;
+  }
+  return null;
+}
