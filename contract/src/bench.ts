@@ -176,7 +176,7 @@ export type BenchSort = z.infer<typeof benchSortSchema>;
 
 /** What is said of a wire list beside its file. */
 export const wireListHead = z.object({
-  name: z.string().trim().min(1, 'is empty').max(60, 'is longer than 60 characters'),
+  name: z.string().trim().min(1, 'is empty').max(120, 'is longer than 120 characters'),
   /** Grade of work, by the shop's own name; left out, that of the list before. */
   class: z.string().trim().min(1, 'is empty').max(40, 'is longer than 40 characters').optional(),
   /** Empty for none. */

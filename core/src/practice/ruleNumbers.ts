@@ -53,7 +53,14 @@ export const RULE_NUMBERS: readonly RuleNumber[] = [
     25,
     'Of the way from the conductor grip to the insulation grip: nearer, and the conductor grip may bite insulation.',
   ),
-  number('windowShare.max', 'to', '%', [0, 100], 75, 'Farther, and the insulation grip holds bare wire.'),
+  number(
+    'windowShare.max',
+    'Insulation edge between two grips, to',
+    '%',
+    [0, 100],
+    75,
+    'Farther, and the insulation grip holds bare wire.',
+  ),
   number(
     'lugBare',
     'Bare wire behind a lug, up to',
@@ -72,7 +79,7 @@ export const RULE_NUMBERS: readonly RuleNumber[] = [
   ),
   number(
     'measuredPieces',
-    'of them measured',
+    'Of the set-up pieces measured',
     'pieces',
     [0, 50],
     3,
@@ -97,7 +104,7 @@ export const RULE_NUMBERS: readonly RuleNumber[] = [
   ),
   number(
     'tensileHighStrength',
-    'of high-strength copper',
+    'Tensile strength of high-strength copper',
     'N/mm²',
     [50, 2000],
     TYPICAL_STRENGTHS.tensileHighStrength,
@@ -105,7 +112,7 @@ export const RULE_NUMBERS: readonly RuleNumber[] = [
   ),
   number(
     'tensileAluminium',
-    'of aluminium',
+    'Tensile strength of aluminium',
     'N/mm²',
     [20, 2000],
     TYPICAL_STRENGTHS.tensileAluminium,

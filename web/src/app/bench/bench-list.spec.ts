@@ -213,28 +213,28 @@ describe('Bringing in a wire list', () => {
     expect(bench.text).toContain('as in the limits: fleet, racing');
   });
 
-  it('refuses 50 MB before sending them', async () => {
-    const importWireList = jasmine.createSpy('importWireList');
-    bench = await Bench.open(ImportList, { api: { importWireList } });
+  it('refuses 50 MB before reading them', async () => {
+    bench = await Bench.open(ImportList);
     await choose(new File([new Uint8Array(50 * 1024 * 1024)], 'huge.csv'));
-    await bench.submit();
     expect(bench.text).toContain('huge.csv has 50.0 MB; at most 16.0 MB are read.');
-    expect(importWireList).not.toHaveBeenCalled();
+    expect(bench.element.querySelector('tm-list-columns')).toBeNull();
   });
 
-  it('shows every fault by row and column and sends the mended file under a new id', async () => {
-    const errors = [{ row: 3, where: 'wire part', text: "The cabinet has no wire 'X'." }];
+  it('tells what the server found by row and column, and sends it again under a new id', async () => {
+    const errors = [{ row: 2, where: 'wire part', text: 'It was taken out of the cabinet a minute ago.' }];
     const importWireList = inTurn(
       () => Promise.reject(problem(422, { title: '2 things in this list cannot be read.', errors, total: 2 })),
       () => Promise.resolve({ name: 'loom', wires: 1, combinations: 1, pieces: 4 }),
     );
-    bench = await Bench.open(ImportList, { api: { importWireList } });
+    const parts = { wires: [{ part: 'W' }], terminals: [{ part: 'T' }], tools: [], strippers: [], coverings: [] };
+    const cabinet = () => Promise.resolve({ ...parts, practices: [], checks: [], returns: [] });
+    bench = await Bench.open(ImportList, { api: { importWireList, cabinet } });
     const said: string[] = [];
     bench.fixture.componentInstance.done.subscribe((text) => said.push(text));
-    await choose(new File(['a'], 'loom.csv'));
+    await choose(new File(['wire id,wire part,length,terminal a,terminal b,quantity\nA1,W,100,T,-,4'], 'loom.csv'));
     await bench.submit();
     expect(bench.element.querySelector('tm-problem tbody')?.textContent?.replace(/\s+/g, ' ').trim()).toBe(
-      "3wire partThe cabinet has no wire 'X'.",
+      '2wire partIt was taken out of the cabinet a minute ago.',
     );
     expect(bench.text).toContain('... and 1 more.');
     await bench.submit();
@@ -246,12 +246,12 @@ describe('Bringing in a wire list', () => {
 
   it('asks for a file first, and for a name it can keep: what is wrong stands at its field', async () => {
     bench = await Bench.open(ImportList);
-    await bench.type('list-name', 'x'.repeat(61));
+    await bench.type('list-name', 'x'.repeat(121));
     await bench.submit();
-    expect(bench.text).toContain('Choose a file first.');
+    expect(bench.text).toContain('Choose a file or paste a list first.');
     const field = bench.element.querySelector('#list-name');
     expect(field?.getAttribute('aria-invalid')).toBe('true');
     const fault = bench.element.querySelector(`#${field?.getAttribute('aria-describedby') ?? 'none'}`);
-    expect(fault?.textContent).toBe('is longer than 60 characters');
+    expect(fault?.textContent).toBe('is longer than 120 characters');
   });
 });

@@ -10,9 +10,16 @@ import { count } from '../parts/count';
 import { DayField } from '../parts/day-field';
 import { Field } from '../parts/field';
 import { FileDrop } from '../parts/file-drop';
+import { Notice } from '../parts/notice';
 import { ProblemNotice } from '../parts/problem-notice';
+import { saveText } from '../parts/save-text';
 import { valid } from '../parts/zod-form';
+import { CabinetStore } from '../cabinet/cabinet.store';
 import { sessionFeature } from '../session/session.state';
+import { ListColumns } from './list/list-columns';
+import { ListFaults } from './list/list-faults';
+import { ListImport } from './list/list-import';
+import { csvOf, TEMPLATE, textOf } from './list/list-source';
 
 /** What the server takes; larger files are refused here already, before a minute of sending. */
 const MOST_BYTES = 16 * 1024 * 1024;
@@ -21,17 +28,45 @@ const { name, class: className, customer, due } = wireListHead.shape;
 /** Takes a wire list from a file, whole or not at all, and shows what is wrong by row and column. */
 @Component({
   selector: 'tm-import-list',
-  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, DayField, Field, FileDrop, ProblemNotice],
+  imports: [
+    ...[ReactiveFormsModule, NzButtonModule, NzInputModule, DayField, Field, FileDrop, ListColumns, ListFaults, Notice],
+    ProblemNotice,
+  ],
+  providers: [ListImport],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form [formGroup]="form" (ngSubmit)="send()">
-      <h2>A wire list from a CSV file</h2>
+      <h2>A wire list</h2>
       <p class="soft">
-        Columns by their headers, in any order: wire id, wire part, length (mm, or in), terminal a, terminal b,
-        quantity; if you have them, place (dry or wet), stud a, stud b, place temperature, current, voltage, and joint
-        a, joint b where wires share a barrel. Write - where an end gets no terminal.
+        One row a wire: its name, its part, its length, the terminal at each end (- for none), how many. Columns may
+        stand in any order and be called anything; what they say is proposed below.
+        <button class="link" type="button" (click)="template()">Template</button>
       </p>
-      <tm-file-drop label="Wire list, CSV" accept=".csv,.txt,text/csv" [chosen]="chosen()" (file)="take($event)" />
+      <div class="sources">
+        <tm-file-drop
+          label="Wire list as CSV or text"
+          accept=".csv,.txt,.tsv,text/csv"
+          [chosen]="work.source()"
+          (file)="take($event)"
+        />
+        <textarea
+          nz-input
+          rows="3"
+          aria-label="Or paste it from a spreadsheet"
+          placeholder="or paste it here, copied from a spreadsheet with its headings"
+          (paste)="paste($event)"
+        ></textarea>
+      </div>
+      @if (work.cells().length) {
+        <tm-list-columns />
+        <tm-list-faults />
+        @if (work.becomes(); as b) {
+          <tm-notice kind="good">
+            {{ said(b.wires, 'wire') }} would become {{ said(b.combinations, 'combination') }} with
+            {{ said(b.pieces, 'piece') }} to make.
+          </tm-notice>
+        }
+      }
       <div class="fields">
         <tm-field for="list-name" label="Name of the list" [control]="form.controls.name">
           <input nz-input id="list-name" formControlName="name" />
@@ -80,6 +115,11 @@ const { name, class: className, customer, due } = wireListHead.shape;
       gap: 14px;
       grid-template-columns: 2fr 1.2fr 1.4fr 170px;
     }
+    .sources {
+      display: grid;
+      gap: 14px;
+      grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    }
     .fields .ant-input {
       min-height: 46px;
     }
@@ -89,6 +129,7 @@ const { name, class: className, customer, due } = wireListHead.shape;
       gap: 14px;
     }
     @media (max-width: 900px) {
+      .sources,
       .fields {
         grid-template-columns: minmax(0, 1fr);
       }
@@ -106,11 +147,8 @@ export class ImportList {
     due: new FormControl<string | null>(null, { validators: valid(due) }),
   });
   protected readonly isDemo = () => this.shop()?.isDemo ?? false;
-  private readonly file = signal<File | null>(null);
-  protected readonly chosen = () => {
-    const file = this.file();
-    return file ? `${file.name}, ${size(file.size)}` : '';
-  };
+  protected readonly work = inject(ListImport);
+  protected readonly said = count;
   protected readonly busy = signal(false);
   protected readonly hint = signal('');
   protected readonly problem = signal<Problem | null>(null);
@@ -120,6 +158,7 @@ export class ImportList {
   private id = timeOrderedId();
 
   constructor() {
+    void inject(CabinetStore).load();
     void this.api.limits().then(
       (records) => {
         const released = records.filter(({ table }) => table.status === 'released');
@@ -135,38 +174,64 @@ export class ImportList {
 
   protected async useDemo(): Promise<void> {
     try {
-      this.take(new File([await this.api.demoWireList()], 'sprayer-loom.csv'));
+      await this.take(new File([await this.api.demoWireList()], 'sprayer-loom.csv'));
       this.form.controls.name.setValue('Sprayer loom');
     } catch (error) {
       this.problem.set(toProblem(error));
     }
   }
 
-  protected take(file: File): void {
-    this.file.set(file);
-    this.id = timeOrderedId();
-    this.hint.set('');
+  protected async take(file: File): Promise<void> {
     this.problem.set(null);
+    this.hint.set(
+      file.size > MOST_BYTES
+        ? `${file.name} has ${size(file.size)}; at most ${size(MOST_BYTES)} are read. A wire list of 20,000 wires is about 2 MB: is it the right file?`
+        : '',
+    );
+    if (this.hint()) return;
+    this.begin(`${file.name}, ${size(file.size)}`, textOf(await file.arrayBuffer()));
     const { name: field } = this.form.controls;
     if (!field.value) field.setValue(file.name.replace(/\.[^.]*$/, ''));
   }
 
+  protected paste(event: ClipboardEvent): void {
+    const text = event.clipboardData?.getData('text') ?? '';
+    event.preventDefault();
+    if (text.trim()) this.begin('pasted', text);
+  }
+
+  private begin(source: string, text: string): void {
+    this.work.take(source, text);
+    this.id = timeOrderedId();
+  }
+
+  /** The headings a list has, as a file to fill in. */
+  protected template(): void {
+    saveText('wire-list.csv', 'text/csv', csvOf([TEMPLATE]));
+  }
+
+  /** Why nothing can be brought in yet. */
+  private missing(): string {
+    if (!this.work.cells().length) return 'Choose a file or paste a list first.';
+    const [first] = this.work.faults();
+    return first
+      ? `Nothing is brought in until all is right: ${first.text}`
+      : 'Say first which column holds what: one that is needed is missing.';
+  }
+
   protected async send(): Promise<void> {
     this.form.markAllAsTouched();
-    const file = this.file();
     this.problem.set(null);
-    this.hint.set(
-      !file
-        ? 'Choose a file first.'
-        : file.size > MOST_BYTES
-          ? `${file.name} has ${size(file.size)}; at most ${size(MOST_BYTES)} are read. A wire list of 20,000 wires is about 2 MB: is it the right file?`
-          : '',
-    );
-    if (!file || this.hint() || this.form.invalid) return;
+    const isRead = this.work.becomes() !== null;
+    this.hint.set(isRead ? '' : this.missing());
+    if (!isRead || this.form.invalid) return;
     const head = this.form.getRawValue();
     this.busy.set(true);
     try {
+      // As it stands here: columns under their own headings, cells as they were mended.
+      const file = new Blob([csvOf(this.work.table())], { type: 'text/csv' });
       const kept = await this.api.importWireList({ id: this.id, ...head }, file);
+      this.work.remember();
       this.done.emit(
         `${kept.name}: ${count(kept.wires, 'wire')} became ${count(kept.combinations, 'combination')} with ${count(kept.pieces, 'piece')}.`,
       );

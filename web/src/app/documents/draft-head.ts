@@ -104,6 +104,9 @@ export function headFaults(form: HeadForm): FormFault[] {
       display: block;
       width: 100%;
     }
+    input.ant-input {
+      min-height: 46px;
+    }
     .fields {
       display: grid;
       gap: 12px 18px;

@@ -74,7 +74,11 @@ import { PointExamples } from './point-examples';
       padding: 0;
     }
     legend {
+      border: 0;
+      color: var(--ink);
+      font-size: inherit;
       font-weight: 600;
+      margin: 0;
     }
     .families {
       display: grid;

@@ -1,12 +1,4 @@
-import {
-  afterRenderEffect,
-  ChangeDetectionStrategy,
-  Component,
-  ElementRef,
-  inject,
-  input,
-  viewChild,
-} from '@angular/core';
+import { afterRenderEffect, ChangeDetectionStrategy, Component, ElementRef, input, viewChild } from '@angular/core';
 import { count } from './count';
 import { Notice } from './notice';
 
@@ -41,6 +33,9 @@ export interface FormFault {
     }
   `,
   styles: `
+    :host {
+      display: contents;
+    }
     ul {
       columns: 2 360px;
       margin-top: 6px;
@@ -56,7 +51,6 @@ export class FormFaults {
   readonly tries = input.required<number>();
   protected readonly count = count;
   private readonly head = viewChild<ElementRef<HTMLElement>>('head');
-  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private seen = 0;
 
   constructor() {
@@ -66,7 +60,7 @@ export class FormFaults {
       if (tries === this.seen) return;
       this.seen = tries;
       head?.focus({ preventScroll: true });
-      if (head) this.host.nativeElement.scrollIntoView({ block: 'nearest' });
+      head?.scrollIntoView({ block: 'center' });
     });
   }
 

@@ -16,6 +16,11 @@ import type { TypedMemory } from './typed-memory';
       </tm-notice>
     }
   `,
+  styles: `
+    :host {
+      display: contents;
+    }
+  `,
 })
 export class TypedBack {
   readonly memory = input.required<TypedMemory>();

@@ -23,7 +23,7 @@ import { PracticeEffect } from './practice-effect';
     <div class="page">
       <div class="page-head">
         <div>
-          <h1>House rules: {{ count(practices().length, 'profile') }}</h1>
+          <h1>{{ isEmpty() ? 'House rules' : 'House rules: ' + count(practices().length, 'profile') }}</h1>
           <p class="soft">
             Where practitioners disagree, the shop chooses, and says for whom. The most particular profile that matches
             customer and grade applies to a new list.

@@ -51,10 +51,13 @@ const ROWS = [
   `,
   styles: `
     th[scope='row'] {
-      width: 17%;
+      width: 16%;
     }
     td:nth-child(2) {
       width: 27%;
+    }
+    td:nth-child(3) {
+      width: 26%;
     }
     tm-select {
       width: 100%;

@@ -14,7 +14,12 @@ import type { RulesForm } from './rules-form';
     @let controls = form().controls;
     @for (rule of rules; track rule.path) {
       @let control = controls.numbers.controls[rule.path]!;
-      <tm-field [for]="idOf(rule)" [label]="rule.title + ', ' + rule.unit" [hint]="rule.effect" [control]="control">
+      <tm-field
+        [for]="idOf(rule)"
+        [label]="rule.unit === 'pieces' ? rule.title : rule.title + ', ' + rule.unit"
+        [hint]="rule.effect"
+        [control]="control"
+      >
         <input
           nz-input
           inputmode="decimal"

@@ -1,0 +1,129 @@
+import { computed, inject } from '@angular/core';
+import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
+import { combine, proposeColumns, readWireList, type TableProblem } from '@tug-mark/core';
+import { CabinetStore } from '../../cabinet/cabinet.store';
+import {
+  asWireList,
+  cellsOf,
+  placeOf,
+  rememberedFor,
+  rememberFor,
+  type Cells,
+  type Meaning,
+  type Reading,
+} from './list-source';
+
+interface State extends Reading {
+  /** What it came from, as it is told. */
+  readonly source: string;
+  readonly cells: Cells;
+}
+
+/** The same fault in many rows, mended in all of them at once. */
+export interface ListFault {
+  readonly key: string;
+  readonly rows: readonly number[];
+  readonly column: string;
+  readonly value: string;
+  readonly text: string;
+  /** Whether there is a cell to mend. */
+  readonly isCell: boolean;
+}
+
+/** A wire list on its way in: its cells, what its columns are taken for, what is wrong and what it becomes. */
+export const ListImport = signalStore(
+  withState<State>({ source: '', cells: [], meanings: [], isNumbered: false }),
+  withComputed((store, cabinet = inject(CabinetStore)) => {
+    const known = computed(() => ({
+      wires: new Set(cabinet.of('wire').map(({ part }) => part)),
+      terminals: new Set(cabinet.of('terminal').map(({ part }) => part)),
+    }));
+    const reading = computed(() => ({ meanings: store.meanings(), isNumbered: store.isNumbered() }));
+    const table = computed(() => asWireList(store.cells(), reading()));
+    const read = computed(() => (store.cells().length ? readWireList(table(), known()) : null));
+    return {
+      known,
+      reading,
+      table,
+      read,
+      header: computed(() => store.cells()[0] ?? []),
+      hasIds: computed(() => store.meanings().includes('wireId')),
+      faults: computed(() => {
+        const found = read();
+        return found && !found.ok ? gathered(found.problems, reading()) : [];
+      }),
+      /** Cells that are wrong, also those that are not spelt out; a column that is missing is told above. */
+      total: computed(() => {
+        const found = read();
+        if (!found || found.ok) return 0;
+        return found.total - found.problems.filter(({ row }) => row === 1).length;
+      }),
+      becomes: computed(() => {
+        const found = read();
+        if (!found?.ok) return null;
+        const combinations = combine(found.rows);
+        return {
+          wires: found.rows.length,
+          combinations: combinations.length,
+          pieces: combinations.reduce((sum, { pieces }) => sum + pieces, 0),
+        };
+      }),
+    };
+  }),
+  withMethods((store) => ({
+    take(source: string, text: string): void {
+      const cells = cellsOf(text);
+      const [header = []] = cells;
+      const meanings: readonly Meaning[] = rememberedFor(header) ?? proposed(cells, store.known());
+      patchState(store, { source, cells, meanings, isNumbered: false });
+    },
+    /** A column is taken for something else; nothing is taken twice. */
+    mean(at: number, meaning: Meaning): void {
+      const isSame = (a: Meaning, b: Meaning) =>
+        a === b || (!!a?.startsWith('length') && !!b?.startsWith('length') && a !== null);
+      patchState(store, ({ meanings }) => ({
+        meanings: meanings.map((each, i) => (i === at ? meaning : isSame(each, meaning) ? null : each)),
+      }));
+    },
+    setNumbered(isNumbered: boolean): void {
+      patchState(store, { isNumbered });
+    },
+    /** Puts a value into a cell of every row of a fault. */
+    mend(fault: ListFault, value: string): void {
+      const at = placeOf(store.reading(), fault.column);
+      if (at === null) return;
+      const rows = new Set(fault.rows.map((row) => row - 1));
+      patchState(store, ({ cells }) => ({
+        cells: cells.map((row, r) =>
+          rows.has(r)
+            ? Array.from({ length: Math.max(row.length, at + 1) }, (_, c) => (c === at ? value.trim() : (row[c] ?? '')))
+            : row,
+        ),
+      }));
+    },
+    /** What the columns were taken for is known again when the next file of this kind comes. */
+    remember(): void {
+      rememberFor(store.header(), store.meanings());
+    },
+  })),
+);
+
+function proposed(cells: Cells, known: Parameters<typeof proposeColumns>[1]): Meaning[] {
+  const [header = []] = cells;
+  return proposeColumns(cells, known).map((key, at) =>
+    key === 'length' && /in\)?$|inch/i.test((header[at] ?? '').trim()) ? 'lengthIn' : key,
+  );
+}
+
+/** Problems of the same kind as one, in the order they come. */
+function gathered(problems: readonly TableProblem[], reading: Reading): ListFault[] {
+  const faults = new Map<string, ListFault & { rows: number[] }>();
+  for (const { row, column, value, text } of problems) {
+    if (row === 1) continue;
+    const key = `${column}/${value}/${text}`;
+    const found = faults.get(key);
+    if (found) found.rows.push(row);
+    else faults.set(key, { key, rows: [row], column, value, text, isCell: placeOf(reading, column) !== null });
+  }
+  return [...faults.values()];
+}

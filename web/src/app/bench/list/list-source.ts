@@ -1,0 +1,86 @@
+import { WIRE_LIST_COLUMNS, WIRE_LIST_KEYS, type WireListKey } from '@tug-mark/core';
+import { parse, unparse } from 'papaparse';
+
+/** What a column of the file says; a length may be in inches; null: nothing that is needed. */
+export type Meaning = WireListKey | 'lengthIn' | null;
+export type Cells = readonly (readonly string[])[];
+
+/** Bytes of a file as text: UTF-8, or what spreadsheets of western Europe save. */
+export function textOf(bytes: ArrayBuffer): string {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return new TextDecoder('windows-1252').decode(bytes);
+  }
+}
+
+/** Rows of cells of a text, whatever separates them; rows keep their numbers, empty ones among them. */
+export function cellsOf(text: string): Cells {
+  const { data } = parse<string[]>(text.trimEnd());
+  return data.map((row) => row.map((cell) => cell.trim()));
+}
+
+/** Headings of the columns as a wire list has them. */
+const heading = (meaning: WireListKey | 'lengthIn') =>
+  meaning === 'length' ? 'length mm' : meaning === 'lengthIn' ? 'length in' : WIRE_LIST_COLUMNS[meaning].name;
+
+/** The headings a template has: those that are needed, then the others. */
+export const TEMPLATE = [
+  ...WIRE_LIST_KEYS.filter((key) => WIRE_LIST_COLUMNS[key].needed),
+  ...WIRE_LIST_KEYS.filter((key) => !WIRE_LIST_COLUMNS[key].needed),
+].map(heading);
+
+/** Whether a wire's own name is made up here: no column holds it, and somebody wants the wires numbered. */
+export interface Reading {
+  readonly meanings: readonly Meaning[];
+  readonly isNumbered: boolean;
+}
+
+/** Which column of the file a column of the wire list comes from; -1 where it is made up. */
+function places({ meanings, isNumbered }: Reading): (readonly [heading: string, at: number])[] {
+  const found = meanings.flatMap((meaning, at) => (meaning ? [[heading(meaning), at] as const] : []));
+  return isNumbered && !meanings.includes('wireId') ? [[heading('wireId'), -1], ...found] : found;
+}
+
+/** The file as a wire list: its columns under their own headings, rows at their own numbers. */
+export function asWireList([, ...rows]: Cells, reading: Reading): string[][] {
+  const columns = places(reading);
+  return [
+    columns.map(([name]) => name),
+    ...rows.map((row, index) => {
+      const isEmpty = row.every((cell) => cell === '');
+      return columns.map(([, at]) => (at < 0 ? (isEmpty ? '' : `W${index + 1}`) : (row[at] ?? '')));
+    }),
+  ];
+}
+
+/** The place in the file of a cell of the wire list; null where the file has none. */
+export function placeOf(reading: Reading, name: string): number | null {
+  const at = places(reading).find(([each]) => each === name)?.[1] ?? -1;
+  return at < 0 ? null : at;
+}
+
+export const csvOf = (table: Cells): string => unparse(table as string[][], { newline: '\r\n' });
+
+const REMEMBERED = 'tug-mark-columns';
+const signatureOf = (header: readonly string[]) => header.map((cell) => cell.toLowerCase()).join('|');
+
+/** What the columns of a file with these headings were last taken for on this device. */
+export function rememberedFor(header: readonly string[]): Meaning[] | null {
+  try {
+    const all = JSON.parse(localStorage.getItem(REMEMBERED) ?? '{}') as Record<string, Meaning[] | undefined>;
+    return all[signatureOf(header)] ?? null;
+  } catch {
+    return null;
+  }
+}
+
+export function rememberFor(header: readonly string[], meanings: readonly Meaning[]): void {
+  let all: Record<string, readonly Meaning[]> = {};
+  try {
+    all = JSON.parse(localStorage.getItem(REMEMBERED) ?? '{}') as typeof all;
+  } catch {
+    // Begun again.
+  }
+  localStorage.setItem(REMEMBERED, JSON.stringify({ ...all, [signatureOf(header)]: meanings }));
+}
