@@ -24,5 +24,6 @@ export * from './lot';
 export * from './journal';
 export * from './study';
 export * from './records';
+export * from './shop';
 export * from './catalogue';
 export * from './sheet';

@@ -48,19 +48,20 @@ describe('From a wire list to a judged pull', () => {
     await accessible();
   });
 
-  it('imports the sprayer loom, after a broken copy of it was refused by row and column', async () => {
+  it('imports the sprayer loom, after a broken copy of it was told cell by cell', async () => {
     await browser.press('Bring in a wire list');
     const good = await readFile(new URL('../../demo/sprayer-loom.csv', import.meta.url), 'utf8');
     const folder = await mkdtemp(join(tmpdir(), 'tug-mark-list-'));
     const path = join(folder, 'sprayer.csv');
     await writeFile(path, good.replace('SP-P02,FL-W-0075', 'SP-P01,FL-W-9999'));
     await browser.driver.findElement(By.css('tm-file-drop input[type=file]')).sendKeys(path);
+    await browser.sees('2 cells are not right yet');
     await browser.driver.findElement(By.css('tm-import-list form button[type=submit]')).click();
-    await browser.sees('Nothing was imported.');
+    await browser.sees('Nothing is brought in until all is right');
     await browser.sees("The cabinet has no wire 'FL-W-9999'.");
     await accessible();
     await browser.press('Take the demo');
-    await browser.sees('sprayer-loom.csv');
+    await browser.sees('66 wires would become 19 combinations');
     await browser.driver.findElement(By.css('tm-import-list form button[type=submit]')).click();
     await browser.sees('Sprayer loom: 66 wires became 19 combinations');
   });

@@ -1,3 +1,4 @@
+export { chooseNotch, type NotchChoice } from './chooseNotch';
 export { choosePreparation, type Preparation } from './choosePreparation';
 export { chooseShrinkTube, type TubeCandidate, type TubeTask } from './chooseShrinkTube';
 export { reterminationBudget, wireInCrimp, type ReterminationBudget } from './reterminationBudget';

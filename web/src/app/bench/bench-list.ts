@@ -1,19 +1,19 @@
-import { uncapital } from '@tug-mark/core';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { ReactiveFormsModule, FormControl } from '@angular/forms';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { Router, RouterLink } from '@angular/router';
+import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may, type CombinationLine } from '@tug-mark/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { debounceTime } from 'rxjs';
-import { count } from '../parts/count';
 import { ProblemNotice } from '../parts/problem-notice';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
-import { BenchCounters, STATE_WORDS } from './bench-counters';
+import { BenchCounters } from './bench-counters';
 import { BenchTable } from './bench-table';
+import { footWords, nextWords } from './bench-words';
+import { FirstDayPanel } from '../shop/first-day';
 import { BenchStore } from './bench.store';
 import { ImportList } from './import-list';
 import { ListActs } from './list-acts';
@@ -29,7 +29,7 @@ const SHEET_CODE = /\/bench\/([0-9a-f-]{36})/i;
   imports: [
     Notice,
     ...[ReactiveFormsModule, RouterLink, NzButtonModule, NzInputModule, ProblemNotice],
-    ...[BenchCounters, BenchTable, ImportList, ListActs, ListShelf],
+    ...[BenchCounters, BenchTable, FirstDayPanel, ImportList, ListActs, ListShelf],
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   providers: [BenchStore],
@@ -87,6 +87,9 @@ const SHEET_CODE = /\/bench\/([0-9a-f-]{36})/i;
             A technician or engineer brings in the first wire list.
           }
         </p>
+        @defer {
+          <tm-first-day wide />
+        }
       } @else if (store.totals(); as totals) {
         <tm-bench-counters
           [counts]="totals.states"
@@ -134,7 +137,8 @@ export class BenchList {
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   private readonly table = viewChild(BenchTable);
   protected readonly search = new FormControl('', { nonNullable: true });
-  protected readonly importing = signal(false);
+  /** Open at once for whoever comes to bring a list in. */
+  protected readonly importing = signal(inject(ActivatedRoute).snapshot.queryParamMap.get('bring') === 'list');
   protected readonly said = signal('');
   /** Line the arrow keys are at. */
   protected readonly current = signal(-1);
@@ -155,21 +159,16 @@ export class BenchList {
   });
   protected readonly headline = computed(() => {
     const line = this.next();
-    if (line) return `Next: ${uncapital(line.next.text)}, ${line.terminal} on ${line.wire}.`;
+    if (line) return nextWords(line).headline;
     return this.store.loaded() && !this.isEmpty() ? 'Nothing here waits for you.' : 'The bench';
   });
   protected readonly under = computed(() => {
     const line = this.next();
-    return line
-      ? `${line.list} · ${count(line.pieces, 'piece')} · ${line.lot ? line.lot.headline : line.headline}`
-      : 'A combination is one terminal on one wire. Open one and go up its ladder.';
+    return line ? nextWords(line).under : 'A combination is one terminal on one wire. Open one and go up its ladder.';
   });
-  protected readonly foot = computed(() => {
-    const { state, list } = this.store.filter();
-    const what = [state && STATE_WORDS[state], list && `of ${list}`].filter(Boolean).join(' ');
-    const of = this.filtered() ? '' : ` of ${this.store.count()?.toLocaleString() ?? '...'}`;
-    return `${this.store.shown()}${of} ${what} · arrow keys move, Enter opens the next step`;
-  });
+  protected readonly foot = computed(() =>
+    footWords(this.store.shown(), this.store.count(), this.store.filter(), this.filtered()),
+  );
 
   constructor() {
     this.search.valueChanges.pipe(debounceTime(200), takeUntilDestroyed()).subscribe((find) => {

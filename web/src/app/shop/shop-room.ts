@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may } from '@tug-mark/contract';
+import { FirstDayPanel } from './first-day';
 import { sessionFeature } from '../session/session.state';
 
 interface Shelf {
@@ -29,37 +30,44 @@ const PEOPLE: readonly Shelf[] = [{ to: 'people', name: 'People' }];
 /** What the shop has and what it goes by: parts, tools, limits, rules, people, with a list at the side to go by. */
 @Component({
   selector: 'tm-shop-room',
-  imports: [RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [FirstDayPanel, RouterLink, RouterLinkActive, RouterOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <nav aria-label="Shop" class="not-printed">
-      @for (group of groups(); track group.name) {
-        <div>
-          <p>{{ group.name }}</p>
-          <ul>
-            @for (shelf of group.shelves; track shelf.to) {
-              <li>
-                <a [routerLink]="shelf.to" routerLinkActive="here" ariaCurrentWhenActive="page">{{ shelf.name }}</a>
-              </li>
-            }
-          </ul>
-        </div>
-      }
-    </nav>
+    <div class="side not-printed">
+      <tm-first-day />
+      <nav aria-label="Shop">
+        @for (group of groups(); track group.name) {
+          <div>
+            <p>{{ group.name }}</p>
+            <ul>
+              @for (shelf of group.shelves; track shelf.to) {
+                <li>
+                  <a [routerLink]="shelf.to" routerLinkActive="here" ariaCurrentWhenActive="page">{{ shelf.name }}</a>
+                </li>
+              }
+            </ul>
+          </div>
+        }
+      </nav>
+    </div>
     <div class="shelf"><router-outlet /></div>
   `,
   styles: `
     :host {
       display: grid;
-      grid-template-columns: 190px minmax(0, 1fr);
+      grid-template-columns: 212px minmax(0, 1fr);
     }
-    nav {
+    .side {
       align-content: start;
       background: var(--shade);
       border-right: 1px solid var(--line);
       display: grid;
       gap: 16px;
       padding: 22px 0;
+    }
+    nav {
+      display: grid;
+      gap: 16px;
     }
     p {
       color: var(--ink-soft);
@@ -86,9 +94,12 @@ const PEOPLE: readonly Shelf[] = [{ to: 'people', name: 'People' }];
         grid-template-columns: minmax(0, 1fr);
         grid-template-rows: auto 1fr;
       }
-      nav {
+      .side {
         border-bottom: 1px solid var(--line);
         border-right: 0;
+        padding: 6px 0;
+      }
+      nav {
         display: flex;
         flex-wrap: wrap;
         gap: 0 14px;

@@ -1,0 +1,1 @@
+export { FIRST_STEPS, firstDay, type FirstDay, type FirstStep, type FirstStepCode, type ShopStock } from './firstDay';
