@@ -1,5 +1,14 @@
 import { shopFileSchema } from '@tug-mark/contract';
-import { computeSetUp, faultsOf, judgeFit, NO_DEMAND, type SetUpContext, type Terminal } from '@tug-mark/core';
+import {
+  computeSetUp,
+  familyHas,
+  faultsOf,
+  judgeFit,
+  NO_DEMAND,
+  writePart,
+  type SetUpContext,
+  type Terminal,
+} from '@tug-mark/core';
 import { readFile } from 'node:fs/promises';
 import { DEMO_FOLDER } from './harness';
 
@@ -21,6 +30,20 @@ const WORDS: readonly { readonly said: RegExp; readonly of: (terminal: Terminal)
   { said: /\bcavity\b/i, of: (t) => t.cavity !== null },
   { said: /\bsleeve\b/i, of: (t) => t.barrel.supportLength > 0 || t.slideOn.some((item) => item.kind === 'sleeve') },
 ];
+
+describe('The form of a terminal', () => {
+  it('hides no field any terminal of the demo cabinet says something in', async () => {
+    const shop = shopFileSchema.parse(JSON.parse(await readFile(`${DEMO_FOLDER}/shop.json`, 'utf8')));
+    expect(new Set(shop.terminals.map(({ family }) => family)).size).toBe(12);
+    for (const terminal of shop.terminals) {
+      const { cells } = writePart('terminal', terminal);
+      const hidden = Object.entries(cells).filter(([path]) => !familyHas(terminal.family, path));
+      expect(hidden.filter(([, cell]) => cell !== '' && cell !== 'no'))
+        .withContext(terminal.part)
+        .toEqual([]);
+    }
+  });
+});
 
 describe('What is said of a combination of the demo cabinet', () => {
   it('is said only of parts that have the thing', async () => {

@@ -2,8 +2,11 @@ import fc from 'fast-check';
 import { families, fourIndent } from '../testing/families';
 import { openContact, stripper, tool, wire075 } from '../testing/shop';
 import {
+  CATALOGUE_KINDS,
   CATALOGUES,
   compareParts,
+  familyHas,
+  FIELD_GROUPS,
   indexParts,
   readPart,
   readPartTable,
@@ -213,5 +216,54 @@ describe('The list of parts', () => {
     expect(CATALOGUES.terminal.columns.length).toBeLessThan(
       compareParts('terminal', families.lug, families.lug).length,
     );
+  });
+});
+
+describe('The form of a part', () => {
+  it('puts every field and list of a kind into one group', () => {
+    for (const kind of CATALOGUE_KINDS) {
+      const { columns, tables } = CATALOGUES[kind];
+      for (const { path } of [...columns, ...tables]) {
+        expect(FIELD_GROUPS[kind].some(({ takes }) => takes(path)))
+          .withContext(`${kind} ${path}`)
+          .toBeTrue();
+      }
+      // No group stands empty.
+      for (const group of FIELD_GROUPS[kind]) {
+        const own = [...columns, ...tables].filter(
+          ({ path }) => FIELD_GROUPS[kind].find(({ takes }) => takes(path)) === group,
+        );
+        expect(own.length).withContext(`${kind} ${group.title}`).toBeGreaterThan(0);
+      }
+    }
+  });
+
+  it('hides no field a terminal of that family says something in', () => {
+    for (const terminal of Object.values(families)) {
+      const { cells } = writePart('terminal', terminal);
+      for (const { path } of CATALOGUES.terminal.columns) {
+        if (familyHas(cells['family'] ?? '', path)) continue;
+        expect(['', 'no'])
+          .withContext(`${terminal.part} ${path}`)
+          .toContain(cells[path] ?? '');
+      }
+    }
+    expect([
+      familyHas('lug', 'dieIndex'),
+      familyHas('ferrule', 'dieIndex'),
+      familyHas('lug', 'cavity.release'),
+    ]).toEqual([...[true, false, false]]);
+  });
+
+  it('begins with what nearly every sheet says', () => {
+    const start = (kind: (typeof CATALOGUE_KINDS)[number], path: string) =>
+      [...CATALOGUES[kind].columns, ...CATALOGUES[kind].tables.flatMap(({ columns }) => columns)].find(
+        (column) => column.path === path,
+      )?.start;
+    expect(start('terminal', 'mostWires')).toBe('1');
+    expect([start('tool', 'changeMinutes.die'), start('tool', 'changeMinutes.setting')]).toEqual(['6', '1']);
+    // A solid notch on stranded wire cuts strands: nobody gets one without choosing it.
+    expect(start('stripper', 'for')).toBe('stranded');
+    expect(start('terminal', 'part')).toBeUndefined();
   });
 });

@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { writeCell } from './cells';
 import { FIELDS, insideOf, LISTS, type FieldWords } from '../part';
 import { coveringSchema, stripperSchema, type SlideOnPart, type Stripper } from '../prepare';
 import { terminalSchema, type Terminal } from '../terminal';
@@ -25,6 +26,8 @@ export interface Column extends FieldWords {
   readonly options?: readonly string[];
   /** May be left empty (null, or an empty list). */
   readonly optional?: boolean;
+  /** What a new part begins with, as a cell. */
+  readonly start?: string;
 }
 
 /** A list of rows inside a part, e.g. the nests of a tool; columns of its own, one line of the table per row. */
@@ -53,22 +56,25 @@ interface Described {
 }
 
 /** Reads columns and lists out of the schema of a part. */
-function describe(schema: z.ZodType, path: string, optional: boolean, into: Described): Described {
-  const { type, innerType, element, entries, shape, checks } = insideOf(schema);
-  if (innerType) return describe(innerType, path, optional || type === 'nullable', into);
+function describe(schema: z.ZodType, path: string, optional: boolean, into: Described, start?: unknown): Described {
+  const { type, innerType, element, entries, shape, checks, defaultValue } = insideOf(schema);
+  if (innerType) return describe(innerType, path, optional || type === 'nullable', into, start ?? defaultValue);
   const words = FIELDS.get(schema);
   const least = checks?.find(({ _zod }) => _zod.def.check === 'min_length')?._zod.def.minimum ?? 0;
   if (words) {
     const options = entries ?? (element && insideOf(element).entries);
-    into.columns.push({
+    const column: Column = {
       path,
       ...words,
       ...(options && { options: Object.values(options) }),
       ...((optional || (type === 'array' && least === 0)) && { optional: true }),
-    });
+    };
+    const cell = start === undefined || start === null ? '' : writeCell(column, start);
+    into.columns.push({ ...column, ...(cell !== '' && { start: cell }) });
   } else if (shape) {
     for (const [key, inner] of Object.entries(shape)) {
-      describe(inner, path === '' ? key : `${path}.${key}`, optional, into);
+      const own = (start as Readonly<Record<string, unknown>> | undefined)?.[key];
+      describe(inner, path === '' ? key : `${path}.${key}`, optional, into, own);
     }
   } else if (element) {
     into.tables.push(rowsOf(element, path, LISTS.get(schema)?.title ?? path, least));

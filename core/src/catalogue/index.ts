@@ -1,3 +1,4 @@
+export { familyHas, FIELD_GROUPS, type FieldGroup } from './groups';
 export {
   CATALOGUE_KINDS,
   CATALOGUES,

@@ -16,7 +16,7 @@ const described = z.strictObject({
     z.strictObject({
       label: labelField(),
       /** Solid and stranded notches are different columns: a stranded conductor is fatter than a solid one. */
-      for: choiceField('for', NOTCHES_FOR),
+      for: choiceField('for', NOTCHES_FOR).default('stranded'),
       /** Bore of the closed notch, mm. */
       bore: lengthField('bore'),
     }),

@@ -88,7 +88,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
           [value]="kind()"
           (valueChange)="$event && to($event)"
         />
-        <tm-cabinet-files [kind]="kind()" [mayEdit]="mayEdit()" (read)="taken($event)" (fresh)="editing.set('new')" />
+        <tm-cabinet-files [kind]="kind()" [mayEdit]="mayEdit()" (read)="taken($event)" (fresh)="begin()" />
       </div>
       @if (said()) {
         <tm-notice kind="good">{{ said() }}</tm-notice>
@@ -192,6 +192,12 @@ export class CabinetPage {
     const exact = this.store.part(this.kind(), scanned(this.search()).trim());
     const first = exact ?? this.shown()[0];
     if (first) this.open(first);
+  }
+  /** A new part: what was said of the one before is over. */
+  protected begin(): void {
+    this.said.set('');
+    this.problem.set(null);
+    this.editing.set('new');
   }
   protected close(): void {
     void this.router.navigate(['/shop/cabinet', this.kind()]);

@@ -11,7 +11,6 @@ import { Bench, viewOf } from '../testing/bench';
 import { ToolsPage } from '../tool/tools-page';
 import { LimitsPage } from '../tug/limits-page';
 import { CabinetPage } from './cabinet-page';
-import { PartEditor } from './part-editor';
 import { scanned } from './scanned';
 
 const house = { ...practice, own: ['gap' as const] };
@@ -70,49 +69,6 @@ describe('The rooms around the bench', () => {
       expect(bench.text).toContain('revision 3');
       await bench.choose('beside', 'RT ');
       expect(bench.text).toMatch(/\d fields differ/);
-    });
-  });
-
-  describe('A part in the form', () => {
-    const open = (keepPart: jasmine.Spy, part: unknown = bareRing) =>
-      Bench.open(PartEditor, { role: 'engineer', api: { ...api, keepPart }, inputs: { kind: 'terminal', part } });
-
-    it('is told at its field what is wrong, and keeps nothing until all is right', async () => {
-      const keepPart = jasmine.createSpy('keepPart').and.resolveTo({});
-      bench = await open(keepPart);
-      await typeInto('f-barrel.length', 'long');
-      await typeInto('f-brushMax', '4 cm');
-      await bench.submit();
-      expect(bench.element.querySelector('[id="e-barrel.length"]')?.textContent).toContain('is not a number');
-      expect(bench.element.querySelector('[id="e-brushMax"]')?.textContent).toContain('no unit of length');
-      expect(bench.text).toContain('2 fields are not right yet.');
-      expect(keepPart).not.toHaveBeenCalled();
-      await typeInto('f-barrel.length', '0.25 in');
-      await typeInto('f-brushMax', '4');
-      await bench.submit();
-      const [kind, opened, body] = keepPart.calls.mostRecent().args as [string, number, typeof bareRing];
-      expect([kind, opened, body.barrel.length]).toEqual(['terminal', 3, 6.35]);
-    });
-
-    it('stays as typed when somebody else was quicker, and is kept on top when that is wanted', async () => {
-      const stale = new ApiProblem({
-        type: '',
-        title: 'RB has been changed since you opened it: it is at revision 4.',
-        status: 409,
-        detail: '',
-        code: 'stale-revision',
-        standing: { revision: 4 },
-      });
-      const keepPart = jasmine
-        .createSpy('keepPart')
-        .and.callFake((_kind: string, opened: number) => (opened === 4 ? Promise.resolve({}) : Promise.reject(stale)));
-      bench = await open(keepPart);
-      await typeInto('f-brushMax', '3.5');
-      await bench.submit();
-      expect(bench.text).toContain('it is at revision 4');
-      expect(field('f-brushMax')?.value).toBe('3.5');
-      await bench.press('Keep mine');
-      expect(keepPart.calls.mostRecent().args[1]).toBe(4);
     });
   });
 

@@ -1,197 +1,187 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  untracked,
+} from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { ReactiveFormsModule } from '@angular/forms';
+import { Store } from '@ngrx/store';
 import type { Problem } from '@tug-mark/contract';
 import {
   CATALOGUES,
-  readPart,
-  writePart,
+  FIELD_GROUPS,
   type CatalogueKind,
   type CatalogueParts,
-  type Column,
   type PartCells,
-  type PartTable,
+  type StampReading,
 } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { NzInputModule } from 'ng-zorro-antd/input';
+import { startWith, switchMap } from 'rxjs';
 import { Api, ApiProblem, toProblem } from '../http/api';
+import { FormFaults } from '../parts/form-faults';
 import { ProblemNotice } from '../parts/problem-notice';
-import { Select, type SelectOption } from '../parts/select';
-import { scanned } from './scanned';
-import { valueOf } from '../parts/value-of';
-import { Notice } from '../parts/notice';
+import { Select } from '../parts/select';
+import { TypedBack } from '../parts/typed-back';
+import { rememberTyped } from '../parts/typed-memory';
+import { CabinetStore } from './cabinet.store';
+import { PartEffect } from './part-effect';
+import { PartFields } from './part-fields';
+import { cellsFrom, concerns, faultsOf, partForm, readForm, restorePart } from './part-form';
+import { PartRows } from './part-rows';
+import { StampFill } from './stamp-fill';
 
-/** A part as a form: every field as text, read by the same rules as a file; what is wrong stands at its field. */
+/** A part as a form, in groups, with what follows from it beside; read by the same rules as a file. */
 @Component({
   selector: 'tm-part-editor',
-  imports: [Notice, NzButtonModule, NzInputModule, ProblemNotice, Select],
+  imports: [
+    ...[ReactiveFormsModule, NzButtonModule, FormFaults, PartEffect, PartFields, PartRows, ProblemNotice, Select],
+    ...[StampFill, TypedBack],
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <form (submit)="keep($event)" [attr.aria-label]="title()">
-      <h2>{{ title() }}</h2>
-      <div class="fields">
-        @for (column of catalogue().columns; track column.path) {
-          @let fault = faultAt(column.path, null, null);
-          <div class="field" [class.at-fault]="fault">
-            <label [attr.for]="'f-' + column.path">{{ column.title }} {{ unit(column) }}</label>
-            @if (options(column); as list) {
-              <tm-select
-                [selectId]="'f-' + column.path"
-                [options]="list"
-                [value]="cells()[column.path] ?? ''"
-                (valueChange)="set(column.path, $event ?? '')"
-              />
-            } @else {
-              <input
-                nz-input
-                [id]="'f-' + column.path"
-                [value]="cells()[column.path] ?? ''"
-                [readonly]="column.path === 'part' && part() !== null"
-                [attr.placeholder]="column.help ?? null"
-                [attr.aria-invalid]="fault ? true : null"
-                [attr.aria-describedby]="fault ? 'e-' + column.path : null"
-                (input)="set(column.path, value($event))"
-              />
-            }
-            @if (fault) {
-              <span class="wrong" [id]="'e-' + column.path">{{ fault }}</span>
-            }
-          </div>
+    <form [formGroup]="form()" (ngSubmit)="send()" [attr.aria-label]="title()">
+      <div class="top">
+        <h2>{{ title() }}</h2>
+        @if (!part() && likes().length > 1) {
+          <label for="like">Copy from a like one</label>
+          <tm-select selectId="like" [options]="likes()" [value]="like()" (valueChange)="copy($event)" />
         }
       </div>
-      @for (table of catalogue().tables; track table.path) {
-        <h3>{{ table.title }}</h3>
-        @if (faultAt(table.path, null, null); as fault) {
-          <p class="wrong">{{ fault }}</p>
-        }
-        <div class="scroll" tabindex="0" role="group" [attr.aria-label]="table.title">
-          <table>
-            <thead>
-              <tr>
-                @for (column of table.columns; track column.path) {
-                  <th scope="col">{{ column.title }} {{ unit(column) }}</th>
-                }
-                <th scope="col"><span class="out-of-sight">Take out</span></th>
-              </tr>
-            </thead>
-            <tbody>
-              @for (row of rows(table); track $index; let r = $index) {
-                <tr>
-                  @for (column of table.columns; track column.path) {
-                    @let fault = faultAt(column.path, table.path, r);
-                    <td>
-                      @if (options(column); as list) {
-                        <tm-select
-                          [selectId]="'t-' + table.path + '-' + r + '-' + column.path"
-                          [label]="table.title + ' ' + (r + 1) + ', ' + column.title"
-                          [options]="list"
-                          [value]="row[column.path] ?? ''"
-                          (valueChange)="setIn(table, r, column.path, $event ?? '')"
-                        />
-                      } @else {
-                        <input
-                          nz-input
-                          [class.at-fault]="fault"
-                          [attr.aria-label]="table.title + ' ' + (r + 1) + ', ' + column.title"
-                          [attr.aria-invalid]="fault ? true : null"
-                          [value]="row[column.path] ?? ''"
-                          (input)="setIn(table, r, column.path, value($event))"
-                        />
-                      }
-                      @if (fault) {
-                        <span class="wrong">{{ fault }}</span>
-                      }
-                    </td>
-                  }
-                  <td>
-                    <button
-                      nz-button
-                      class="quiet"
-                      type="button"
-                      [attr.aria-label]="'Take out ' + table.title + ' ' + (r + 1)"
-                      (click)="drop(table, r)"
-                    >
-                      take out
-                    </button>
-                  </td>
-                </tr>
-              }
-            </tbody>
-          </table>
-        </div>
-        <button nz-button type="button" class="one-more" (click)="add(table)">One more {{ table.title }}</button>
-      }
-      @if (faults().length) {
-        <tm-notice kind="bad">
-          {{ faults().length }} {{ faults().length === 1 ? 'field is' : 'fields are' }} not right yet. Nothing is kept
-          until all are: {{ faults()[0]?.text }}
-        </tm-notice>
-      }
+      <tm-typed-back [memory]="memory()" (dropped)="startAgain()" />
+      <tm-form-faults [faults]="faults()" [tries]="tries()" />
       @if (problem(); as found) {
         <tm-problem [problem]="found" />
         @if (found.code === 'stale-revision') {
           <button nz-button type="button" (click)="insist()">Keep mine as the next revision all the same</button>
         }
       }
+      <div class="both">
+        <div class="groups">
+          @for (group of groups(); track group.title) {
+            <details [open]="!group.isRare || group.isOpen">
+              <summary>{{ group.title }}</summary>
+              @if (group.columns.length) {
+                <tm-part-fields
+                  [columns]="group.columns"
+                  [cells]="form().controls.cells"
+                  [faults]="faults()"
+                  [fixed]="part() ? 'part' : null"
+                />
+              }
+              @if (group.hasStamp) {
+                <tm-stamp-fill [stamp]="stamp()" (taken)="fillFrom($event)" />
+              }
+              @for (table of group.tables; track table.path) {
+                <h3>{{ many(table.title) }}</h3>
+                <tm-part-rows
+                  [table]="table"
+                  [rows]="form().controls.tables.controls[table.path]!"
+                  [faults]="faults()"
+                />
+              }
+            </details>
+          }
+        </div>
+        <tm-part-effect [kind]="kind()" [read]="read()" />
+      </div>
       <p class="acts">
         <button nz-button nzType="primary" class="bench-button" type="submit">
           {{ part() ? 'Keep as a new revision' : 'Keep the new ' + catalogue().one }}
         </button>
-        <button nz-button class="bench-button" type="button" (click)="closed.emit()">Leave it as it was</button>
+        <button nz-button class="bench-button" type="button" (click)="leave()">
+          {{ part() ? 'Leave it as it was' : 'Leave it' }}
+        </button>
+        <span class="soft">* needed</span>
       </p>
     </form>
   `,
-  styleUrl: '../parts/form.less',
-  styles: `
-    .field {
-      align-content: start;
-    }
-    .fields {
-      align-items: start;
-    }
-    .at-fault input,
-    input.at-fault {
-      border: 2px solid var(--fail);
-    }
-  `,
+  styleUrls: ['../documents/draft.less', './part-editor.less'],
 })
 export class PartEditor {
-  protected readonly value = valueOf;
   private readonly api = inject(Api);
+  private readonly cabinet = inject(CabinetStore);
+  private readonly destroyed = inject(DestroyRef);
+  private readonly store = inject(Store);
   readonly kind = input.required<CatalogueKind>();
   /** The part to change; null for a new one. */
   readonly part = input.required<CatalogueParts[CatalogueKind] | null>();
   readonly kept = output<string>();
   readonly closed = output();
-  protected readonly cells = signal<Readonly<Record<string, string>>>({});
-  protected readonly tables = signal<PartCells['tables']>({});
   protected readonly problem = signal<Problem | null>(null);
-  private readonly tried = signal(false);
+  protected readonly like = signal('');
   private opened = 0;
   protected readonly catalogue = computed(() => CATALOGUES[this.kind()]);
   protected readonly title = computed(() => {
     const part = this.part();
     return part ? `Change ${part.part}` : `A new ${this.catalogue().one}`;
   });
-  private readonly read = computed(() => readPart(this.kind(), { cells: this.cells(), tables: this.tables() }));
-  protected readonly faults = computed(() => {
-    const read = this.read();
-    return this.tried() && !read.ok ? read.problems : [];
+  protected readonly many = (title: string) => `${title.charAt(0).toUpperCase()}${title.slice(1)}s`;
+
+  /** Counts how often the form was begun. */
+  private readonly beginnings = signal(0);
+  private readonly opening = computed(() => {
+    this.beginnings();
+    const [kind, part] = [this.kind(), this.part()];
+    const form = partForm(kind, part ? cellsFrom(kind, part) : null);
+    const restore = (value: never) => {
+      restorePart(kind, form, value as PartCells);
+    };
+    const place = `${kind}/${part?.part ?? 'new'}`;
+    return { form, memory: untracked(() => rememberTyped(form, place, restore, this.destroyed, this.store)) };
   });
+  protected readonly form = computed(() => this.opening().form);
+  protected readonly memory = computed(() => this.opening().memory);
+  private readonly changes = toSignal(
+    toObservable(this.form).pipe(switchMap((form) => form.valueChanges.pipe(startWith(null)))),
+  );
+  protected readonly read = computed(() => {
+    this.changes();
+    return readForm(this.kind(), this.form());
+  });
+  protected readonly tries = signal(0);
+  protected readonly faults = computed(() => (this.tries() ? faultsOf(this.kind(), this.read()) : []));
+  protected readonly stamp = computed(() => {
+    this.changes();
+    return this.form().controls.cells.controls['stamp']?.value ?? '';
+  });
+  /** The groups of this kind, with the fields that concern the part as it is. */
+  protected readonly groups = computed(() => {
+    this.changes();
+    const [kind, form, { columns, tables }] = [this.kind(), this.form(), this.catalogue()];
+    const first = (path: string) => FIELD_GROUPS[kind].find(({ takes }) => takes(path));
+    const wrong = new Set(this.faults().map(({ field }) => field.replace(/^[ft]-/, '').split('-')[0]));
+    return FIELD_GROUPS[kind]
+      .map((group) => {
+        const own = columns.filter(({ path }) => first(path) === group && concerns(kind, form, path));
+        const lists = tables.filter(({ path }) => first(path) === group);
+        return {
+          ...{ title: group.title, isRare: group.isRare === true, columns: own, tables: lists },
+          hasStamp: own.some(({ path }) => path === 'stamp'),
+          // What is wrong is never folded away, nor what somebody has filled in.
+          isOpen:
+            lists.some(({ path }) => (form.controls.tables.controls[path]?.length ?? 0) > 0 || wrong.has(path)) ||
+            own.some(({ path }) => wrong.has(path.split('.')[0] ?? '')),
+        };
+      })
+      .filter((group) => group.columns.length || group.tables.length);
+  });
+  protected readonly likes = computed(() => [
+    { value: '', label: 'none' },
+    ...this.cabinet.of(this.kind()).map(({ part, label }) => ({ value: part, label: `${part} ${label}` })),
+  ]);
 
   constructor() {
     effect(() => {
-      const part = this.part();
-      const kind = this.kind();
-      if (!part) {
-        const first = (column: Column) =>
-          column.type === 'choice' && !column.optional ? (column.options?.[0] ?? '') : '';
-        this.cells.set(Object.fromEntries(CATALOGUES[kind].columns.map((c) => [c.path, first(c)])));
-        this.tables.set(Object.fromEntries(CATALOGUES[kind].tables.map((t) => [t.path, []])));
-        this.opened = 0;
-        return;
-      }
-      const written = writePart(kind, part as never);
-      this.cells.set(written.cells);
-      this.tables.set(written.tables);
+      const [kind, part] = [this.kind(), this.part()];
+      this.opened = 0;
+      if (!part) return;
       void this.api.revisions(kind, part.part).then(
         ([newest]) => {
           this.opened = newest?.revision ?? 0;
@@ -203,40 +193,37 @@ export class PartEditor {
     });
   }
 
-  protected unit(column: Column): string {
-    return column.type === 'length' ? 'mm' : (column.unit ?? '');
-  }
-  /** What a column offers; null where it is typed. */
-  protected options(column: Column): readonly SelectOption[] | null {
-    if (column.type !== 'flag' && column.type !== 'choice') return null;
-    const own = column.type === 'flag' ? (column.optional ? ['yes', 'no'] : ['no', 'yes']) : (column.options ?? []);
-    return [...(column.optional ? [''] : []), ...own].map((value) => ({ value, label: value || 'none' }));
-  }
-  protected rows(table: PartTable): readonly Readonly<Record<string, string>>[] {
-    return this.tables()[table.path] ?? [];
-  }
-  protected faultAt(path: string, table: string | null, row: number | null): string {
-    return this.faults().find((f) => f.path === path && f.table === table && f.row === row)?.text ?? '';
+  /** Everything as in another part, but for its number. */
+  protected copy(from: string | null): void {
+    this.like.set(from ?? '');
+    const part = from && this.cabinet.part(this.kind(), from);
+    if (!part) return;
+    const cells = cellsFrom(this.kind(), part);
+    restorePart(this.kind(), this.form(), { ...cells, cells: { ...cells.cells, part: '' } });
+    this.form().markAsDirty();
+    this.form().updateValueAndValidity();
   }
 
-  protected set(path: string, text: string): void {
-    this.cells.update((cells) => ({ ...cells, [path]: scanned(text) }));
+  /** The range and the stud as a reading of the stamp gives them. */
+  protected fillFrom({ wire, area, stud }: StampReading): void {
+    const gauge = /AWG ([\d/]+)\D([\d/]+)$/.exec(wire);
+    this.form().controls.cells.patchValue({
+      'conductorRange.smallest': gauge ? `AWG ${gauge[1]}` : `${area.min} mm2`,
+      'conductorRange.largest': gauge ? `AWG ${gauge[2]}` : `${area.max} mm2`,
+      ...(stud && { stud }),
+    });
+    this.form().markAsDirty();
   }
-  protected setIn(table: PartTable, row: number, path: string, text: string): void {
-    this.change(table, (rows) => rows.map((cells, r) => (r === row ? { ...cells, [path]: scanned(text) } : cells)));
+
+  protected startAgain(): void {
+    this.memory().forget();
+    this.tries.set(0);
+    this.beginnings.update((count) => count + 1);
   }
-  protected add(table: PartTable): void {
-    const first = (c: Column) => (c.type === 'choice' ? (c.options?.[0] ?? '') : c.type === 'flag' ? 'no' : '');
-    this.change(table, (rows) => [...rows, Object.fromEntries(table.columns.map((c) => [c.path, first(c)]))]);
-  }
-  protected drop(table: PartTable, row: number): void {
-    this.change(table, (rows) => rows.filter((_, r) => r !== row));
-  }
-  private change(
-    table: PartTable,
-    by: (rows: readonly Readonly<Record<string, string>>[]) => readonly Readonly<Record<string, string>>[],
-  ): void {
-    this.tables.update((all) => ({ ...all, [table.path]: by(all[table.path] ?? []) }));
+
+  protected leave(): void {
+    this.memory().forget();
+    this.closed.emit();
   }
 
   /** After a clash: the newest revision is known now, and the person wants theirs on top of it. */
@@ -246,18 +233,14 @@ export class PartEditor {
     void this.send();
   }
 
-  protected keep(event: Event): void {
-    event.preventDefault();
-    void this.send();
-  }
-
-  private async send(): Promise<void> {
-    this.tried.set(true);
+  protected async send(): Promise<void> {
+    this.tries.update((tries) => tries + 1);
     const read = this.read();
     if (!read.ok) return;
     try {
       await this.api.keepPart(this.kind(), this.opened, read.part);
       this.problem.set(null);
+      this.memory().forget();
       this.kept.emit(read.part.part);
     } catch (error) {
       this.problem.set(error instanceof ApiProblem ? error.problem : toProblem(error));

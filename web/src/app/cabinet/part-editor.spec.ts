@@ -1,0 +1,177 @@
+import type { CatalogueKind } from '@tug-mark/core';
+import { bareRing, insulatedRing, practice, stripper, tool, wire075 } from '../../../../core/src/testing/shop';
+import { ApiProblem } from '../http/api';
+import { Bench } from '../testing/bench';
+import { CabinetStore } from './cabinet.store';
+import { PartEditor } from './part-editor';
+import { TestBed } from '@angular/core/testing';
+
+const CABINET = {
+  ...{ wires: [wire075], terminals: [bareRing, insulatedRing], tools: [tool], strippers: [stripper], coverings: [] },
+  ...{ practices: [practice], checks: [], returns: [] },
+};
+
+describe('A part in the form', () => {
+  let bench: Bench<PartEditor>;
+  let keepPart: jasmine.Spy;
+  const open = async (kind: CatalogueKind, part: unknown, kept: Record<string, string> = {}) => {
+    keepPart = jasmine.createSpy('keepPart').and.resolveTo({});
+    bench = await Bench.open(PartEditor, {
+      role: 'engineer',
+      api: {
+        keepPart: (...args: unknown[]) => keepPart(...args) as unknown,
+        cabinet: () => Promise.resolve(CABINET),
+        revisions: () => Promise.resolve([{ revision: 3 }]),
+      },
+      inputs: { kind, part },
+      kept,
+    });
+    await TestBed.inject(CabinetStore).load();
+    await bench.settle();
+  };
+  const faults = () =>
+    [...bench.element.querySelectorAll('tm-form-faults li')].map((li) => li.textContent?.replace(/\s+/g, ' ').trim());
+  const field = (id: string) => bench.element.querySelector<HTMLInputElement>(`#${id}`);
+  const labels = () => [...bench.element.querySelectorAll('label')].map((label) => label.textContent?.trim() ?? '');
+  const effect = () => bench.element.querySelector('tm-part-effect')?.textContent?.replace(/\s+/g, ' ') ?? '';
+  afterEach(() => {
+    bench.close();
+  });
+
+  it('tells all that is wrong on top and at its field, with the way to each, and keeps nothing until all is right', async () => {
+    await open('terminal', bareRing);
+    await bench.type('f-barrel-length', 'long');
+    await bench.type('f-brushMax', '4 cm');
+    await bench.submit();
+    expect(faults().map((text) => text?.split(':')[0])).toEqual(['Barrel length', 'Longest brush']);
+    expect(bench.element.querySelector('#f-barrel-length-fault')?.textContent).toContain('is not a number');
+    expect(field('f-barrel-length')?.getAttribute('aria-invalid')).toBe('true');
+    expect(keepPart).not.toHaveBeenCalled();
+    await bench.press('Longest brush');
+    expect(document.activeElement?.id).toBe('f-brushMax');
+    await bench.type('f-barrel-length', '0.25 in');
+    await bench.type('f-brushMax', '4');
+    await bench.submit();
+    const [kind, opened, body] = keepPart.calls.mostRecent().args as [string, number, typeof bareRing];
+    expect([kind, opened, body.barrel.length]).toEqual(['terminal', 3, 6.35]);
+  });
+
+  it('cannot be given another number once it is kept', async () => {
+    await open('terminal', bareRing);
+    expect(field('f-part')?.readOnly).toBeTrue();
+  });
+
+  it('asks of a terminal what its family has, and of another family something else', async () => {
+    await open('terminal', null);
+    await bench.choose('f-family', 'compression lug');
+    expect(labels()).toContain('Die index');
+    expect(labels().some((label) => label.startsWith('Barrel size'))).toBeFalse();
+    await bench.choose('f-family', 'machined contact');
+    expect(labels()).not.toContain('Die index');
+    expect(labels()).toContain('Barrel size');
+    // What was typed is not lost with its field: it stays in sight.
+    await bench.type('f-barrelSize', '16');
+    await bench.choose('f-family', 'compression lug');
+    expect(field('f-barrelSize')?.value).toBe('16');
+  });
+
+  it('begins with what nearly every sheet says, marks what is needed, and has words instead of codes', async () => {
+    await open('terminal', null);
+    expect(field('f-mostWires')?.value).toBe('1');
+    expect(field('f-part')?.getAttribute('aria-required')).toBe('true');
+    expect(await bench.offers('f-family')).toContain('wire-end ferrule');
+    bench.close();
+    await open('tool', null);
+    expect(field('f-changeMinutes-die')?.value).toBe('6');
+    expect(bench.text).toContain('Nest 1');
+    bench.close();
+    await open('stripper', null);
+    expect(bench.element.querySelector('[id^=t-notches-0-for]')?.closest('tm-select')?.textContent).toContain(
+      'stranded',
+    );
+  });
+
+  it('computes what follows as it is typed: fit and strip on a wire of the shop, metal of a wire', async () => {
+    await open('terminal', bareRing);
+    expect(effect()).toContain('On W-075 (0.75 mm²)');
+    expect(effect()).toMatch(/Strip [\d.]+–[\d.]+ mm, set point/);
+    expect(bench.element.querySelector('tm-part-effect svg')).not.toBeNull();
+    await bench.type('f-barrel-length', '');
+    expect(effect()).toMatch(/waits for the barrel length/);
+    await bench.type('f-brushMax', 'x');
+    expect(effect()).toContain('Waits for one more field.');
+    bench.close();
+    await open('wire', wire075);
+    const metal = (24 * Math.PI * 0.2 ** 2) / 4;
+    expect(effect()).toContain(`${metal.toFixed(3)} mm² of metal`);
+    await bench.type('f-conductor-strands', '42');
+    expect(effect()).toContain(`${((metal * 42) / 24).toFixed(3)} mm² of metal`);
+  });
+
+  it('reads a stamp and fills range and stud with the reading that is chosen', async () => {
+    await open('terminal', null);
+    await bench.type('f-stamp', '16-14 M5');
+    await bench.press('AWG 16');
+    expect([field('f-conductorRange-smallest')?.value, field('f-conductorRange-largest')?.value]).toEqual([
+      'AWG 16',
+      'AWG 14',
+    ]);
+    expect(field('f-stud')?.value).toBe('M5');
+    await bench.type('f-stamp', 'gold');
+    expect(bench.text).toContain('No reading of ‘gold’ makes sense');
+  });
+
+  it('is copied from a like one, but for its number', async () => {
+    await open('terminal', null);
+    await bench.choose('like', 'RB');
+    expect([field('f-part')?.value, field('f-label')?.value]).toEqual(['', bareRing.label]);
+    expect(field('f-barrel-length')?.value).toBe(String(bareRing.barrel.length));
+    await bench.type('f-part', 'RB-2');
+    await bench.submit();
+    expect(keepPart.calls.mostRecent().args.slice(0, 2)).toEqual(['terminal', 0]);
+    expect(keepPart.calls.mostRecent().args[2]).toEqual({ ...bareRing, part: 'RB-2' });
+  });
+
+  it('has a card for each nest and notch, one more like it, and its faults named by the card', async () => {
+    await open('stripper', stripper);
+    const cards = () => bench.element.querySelectorAll('tm-part-rows section').length;
+    const before = cards();
+    await bench.press('one more like it');
+    expect(cards()).toBe(before + 1);
+    await bench.type('t-notches-1-bore', '');
+    await bench.submit();
+    expect(faults()[0]).toMatch(/^Notch 2, bore/);
+    await bench.press('take out');
+    await bench.press('take out');
+    await bench.submit();
+    expect((keepPart.calls.mostRecent()?.args[2] as typeof stripper | undefined)?.notches.length).toBe(before - 1);
+  });
+
+  it('stays as typed when somebody else was quicker, and is kept on top when that is wanted', async () => {
+    const stale = new ApiProblem({
+      ...{ type: '', title: 'RB has been changed since you opened it: it is at revision 4.', status: 409, detail: '' },
+      ...{ code: 'stale-revision', standing: { revision: 4 } },
+    });
+    await open('terminal', bareRing);
+    keepPart.and.callFake((_kind: string, opened: number) =>
+      opened === 4 ? Promise.resolve({}) : Promise.reject(stale),
+    );
+    await bench.type('f-brushMax', '3.5');
+    await bench.submit();
+    expect(bench.text).toContain('it is at revision 4');
+    expect(field('f-brushMax')?.value).toBe('3.5');
+    await bench.press('Keep mine');
+    expect(keepPart.calls.mostRecent().args[1]).toBe(4);
+  });
+
+  it('that was left in the middle is there again, its cards too', async () => {
+    await open('stripper', null);
+    await bench.type('f-label', 'Bench stripper');
+    await bench.press('one more like it');
+    const [key = '', saved = ''] = Object.entries(localStorage).find(([name]) => name.includes('stripper/new')) ?? [];
+    bench.close();
+    await open('stripper', null, { [key]: saved as string });
+    expect(field('f-label')?.value).toBe('Bench stripper');
+    expect(bench.element.querySelectorAll('tm-part-rows section').length).toBe(2);
+  });
+});
