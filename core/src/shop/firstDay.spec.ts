@@ -49,7 +49,7 @@ describe('The first day of a shop', () => {
 
   it('says what is there, and which comes next', () => {
     const stock = { ...EMPTY, practices: [house], wires: [wire075, { ...wire075, part: 'W-2' }] };
-    expect(step(stock, 'rules')?.said).toBe('House rules');
+    expect(step(stock, 'rules')?.said).toBe('house');
     expect(step(stock, 'wire')?.said).toBe('W-075 and 1 more');
     expect(firstDay(stock).next).toBe('terminal');
   });

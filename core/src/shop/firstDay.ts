@@ -78,7 +78,7 @@ const STEPS: Readonly<Record<FirstStepCode, Step>> = {
     title: 'House rules',
     forWhat: 'Strip lengths, tools and verdicts follow from them.',
     without: null,
-    has: ({ practices }) => practices.find(({ base }) => base === null)?.label ?? null,
+    has: ({ practices }) => named(practices),
   },
   wire: {
     title: 'A wire',
