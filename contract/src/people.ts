@@ -35,16 +35,34 @@ export const newPersonSchema = z.strictObject({
   id: z.uuid(),
   name,
   role: z.enum(ROLES),
-  password: newPassword,
+  /** Left out, nobody can sign in until a word for once is given out. */
+  password: newPassword.optional(),
   qualifiedUntil: isoDate.nullable(),
 });
 export type NewPerson = z.infer<typeof newPersonSchema>;
+
+/** A person chooses a password of their own; the one in use, or the word for once, says that it is they. */
+export const ownPasswordSchema = z.strictObject({
+  current: z.string().min(1, 'is empty').max(200, 'is longer than 200 characters'),
+  password: newPassword,
+});
+export type OwnPassword = z.infer<typeof ownPasswordSchema>;
+
+/** A word that lets somebody in once, to choose a password of their own. Told this once; it is not kept. */
+export const onceWordSchema = z.object({ name: z.string(), word: z.string(), until: z.string() });
+export type OnceWord = z.infer<typeof onceWordSchema>;
+
+/** Somebody signed in, or tried to. */
+export const signInLineSchema = z.object({ name: z.string(), at: z.string(), succeeded: z.boolean() });
+export type SignInLine = z.infer<typeof signInLineSchema>;
 
 export const personChangeSchema = z.strictObject({ active: z.boolean(), qualifiedUntil: isoDate.nullable() });
 
 /** Who is here, and in which shop. */
 export const hereSchema = z.object({
   person: personSchema.nullable(),
+  /** Signed in with a word for once: nothing else goes before a password of one's own is chosen. */
+  mustChoose: z.boolean().optional(),
   shop: z.object({
     name: z.string(),
     id: z.uuid(),

@@ -154,7 +154,7 @@ describe('Setting up every family of the demo', () => {
     // A label's whole address, as a reader types it.
     await search.sendKeys('http://shop.example/cabinet/terminal/FL-SC-1510', Key.ENTER);
     await browser.press('Change it');
-    const height = await browser.field('barrel length');
+    const height = await browser.field('Barrel length');
     await height.clear();
     await height.sendKeys('0');
     await browser.press('Keep as a new revision');

@@ -77,7 +77,7 @@ export class Shop {
     await visitor.call('POST', '/api/first-engineer', {
       shopName: 'Elsewhere',
       name: 'Ada',
-      password: 'correct horse',
+      password: 'ivory lathe mast 7',
     });
     return visitor;
   }

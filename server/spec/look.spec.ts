@@ -304,10 +304,10 @@ describe('A photograph', () => {
       id: randomUUID(),
       name: 'Quinn',
       role: 'quality',
-      password: 'correct horse',
+      password: 'ivory lathe mast 7',
       qualifiedUntil: null,
     });
-    const quinn = await elsewhere.signIn('Quinn', 'correct horse');
+    const quinn = await elsewhere.signIn('Quinn', 'ivory lathe mast 7');
     const [first] = record.photos;
     const false_ = {
       ...record,

@@ -343,13 +343,13 @@ describe('The server', () => {
           id: randomUUID(),
           name: 'Runa',
           role: 'technician',
-          password: 'correct horse',
+          password: 'ivory lathe mast 7',
           qualifiedUntil: null,
         }),
       ),
     );
     expect(people.map((a) => a.statusCode).sort()).toEqual([200, 409, 409, 409, 409, 409]);
-    const person = { id, name: 'Una', role: 'technician', password: 'correct horse', qualifiedUntil: null };
+    const person = { id, name: 'Una', role: 'technician', password: 'ivory lathe mast 7', qualifiedUntil: null };
     expect((await marek.call('POST', '/api/people', person)).statusCode).toBe(200);
     expect((await marek.call('POST', '/api/people', person)).statusCode).toBe(200);
     expect(problemOf(await marek.call('POST', '/api/people', { ...person, role: 'quality' })).code).toBe('id-taken');

@@ -118,14 +118,14 @@ describe('A role', () => {
       id,
       name: 'Bram',
       role: 'technician',
-      password: 'a long password',
+      password: 'quartz ladle 93 fen',
       qualifiedUntil: null,
     });
-    const bram = await shop.signIn('Bram', 'a long password');
+    const bram = await shop.signIn('Bram', 'quartz ladle 93 fen');
     await marek.call('PATCH', `/api/people/${id}`, { active: false, qualifiedUntil: null });
     expect((await bram.call('GET', '/api/cabinet')).statusCode).toBe(401);
     expect(
-      (await new Visitor(shop.app).call('POST', '/api/session', { name: 'Bram', password: 'a long password' }))
+      (await new Visitor(shop.app).call('POST', '/api/session', { name: 'Bram', password: 'quartz ladle 93 fen' }))
         .statusCode,
     ).toBe(401);
   });
@@ -142,7 +142,13 @@ describe('A role', () => {
   it('keeps names apart whatever their case, and text as text', async () => {
     const marek = await shop.signIn('Marek');
     const name = `<script>alert(1)</script>'; DROP TABLE people; --`;
-    const person = { id: randomUUID(), name, role: 'technician', password: 'a long password', qualifiedUntil: null };
+    const person = {
+      id: randomUUID(),
+      name,
+      role: 'technician',
+      password: 'quartz ladle 93 fen',
+      qualifiedUntil: null,
+    };
     expect((await marek.call('POST', '/api/people', person)).statusCode).toBe(200);
     expect((await marek.call('POST', '/api/people', person)).statusCode).toBe(200);
     expect((await marek.call('POST', '/api/people', { ...person, id: randomUUID(), name: 'ODILE' })).statusCode).toBe(
@@ -153,13 +159,114 @@ describe('A role', () => {
   });
 });
 
+describe('A password of one’s own', () => {
+  let shop: Shop;
+  let marek: Visitor;
+  beforeAll(async () => {
+    shop = await Shop.open();
+    marek = await shop.signIn('Marek');
+  });
+  afterAll(() => shop.close());
+  const account = async (name: string) => {
+    const id = randomUUID();
+    const added = await marek.call('POST', '/api/people', { id, name, role: 'technician', qualifiedUntil: null });
+    expect(added.statusCode).toBe(200);
+    return id;
+  };
+  const wordFor = async (id: string) =>
+    (await marek.call('POST', `/api/people/${id}/once-word`)).json<{ word: string; name: string }>();
+  const signIn = (name: string, password: string) =>
+    new Visitor(shop.app).call('POST', '/api/session', { name, password });
+
+  it('is chosen by the person, who comes in with a word that opens nothing else', async () => {
+    const id = await account('Runa');
+    const { word, name } = await wordFor(id);
+    expect([name, /^[a-z2-9]{4}-[a-z2-9]{4}-[a-z2-9]{4}$/.test(word)]).toEqual(['Runa', true]);
+    const runa = new Visitor(shop.app);
+    const entered = await runa.call('POST', '/api/session', { name: 'Runa', password: word });
+    expect(entered.json<{ mustChoose: boolean }>().mustChoose).toBeTrue();
+    for (const path of ['cabinet', 'combinations', 'limits', 'people']) {
+      const refused = await runa.call('GET', `/api/${path}`);
+      expect([refused.statusCode, problemOf(refused).code])
+        .withContext(path)
+        .toEqual([403, 'choose-password']);
+    }
+    const chosen = await runa.call('PUT', '/api/session/password', { current: word, password: 'violet kiln 40 oar' });
+    expect([chosen.statusCode, chosen.json<{ mustChoose?: boolean }>().mustChoose]).toEqual([200, undefined]);
+    expect((await runa.call('GET', '/api/cabinet')).statusCode).toBe(200);
+    // The word is spent, the password is hers.
+    expect((await signIn('Runa', word)).statusCode).toBe(401);
+    expect((await signIn('Runa', 'violet kiln 40 oar')).statusCode).toBe(200);
+  });
+
+  it('is refused where it is easily guessed, with the reason and the place, whoever chooses it', async () => {
+    const odile = await shop.signIn('Odile');
+    for (const password of ['aaaaaaaaaa', 'password123', 'qwertyuiop', 'OdileOdile1', 'fennicklane']) {
+      const refused = await odile.call('PUT', '/api/session/password', { current: 'demo-odile-bench', password });
+      expect([refused.statusCode, problemOf(refused).code])
+        .withContext(password)
+        .toEqual([422, 'password-weak']);
+      expect(problemOf(refused).errors?.[0]?.where).toBe('password');
+    }
+    const person = { id: randomUUID(), name: 'Lev', role: 'quality', password: 'aaaaaaaaaa', qualifiedUntil: null };
+    expect(problemOf(await marek.call('POST', '/api/people', person)).code).toBe('password-weak');
+    expect((await signIn('Odile', 'demo-odile-bench')).statusCode).toBe(200);
+  });
+
+  it('is changed only by whoever knows the one in use, and ends every other session', async () => {
+    const id = await account('Sanna');
+    const { word } = await wordFor(id);
+    const sanna = await shop.signIn('Sanna', word);
+    await sanna.call('PUT', '/api/session/password', { current: word, password: 'violet kiln 40 oar' });
+    const tablet = await shop.signIn('Sanna', 'violet kiln 40 oar');
+    const wrong = await sanna.call('PUT', '/api/session/password', { current: 'guess', password: 'brass owl 77 tide' });
+    expect([wrong.statusCode, problemOf(wrong).code]).toEqual([422, 'password-wrong']);
+    await sanna.call('PUT', '/api/session/password', {
+      current: 'violet kiln 40 oar',
+      password: 'brass owl 77 tide',
+    });
+    expect((await sanna.call('GET', '/api/cabinet')).statusCode).toBe(200);
+    expect((await tablet.call('GET', '/api/cabinet')).statusCode).toBe(401);
+  });
+
+  it('that is forgotten ends with a new word, and a word ends after its days', async () => {
+    const id = await account('Timo');
+    const first = await wordFor(id);
+    const timo = await shop.signIn('Timo', first.word);
+    await timo.call('PUT', '/api/session/password', { current: first.word, password: 'violet kiln 40 oar' });
+    const second = await wordFor(id);
+    // Whoever had got in is out, and the old password with them.
+    expect((await timo.call('GET', '/api/cabinet')).statusCode).toBe(401);
+    expect((await signIn('Timo', 'violet kiln 40 oar')).statusCode).toBe(401);
+    await shop.db('people').where({ id }).update({ once_until: '2020-01-01' });
+    expect((await signIn('Timo', second.word)).statusCode).toBe(401);
+    expect(JSON.stringify(await shop.db('people'))).not.toContain(second.word);
+    expect((await (await shop.signIn('Odile')).call('POST', `/api/people/${id}/once-word`)).statusCode).toBe(403);
+  });
+
+  it('leaves a trace: who signed in and who tried to, and nothing of a name nobody has', async () => {
+    await signIn('Ines', 'not it');
+    await signIn('my secret typed into the wrong field', 'x');
+    await shop.signIn('Ines');
+    const lines = await marek.get<{ name: string; succeeded: boolean }[]>('/api/sign-ins');
+    expect(lines.slice(0, 2).map(({ name, succeeded }) => [name, succeeded])).toEqual([
+      ['Ines', true],
+      ['Ines', false],
+    ]);
+    expect(JSON.stringify(lines)).not.toContain('secret');
+    const ledger = JSON.stringify(await shop.db('ledger'));
+    expect(ledger).toContain('chose a password');
+    expect(ledger).not.toContain('violet kiln');
+  });
+});
+
 describe('An empty shop', () => {
   let shop: Shop;
   beforeAll(async () => (shop = await Shop.open('empty')));
   afterAll(() => shop.close());
 
   it('makes its first engineer once, and never a second first one', async () => {
-    const first = { shopName: 'Our shop', name: 'Ada', password: 'correct horse' };
+    const first = { shopName: 'Our shop', name: 'Ada', password: 'ivory lathe mast 7' };
     const stranger = new Visitor(shop.app);
     expect((await stranger.get<{ shop: { isNew: boolean } }>('/api/session')).shop.isNew).toBeTrue();
     const answers = await Promise.all(

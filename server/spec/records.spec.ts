@@ -134,10 +134,10 @@ describe('The record', () => {
       id: randomUUID(),
       name: 'Quinn',
       role: 'quality',
-      password: 'correct horse',
+      password: 'ivory lathe mast 7',
       qualifiedUntil: null,
     });
-    return { empty, ada, quinn: await empty.signIn('Quinn', 'correct horse') };
+    return { empty, ada, quinn: await empty.signIn('Quinn', 'ivory lathe mast 7') };
   };
   const RECORDS = '/api/records/elsewhere';
 

@@ -5,10 +5,13 @@ export const ADDRESSES = {
   here: 'GET /session',
   signIn: 'POST /session',
   signOut: 'DELETE /session',
+  changeOwnPassword: 'PUT /session/password',
   makeFirstEngineer: 'POST /first-engineer',
   listPeople: 'GET /people',
   addPerson: 'POST /people',
   changePerson: 'PATCH /people/:id',
+  giveOnceWord: 'POST /people/:id/once-word',
+  listSignIns: 'GET /sign-ins',
 
   readCabinet: 'GET /cabinet',
   listRevisions: 'GET /cabinet/:kind/:part/revisions',

@@ -13,6 +13,7 @@ import * as onePlan from './migrations/010-one-plan';
 import * as checksOfDies from './migrations/011-checks-of-dies';
 import * as bench from './migrations/012-bench';
 import * as unsent from './migrations/013-unsent';
+import * as ownPasswords from './migrations/014-own-passwords';
 
 const MIGRATIONS = [
   { name: '001-first', up: first.up, down: first.down },
@@ -28,6 +29,7 @@ const MIGRATIONS = [
   { name: '011-checks-of-dies', up: checksOfDies.up, down: checksOfDies.down },
   { name: '012-bench', up: bench.up, down: bench.down },
   { name: '013-unsent', up: unsent.up, down: unsent.down },
+  { name: '014-own-passwords', up: ownPasswords.up, down: ownPasswords.down },
 ];
 
 /** Brings the database to the newest schema and begins its ledgers; of several processes at once, each waits its turn. */

@@ -79,6 +79,21 @@ export const refusals = {
     new Refusal(404, 'not-found', `${what} is not here.`, 'Go back to the list and pick it again.'),
   notNew: () =>
     new Refusal(409, 'not-new', 'This shop has accounts already.', 'Sign in with one of them; an engineer adds more.'),
+  choosePassword: () =>
+    new Refusal(
+      403,
+      'choose-password',
+      'Choose a password of your own first.',
+      'You came in with a word for once; nothing else goes before.',
+    ),
+  passwordWrong: () =>
+    new Refusal(422, 'password-wrong', 'That is not the password in use.', 'Type the one you signed in with.', {
+      errors: [{ where: 'current', text: 'is not the password in use' }],
+    }),
+  passwordWeak: (why: string) =>
+    new Refusal(422, 'password-weak', 'That password is easily guessed.', why, {
+      errors: [{ where: 'password', text: `is easily guessed. ${why}` }],
+    }),
   lastEngineer: () =>
     new Refusal(
       409,

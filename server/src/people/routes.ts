@@ -7,7 +7,16 @@ import type { Hub } from '../live/hub';
 import { DEMO_SIGN_INS } from './demoSignIns';
 import { SESSION_COOKIE } from '../session/session';
 import { closeSession, hashToken, openSession } from '../session/store';
-import { addPerson, changePerson, listPeople, makeFirstEngineer, readShop } from './store';
+import {
+  addPerson,
+  changePerson,
+  chooseOwnPassword,
+  giveOnceWord,
+  listPeople,
+  listSignIns,
+  makeFirstEngineer,
+  readShop,
+} from './store';
 
 interface Options {
   readonly db: Knex;
@@ -17,9 +26,13 @@ interface Options {
 
 /** Signing in and out, the first engineer, and the accounts of the shop. */
 export async function peopleRoutes(app: FastifyInstance, { db, hub, signInsPerMinute }: Options): Promise<void> {
-  const here = async (person: Here['person']): Promise<Here> => {
+  const here = async (person: Here['person'], mustChoose = false): Promise<Here> => {
     const shop = await readShop(db);
-    return { person, shop: { ...shop, demoSignIns: shop.isDemo ? DEMO_SIGN_INS : [] } };
+    return {
+      person,
+      ...(mustChoose && { mustChoose }),
+      shop: { ...shop, demoSignIns: shop.isDemo ? DEMO_SIGN_INS : [] },
+    };
   };
 
   const enter = async (reply: FastifyReply, { name, password }: SignIn): Promise<Here> => {
@@ -31,7 +44,7 @@ export async function peopleRoutes(app: FastifyInstance, { db, hub, signInsPerMi
       sameSite: 'strict',
       secure: 'auto',
     });
-    return here(session.person);
+    return here(session.person, session.mustChoose);
   };
 
   // A password costs time to check: who tries without end is slowed down first.
@@ -41,7 +54,7 @@ export async function peopleRoutes(app: FastifyInstance, { db, hub, signInsPerMi
     errorResponseBuilder: () => refusals.tooManyTries(),
   };
 
-  serve(app, API.here, ({ person }) => here(person));
+  serve(app, API.here, ({ person, request }) => here(person, request.mustChoose));
   serve(app, API.signIn, ({ body, reply }) => enter(reply, body), { config: { rateLimit } });
   serve(app, API.signOut, async ({ request, reply }) => {
     const token = request.cookies[SESSION_COOKIE];
@@ -60,6 +73,17 @@ export async function peopleRoutes(app: FastifyInstance, { db, hub, signInsPerMi
     },
     { config: { rateLimit } },
   );
+  serve(
+    app,
+    API.changeOwnPassword,
+    async ({ person, body, request }) => {
+      await chooseOwnPassword(db, person, body, request.sessionToken ?? '');
+      return here(person);
+    },
+    { config: { rateLimit } },
+  );
+  serve(app, API.giveOnceWord, ({ params, doer }) => giveOnceWord(db, params.id, doer));
+  serve(app, API.listSignIns, () => listSignIns(db));
   serve(app, API.listPeople, () => listPeople(db));
   serve(app, API.addPerson, ({ body, doer }) => addPerson(db, body, doer));
   serve(app, API.changePerson, ({ params, body, doer }) => changePerson(db, params.id, body, doer));

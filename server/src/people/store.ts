@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import type { FirstEngineer, NewPerson, Person } from '@tug-mark/contract';
+import type { FirstEngineer, NewPerson, OnceWord, OwnPassword, Person, SignInLine } from '@tug-mark/contract';
 import type { Knex } from 'knex';
 import { noteDeeds } from '../chain/deeds';
 import type { Doer } from '../chain/ledger';
 import { bumpVersion } from '../db/bumpVersion';
 import { refusals } from '../http/problems';
-import { hashPassword } from '../session/passwords';
+import { hashPassword, makeOnceWord, verifyPassword, whyWeak } from '../session/passwords';
 import { toPerson, type PersonRow } from '../session/store';
 
 export async function readShop(db: Knex) {
@@ -28,6 +28,7 @@ export async function readZone(db: Knex): Promise<string> {
 export async function makeFirstEngineer(db: Knex, first: FirstEngineer): Promise<void> {
   // Asked before the password is hashed, so that a shop that has accounts spends nothing on being asked.
   if (await db('people').first('id')) throw refusals.notNew();
+  await refuseWeak(first.password, [first.name, first.shopName]);
   const password_hash = await hashPassword(first.password);
   const id = randomUUID();
   await db.transaction(async (trx) => {
@@ -57,7 +58,9 @@ export async function addPerson(db: Knex, person: NewPerson, doer: Doer): Promis
     .orderByRaw('id = ? DESC', [id])
     .first();
   if (known) return sameAccount(toPerson(known), person);
-  const password_hash = await hashPassword(person.password);
+  if (person.password !== undefined) await refuseWeak(person.password, [name]);
+  // Without one nobody can come in: what is hashed is forgotten at once.
+  const password_hash = await hashPassword(person.password ?? randomUUID());
   return db.transaction(async (trx) => {
     const row = { id, name, role, password_hash, qualified_until: qualifiedUntil };
     const added = await trx('people').insert(row).onConflict().ignore().returning('id');
@@ -70,6 +73,66 @@ export async function addPerson(db: Knex, person: NewPerson, doer: Doer): Promis
     await noteDeeds(trx, 'people', 'added', [id], doer);
     return { id, name, role, active: true, qualifiedUntil };
   });
+}
+
+async function refuseWeak(password: string, own: readonly string[]): Promise<void> {
+  const why = await whyWeak(password, own);
+  if (why !== null) throw refusals.passwordWeak(why);
+}
+
+/**
+ * Chooses a person's own password and ends every other session of theirs.
+ * @param session hash of the token of the session it is chosen in
+ * @throws Refusal when the current one is wrong, or the new one easily guessed
+ */
+export async function chooseOwnPassword(
+  db: Knex,
+  person: Person,
+  { current, password }: OwnPassword,
+  session: string,
+): Promise<void> {
+  const row = await db<PersonRow>('people').where({ id: person.id }).first();
+  if (!(await verifyPassword(row?.password_hash, current))) throw refusals.passwordWrong();
+  const { name } = await readShop(db);
+  await refuseWeak(password, [person.name, name, current]);
+  const password_hash = await hashPassword(password);
+  await db.transaction(async (trx) => {
+    await trx('people').where({ id: person.id }).update({ password_hash, once_until: null });
+    await trx('sessions').where({ person: person.id }).whereNot({ token_hash: session }).delete();
+    await noteDeeds(trx, 'people', 'chose a password', [person.id], { by: person.name, role: person.role });
+    await bumpVersion(trx);
+  });
+}
+
+/** Days a word for once is good for. */
+const ONCE_DAYS = 7;
+
+/** Gives out a word for once: the password before it and every session end with it. */
+export async function giveOnceWord(db: Knex, id: string, doer: Doer): Promise<OnceWord> {
+  const word = makeOnceWord();
+  const until = new Date(Date.now() + ONCE_DAYS * 86_400_000);
+  const password_hash = await hashPassword(word);
+  return db.transaction(async (trx) => {
+    const [row] = await trx<PersonRow>('people')
+      .where({ id })
+      .update({ password_hash, once_until: until })
+      .returning('*');
+    if (!row) throw refusals.notFound('This account');
+    await trx('sessions').where({ person: id }).delete();
+    await noteDeeds(trx, 'people', 'was given a word for once', [id], doer);
+    await bumpVersion(trx);
+    return { name: row.name, word, until: until.toISOString() };
+  });
+}
+
+/** The latest sign-ins and tries. */
+export async function listSignIns(db: Knex): Promise<SignInLine[]> {
+  const rows = (await db('sign_ins as s')
+    .join('people as p', 'p.id', 's.person')
+    .orderBy('s.at', 'desc')
+    .limit(200)
+    .select('p.name', 's.at', 's.succeeded')) as { name: string; at: Date; succeeded: boolean }[];
+  return rows.map(({ name, at, succeeded }) => ({ name, at: at.toISOString(), succeeded }));
 }
 
 function sameAccount(known: Person, wanted: NewPerson): Person {

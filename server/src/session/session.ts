@@ -15,6 +15,8 @@ declare module 'fastify' {
     shopVersion: string;
     /** The shop's time zone. */
     shopZone: string;
+    /** Signed in with a word for once: a password has to be chosen before anything else. */
+    mustChoose: boolean;
     /** Hash of the session's token, as the database knows it. */
     sessionToken: string | null;
     /** The person is what an earlier request found: a refusal has to look again first. */
@@ -37,8 +39,12 @@ const MOST_REMEMBERED = 1000;
  * it in the statement that writes (docs/decisions/006-reading-path.md).
  */
 export function readSessions(app: FastifyInstance, db: Knex): void {
-  const remembered = new Map<string, { person: Person; shopVersion: string; zone: string; hash: string }>();
+  const remembered = new Map<
+    string,
+    { person: Person; shopVersion: string; zone: string; mustChoose: boolean; hash: string }
+  >();
   app.decorateRequest('person', null);
+  app.decorateRequest('mustChoose', false);
   app.decorateRequest('shopVersion', '');
   app.decorateRequest('shopZone', 'UTC');
   app.decorateRequest('sessionToken', null);
@@ -52,6 +58,7 @@ export function readSessions(app: FastifyInstance, db: Knex): void {
     } else if (token) remembered.delete(token);
     request.isRemembered = false;
     request.person = session?.person ?? null;
+    request.mustChoose = session?.mustChoose ?? false;
     request.shopVersion = session?.shopVersion ?? '';
     request.shopZone = session?.zone ?? 'UTC';
   };
@@ -65,6 +72,7 @@ export function readSessions(app: FastifyInstance, db: Knex): void {
     if (known) {
       request.isRemembered = true;
       request.person = known.person;
+      request.mustChoose = known.mustChoose;
       request.shopVersion = known.shopVersion;
       request.shopZone = known.zone;
       done();
@@ -76,9 +84,13 @@ export function readSessions(app: FastifyInstance, db: Knex): void {
   });
 }
 
+/** The one thing somebody may do who came in with a word for once. */
+const CHOOSES = 'changeOwnPassword';
+
 /** The person of this request, or a refusal. */
 export function signedIn(request: FastifyRequest): Person {
   if (!request.person) throw refusals.signInFirst();
+  if (request.mustChoose && request.routeOptions.config.operation !== CHOOSES) throw refusals.choosePassword();
   return request.person;
 }
 
@@ -91,8 +103,9 @@ export function only(action: Action) {
   };
 }
 
-function whyNot({ person, shopZone }: FastifyRequest, action: Action): Refusal | null {
+function whyNot({ person, mustChoose, shopZone }: FastifyRequest, action: Action): Refusal | null {
   if (!person) return refusals.signInFirst();
+  if (mustChoose) return refusals.choosePassword();
   if (!may(person.role, action)) return refusals.roleMayNot(person.role, whoMay(action));
   const until = needsQualification(action) ? person.qualifiedUntil : null;
   const hasLapsed = until !== null && until < today({ zone: shopZone }, new Date().toISOString());

@@ -11,6 +11,8 @@ export interface PersonRow {
   password_hash: string;
   active: boolean;
   qualified_until: string | null;
+  /** The password is a word for once, good until then; null for one of the person's own. */
+  once_until: Date | null;
 }
 
 /** Hours a session lasts: one shift and its overtime. */
@@ -30,7 +32,11 @@ export const hashToken = (token: string) => createHash('sha256').update(token).d
 /** Checks name and password and opens a session; null when they do not belong together. */
 export async function openSession(db: Knex, name: string, password: string) {
   const row = await db<PersonRow>('people').whereRaw('lower(name) = lower(?)', [name]).where({ active: true }).first();
-  if (!(await verifyPassword(row?.password_hash, password)) || !row) return null;
+  const isRight = await verifyPassword(row?.password_hash, password);
+  if (!row) return null;
+  const isOpen = isRight && (row.once_until === null || row.once_until > new Date());
+  await db('sign_ins').insert({ person: row.id, succeeded: isOpen });
+  if (!isOpen) return null;
   const token = randomBytes(32).toString('base64url');
   await db('sessions').where('expires_at', '<', db.fn.now()).delete();
   await db('sessions').insert({
@@ -38,23 +44,25 @@ export async function openSession(db: Knex, name: string, password: string) {
     person: row.id,
     expires_at: db.raw(`now() + interval '${SESSION_HOURS} hours'`),
   });
-  return { token, person: toPerson(row) };
+  return { token, person: toPerson(row), mustChoose: row.once_until !== null };
 }
 
 /** Who a session token belongs to and which version the shop has, in one round trip; null when it is spent. */
 export async function readSession(
   db: Knex,
   token: string,
-): Promise<{ person: Person; shopVersion: string; zone: string } | null> {
+): Promise<{ person: Person; shopVersion: string; zone: string; mustChoose: boolean } | null> {
   const [row] = await runPrepared<PersonRow & { version: string; zone: string }>(
     db,
     'read-session',
-    `SELECT p.id, p.name, p.role, p.active, p.qualified_until, s.version, s.zone
+    `SELECT p.id, p.name, p.role, p.active, p.qualified_until, p.once_until, s.version, s.zone
        FROM sessions x JOIN people p ON p.id = x.person CROSS JOIN shop s
       WHERE x.token_hash = $1 AND x.expires_at > now() AND p.active`,
     [hashToken(token)],
   );
-  return row ? { person: toPerson(row), shopVersion: row.version, zone: row.zone } : null;
+  return row
+    ? { person: toPerson(row), shopVersion: row.version, zone: row.zone, mustChoose: row.once_until !== null }
+    : null;
 }
 
 /** Whether a session, by its token's hash, still lets its person in. */

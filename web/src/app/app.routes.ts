@@ -192,5 +192,10 @@ export const routes: Routes = [
     ],
   },
   ...MOVED.map(([path, redirectTo]) => ({ path, redirectTo })),
+  {
+    path: 'password',
+    title: 'Your password · Tug Mark',
+    loadComponent: () => import('./session/own-password').then((m) => m.OwnPassword),
+  },
   { path: '**', redirectTo: 'bench' },
 ];

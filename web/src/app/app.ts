@@ -1,5 +1,6 @@
 import { afterNextRender, ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
+import { OwnPassword } from './session/own-password';
 import { sessionActions, sessionFeature } from './session/session.state';
 import { FirstEngineerPage } from './shell/first-engineer';
 import { OfflineKeeper } from './shell/offline-pages';
@@ -12,7 +13,7 @@ const KEEP_AFTER_MS = 3000;
 /** Who is here decides what is shown: the first engineer's page, the sign-in, or the shop. */
 @Component({
   selector: 'tm-root',
-  imports: [Shell, SignInPage, FirstEngineerPage],
+  imports: [Shell, SignInPage, FirstEngineerPage, OwnPassword],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @switch (state()) {
@@ -33,7 +34,13 @@ const KEEP_AFTER_MS = 3000;
         }
       }
       @default {
-        <tm-shell />
+        @if (mustChoose()) {
+          @defer (on immediate) {
+            <tm-own-password isFirst />
+          }
+        } @else {
+          <tm-shell />
+        }
       }
     }
   `,
@@ -46,6 +53,7 @@ const KEEP_AFTER_MS = 3000;
 export class App {
   private readonly store = inject(Store);
   protected readonly state = this.store.selectSignal(sessionFeature.selectState);
+  protected readonly mustChoose = this.store.selectSignal(sessionFeature.selectMustChoose);
   protected readonly shop = this.store.selectSignal(sessionFeature.selectShop);
   protected readonly problem = this.store.selectSignal(sessionFeature.selectProblem);
 

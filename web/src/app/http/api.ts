@@ -8,6 +8,7 @@ import {
   type NewBaseline,
   type NewEntry,
   type NewPerson,
+  type OwnPassword,
   type NewStudy,
   type NewToolCheck,
   NewToolReturn,
@@ -35,6 +36,9 @@ export class Api {
   signIn = (body: SignIn) => this.client.call('signIn', { body });
   signOut = () => this.client.call('signOut', {});
   makeFirstEngineer = (body: FirstEngineer) => this.client.call('makeFirstEngineer', { body });
+  changeOwnPassword = (body: OwnPassword) => this.client.call('changeOwnPassword', { body });
+  giveOnceWord = (id: string) => this.client.call('giveOnceWord', { params: { id } });
+  signIns = () => this.client.call('listSignIns', {});
   people = () => this.client.call('listPeople', {});
   addPerson = (body: NewPerson) => this.client.call('addPerson', { body });
   changePerson = ({ id, active, qualifiedUntil }: Person) =>

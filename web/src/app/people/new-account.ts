@@ -10,10 +10,11 @@ import { Field } from '../parts/field';
 import { ProblemNotice } from '../parts/problem-notice';
 import { Select } from '../parts/select';
 import { valid } from '../parts/zod-form';
+import { onceWords } from './once-words';
 
-const { name, role, password, qualifiedUntil } = newPersonSchema.shape;
+const { name, role, qualifiedUntil } = newPersonSchema.shape;
 
-/** Makes an account. */
+/** Makes an account; the person chooses the password. */
 @Component({
   selector: 'tm-new-account',
   imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, DayField, Field, ProblemNotice, Select],
@@ -29,9 +30,6 @@ const { name, role, password, qualifiedUntil } = newPersonSchema.shape;
       </tm-field>
       <tm-field for="new-role" label="Role">
         <tm-select selectId="new-role" [options]="roles" formControlName="role" />
-      </tm-field>
-      <tm-field for="new-password" label="First password, 10 characters or more" [control]="form.controls.password">
-        <input nz-input id="new-password" type="password" autocomplete="new-password" formControlName="password" />
       </tm-field>
       <tm-field for="new-until" label="Qualified until" [control]="form.controls.qualifiedUntil">
         <tm-day-field fieldId="new-until" formControlName="qualifiedUntil" />
@@ -66,7 +64,6 @@ export class NewAccount {
   protected readonly form = new FormGroup({
     name: new FormControl('', { nonNullable: true, validators: valid(name) }),
     role: new FormControl<Role>('technician', { nonNullable: true, validators: valid(role) }),
-    password: new FormControl('', { nonNullable: true, validators: valid(password) }),
     qualifiedUntil: new FormControl<string | null>(null, { validators: valid(qualifiedUntil) }),
   });
 
@@ -75,10 +72,12 @@ export class NewAccount {
     if (this.form.invalid) return;
     const person = this.form.getRawValue();
     try {
-      await this.api.addPerson({ id: timeOrderedId(), ...person });
+      const id = timeOrderedId();
+      await this.api.addPerson({ id, ...person });
+      const { word } = await this.api.giveOnceWord(id);
       this.problem.set(null);
       this.form.reset();
-      this.added.emit(`${person.name.trim()} can sign in as ${person.role}.`);
+      this.added.emit(onceWords(person.name.trim(), word));
     } catch (error) {
       this.problem.set(toProblem(error));
     }

@@ -14,12 +14,17 @@ const person = (name: string, changes: Partial<Person> = {}): Person => ({
 describe('The accounts of the shop', () => {
   let bench: Bench<PeoplePage>;
   const addPerson = jasmine.createSpy('addPerson');
+  const giveOnceWord = jasmine.createSpy('giveOnceWord').and.resolveTo({ name: 'Quinn', word: 'k7mq-2vdx-9rtp' });
   const changePerson = jasmine.createSpy('changePerson').and.resolveTo({});
   beforeEach(async () => {
     addPerson.calls.reset();
     addPerson.and.resolveTo({});
+    const signIns = () => Promise.resolve([{ name: 'Tove', at: '2026-11-26T08:00:00Z', succeeded: false }]);
     const people = () => Promise.resolve([person('Odile'), person('Tove', { qualifiedUntil: '2020-01-31' })]);
-    bench = await Bench.open(PeoplePage, { role: 'engineer', api: { people, addPerson, changePerson } });
+    bench = await Bench.open(PeoplePage, {
+      role: 'engineer',
+      api: { people, addPerson, changePerson, giveOnceWord, signIns },
+    });
   });
   afterEach(() => {
     bench.close();
@@ -32,23 +37,35 @@ describe('The accounts of the shop', () => {
   });
 
   it('refuse what the server would, at the field, before anything is sent', async () => {
-    await bench.type('new-name', 'Quinn');
-    await bench.type('new-password', 'short');
+    await bench.type('new-name', ' ');
     await bench.submit('tm-new-account form');
-    expect(bench.element.querySelector('#new-password-fault')?.textContent).toBe('needs at least 10 characters');
-    expect(bench.element.querySelector('#new-name')?.getAttribute('aria-invalid')).toBe('false');
+    expect(bench.element.querySelector('#new-name-fault')?.textContent).toBe('is empty');
     expect(addPerson).not.toHaveBeenCalled();
   });
 
   it('are made with a role from the list, and the form is empty again', async () => {
     await bench.type('new-name', 'Quinn');
-    await bench.type('new-password', 'correct horse');
     await bench.choose('new-role', 'quality');
     await bench.submit('tm-new-account form');
     expect(addPerson.calls.mostRecent().args[0]).toEqual(
-      jasmine.objectContaining({ name: 'Quinn', role: 'quality', password: 'correct horse', qualifiedUntil: null }),
+      jasmine.objectContaining({ name: 'Quinn', role: 'quality', qualifiedUntil: null }),
     );
-    expect(bench.text).toContain('Quinn can sign in as quality.');
+    expect(giveOnceWord).toHaveBeenCalledWith(addPerson.calls.mostRecent().args[0].id);
+    expect(bench.text).toContain('Quinn comes in once with k7mq-2vdx-9rtp, within 7 days');
     expect(bench.element.querySelector<HTMLInputElement>('#new-name')?.value).toBe('');
+  });
+
+  it('of somebody who forgot the password get a word for once, told this one time', async () => {
+    giveOnceWord.calls.reset();
+    bench.element.querySelector<HTMLButtonElement>('button[aria-label="A word for once for Tove"]')?.click();
+    await bench.settle();
+    expect(giveOnceWord).toHaveBeenCalledWith('id-Tove');
+    expect(bench.text).toContain('k7mq-2vdx-9rtp');
+    expect(bench.text).toContain('it is not shown again');
+  });
+
+  it('say who came in and who tried to, when that is asked for', async () => {
+    await bench.press('Who signed in, and when');
+    expect(bench.element.querySelector('tm-sign-ins tbody tr')?.textContent).toContain('no, wrong password');
   });
 });

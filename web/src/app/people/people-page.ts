@@ -7,12 +7,13 @@ import { ProblemNotice } from '../parts/problem-notice';
 import { injectToday } from '../session/shop-day';
 import { NewAccount } from './new-account';
 import { PeopleStore } from './people.store';
+import { SignIns } from './sign-ins';
 import { Notice } from '../parts/notice';
 
 /** The accounts of the shop: who may sign in, as what, and how long a qualification lasts. For engineers. */
 @Component({
   selector: 'tm-people-page',
-  imports: [Notice, FormsModule, NzButtonModule, NzTableModule, DayField, NewAccount, ProblemNotice],
+  imports: [Notice, FormsModule, NzButtonModule, NzTableModule, DayField, NewAccount, ProblemNotice, SignIns],
   providers: [PeopleStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -67,12 +68,24 @@ import { Notice } from '../parts/notice';
                 >
                   {{ person.active ? 'shut' : 'open again' }}
                 </button>
+                @if (person.active) {
+                  <button
+                    nz-button
+                    class="quiet"
+                    type="button"
+                    [attr.aria-label]="'A word for once for ' + person.name"
+                    (click)="store.giveWord(person.id)"
+                  >
+                    forgotten password
+                  </button>
+                }
               </td>
             </tr>
           }
         </tbody>
       </nz-table>
       <tm-new-account (added)="store.added($event)" />
+      <tm-sign-ins />
     </div>
   `,
   styles: `

@@ -3,6 +3,7 @@ import { patchState, signalStore, withHooks, withMethods, withState } from '@ngr
 import { setAllEntities, withEntities } from '@ngrx/signals/entities';
 import type { Person, Problem } from '@tug-mark/contract';
 import { Api, toProblem } from '../http/api';
+import { onceWords } from './once-words';
 
 interface State {
   readonly problem: Problem | null;
@@ -30,6 +31,12 @@ export const PeopleStore = signalStore(
         attempt(async () => {
           const person = store.entityMap()[id];
           if (person) await api.changePerson({ ...person, ...changes });
+        }),
+      /** Gives out a word for once, in place of the password. */
+      giveWord: (id: string) =>
+        attempt(async () => {
+          const { name, word } = await api.giveOnceWord(id);
+          patchState(store, { said: onceWords(name, word) });
         }),
       async added(said: string): Promise<void> {
         patchState(store, { said });

@@ -39,6 +39,8 @@ export const sessionFeature = createFeature({
   ),
   extraSelectors: ({ selectHere }) => ({
     selectPerson: createSelector(selectHere, (here) => here?.person ?? null),
+    /** Came in with a word for once: a password of one's own goes before anything else. */
+    selectMustChoose: createSelector(selectHere, (here) => here?.mustChoose ?? false),
     selectShop: createSelector(selectHere, (here) => here?.shop ?? null),
   }),
 });

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
 import type { Problem } from '@tug-mark/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -10,7 +11,7 @@ import { sessionActions } from '../session/session.state';
 /** The first page of a shop without accounts. */
 @Component({
   selector: 'tm-first-engineer',
-  imports: [NzButtonModule, NzInputModule, ProblemNotice],
+  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, ProblemNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <main class="page">
@@ -19,17 +20,24 @@ import { sessionActions } from '../session/session.state';
         Nobody has an account yet. Make the first engineer's: an engineer adds the others and fills the cabinet;
         releasing limits stays with quality.
       </p>
-      <form (submit)="make($event, shop.value, name.value, password.value)">
+      <form [formGroup]="form" (ngSubmit)="make()">
         <div class="field">
-          <label for="shop">Name of the shop</label><input nz-input id="shop" #shop required maxlength="60" />
+          <label for="shop">Name of the shop</label><input nz-input id="shop" formControlName="shopName" required />
         </div>
         <div class="field">
           <label for="name">Your name</label
-          ><input nz-input id="name" #name autocomplete="username" required maxlength="60" />
+          ><input nz-input id="name" formControlName="name" autocomplete="username" required />
         </div>
         <div class="field">
           <label for="password">Password, 10 characters or more</label>
-          <input nz-input id="password" #password type="password" autocomplete="new-password" required minlength="10" />
+          <input
+            nz-input
+            id="password"
+            formControlName="password"
+            type="password"
+            autocomplete="new-password"
+            required
+          />
         </div>
         <button nz-button nzType="primary" class="bench-button" type="submit">Open the shop</button>
         @if (problem(); as found) {
@@ -55,13 +63,17 @@ export class FirstEngineerPage {
   private readonly api = inject(Api);
   private readonly store = inject(Store);
   protected readonly problem = signal<Problem | null>(null);
+  protected readonly form = new FormGroup({
+    shopName: new FormControl('', { nonNullable: true }),
+    name: new FormControl('', { nonNullable: true }),
+    password: new FormControl('', { nonNullable: true }),
+  });
 
-  protected async make(event: Event, shopName: string, name: string, password: string): Promise<void> {
-    event.preventDefault();
+  protected async make(): Promise<void> {
     try {
       // The shop's days are counted where its first engineer sits.
       const { timeZone: zone } = Intl.DateTimeFormat().resolvedOptions();
-      const here = await this.api.makeFirstEngineer({ shopName, name, password, zone });
+      const here = await this.api.makeFirstEngineer({ ...this.form.getRawValue(), zone });
       this.store.dispatch(sessionActions.arrived({ here }));
     } catch (error) {
       this.problem.set(toProblem(error));

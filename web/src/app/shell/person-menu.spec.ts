@@ -22,7 +22,9 @@ describe('The menu behind a person’s name', () => {
     bench = await Bench.open(PersonMenu);
     bench.store.dispatch(settingsActions.set({ changes: { look: 'light' } }));
     await bench.settle();
-    expect(await open()).toEqual(['Dark screen', 'Screen as the system wishes', 'Sign out']);
+    expect(await open()).toEqual([
+      ...['Dark screen', 'Screen as the system wishes', 'Change your password', 'Sign out'],
+    ]);
     items()[0]?.click();
     await bench.settle();
     const look = bench.store.selectSignal(settingsFeature.selectLook);
@@ -31,7 +33,10 @@ describe('The menu behind a person’s name', () => {
     items()[1]?.click();
     await bench.settle();
     expect(look()).toBe('system');
-    expect((await open()).length).toBe(2);
+    expect((await open()).length).toBe(3);
+    items()[1]?.click();
+    await bench.settle();
+    expect(bench.wentTo).toEqual(['/password']);
   });
 });
 

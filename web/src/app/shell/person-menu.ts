@@ -1,5 +1,6 @@
 import { CdkMenu, CdkMenuItem, CdkMenuTrigger } from '@angular/cdk/menu';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { sessionActions, sessionFeature } from '../session/session.state';
 import { settingsActions, settingsFeature, type Settings } from '../settings/settings.state';
@@ -26,6 +27,9 @@ import { settingsActions, settingsFeature, type Settings } from '../settings/set
             Screen as the system wishes
           </button>
         }
+        <button class="ant-dropdown-menu-item" type="button" cdkMenuItem (cdkMenuItemTriggered)="toPassword()">
+          Change your password
+        </button>
         <button class="ant-dropdown-menu-item" type="button" cdkMenuItem (cdkMenuItemTriggered)="signOut()">
           Sign out
         </button>
@@ -62,6 +66,7 @@ import { settingsActions, settingsFeature, type Settings } from '../settings/set
   `,
 })
 export class PersonMenu {
+  private readonly router = inject(Router);
   private readonly store = inject(Store);
   protected readonly person = this.store.selectSignal(sessionFeature.selectPerson);
   protected readonly chosen = this.store.selectSignal(settingsFeature.selectLook);
@@ -76,6 +81,10 @@ export class PersonMenu {
 
   protected set(look: Settings['look']): void {
     this.store.dispatch(settingsActions.set({ changes: { look } }));
+  }
+
+  protected toPassword(): void {
+    void this.router.navigate(['/password']);
   }
 
   protected signOut(): void {

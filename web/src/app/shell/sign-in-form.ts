@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, signal } from '@angular/core';
-import { FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { typedText } from '../parts/zod-form';
 import { sessionActions, sessionFeature } from '../session/session.state';
 
 /** Name and password, on the sign-in page and in place when a session has ended. */
@@ -52,7 +51,11 @@ export class SignInForm {
   protected readonly busy = this.store.selectSignal(sessionFeature.selectBusy);
   private readonly problem = this.store.selectSignal(sessionFeature.selectProblem);
   protected readonly message = signal('');
-  protected readonly form = new FormGroup({ name: typedText(), password: typedText() });
+  // Without the contract's schemas, which the first page does not wait for.
+  protected readonly form = new FormGroup({
+    name: new FormControl('', { nonNullable: true }),
+    password: new FormControl('', { nonNullable: true }),
+  });
 
   constructor() {
     effect(() => {

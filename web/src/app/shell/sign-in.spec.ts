@@ -80,7 +80,7 @@ describe('A shop without accounts', () => {
     const bench = await Bench.open(FirstEngineerPage, { api: { makeFirstEngineer } });
     await bench.type('shop', 'Elsewhere');
     await bench.type('name', 'Ada');
-    await bench.type('password', 'correct horse');
+    await bench.type('password', 'ivory lathe mast 7');
     await bench.submit();
     expect(bench.text).toContain('Name or password is wrong.');
     expect(bench.element.querySelector<HTMLInputElement>('#shop')?.value).toBe('Elsewhere');
@@ -88,7 +88,7 @@ describe('A shop without accounts', () => {
     await bench.submit();
     const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
     expect(makeFirstEngineer).toHaveBeenCalledWith({
-      ...{ shopName: 'Elsewhere', name: 'Ada', password: 'correct horse', zone: timeZone },
+      ...{ shopName: 'Elsewhere', name: 'Ada', password: 'ivory lathe mast 7', zone: timeZone },
     });
     expect(bench.store.selectSignal(sessionFeature.selectPerson)()?.name).toBe('Ada');
     bench.close();
