@@ -58,6 +58,8 @@ const NEST = {
   terminals: 'EY-R4',
 };
 const STRIPPER = { part: 'EY-S1', label: 'Stripper S1', repeatability: '0.1', step: '0.1', insulations: 'PVC' };
+/** As a shop may name it whose customers write otherwise. */
+const LIST = 'Mast 電線ハーネス חוט';
 const NOTCH = { label: '0.75', bore: '1.2' };
 
 describe('The first day of a shop', () => {
@@ -88,6 +90,7 @@ describe('The first day of a shop', () => {
   };
   const day = async (id: string, text: string) => {
     const field = await browser.shown(By.id(id));
+    await field.click();
     await field.sendKeys(text, Key.ENTER);
   };
 
@@ -200,6 +203,7 @@ describe('The first day of a shop', () => {
     await nextStep('A wire list');
     const path = join(await mkdtemp(join(tmpdir(), 'tug-mark-first-')), 'mast.csv');
     await writeFile(path, 'No;Wire;Cut;Left;Right;Qty\r\nM1;EY-W1;250;EY-R4;-;12\r\nM2;EY-W1;300;EY-R;EY-R4;12\r\n');
+    await browser.shown(By.css('tm-import-list'));
     await browser.driver.findElement(By.css('tm-file-drop input[type=file]')).sendKeys(path);
     await browser.sees('What the columns say');
     await browser.choose('column-0', 'wire id');
@@ -207,12 +211,21 @@ describe('The first day of a shop', () => {
     await browser.choose('column-4', 'terminal b');
     await browser.sees("The cabinet has no terminal 'EY-R'.");
     const cell = await browser.shown(By.css('tm-list-faults input'));
-    await cell.clear();
-    await cell.sendKeys('EY-R4', Key.ENTER);
+    await cell.sendKeys(Key.chord(Key.CONTROL, 'a'), 'EY-R4', Key.ENTER);
     await browser.sees('2 wires would become 1 combination with 36 pieces to make.');
     await expectAccessible(browser);
+    await browser.fill('Name of the list', LIST);
     await browser.driver.findElement(By.css('tm-import-list form button[type=submit]')).click();
-    await browser.sees('mast: 2 wires became 1 combination');
+    await browser.sees(`${LIST}: 2 wires became 1 combination`);
+    // Its sheet is written with fonts of three scripts, by the server as it is shipped.
+    const sheet = await browser.driver.executeAsyncScript<string>(
+      `const done = arguments[arguments.length - 1];
+       fetch('/api/sheets?paper=A4&list=' + encodeURIComponent(arguments[0]))
+         .then((answer) => answer.arrayBuffer())
+         .then((bytes) => done(new TextDecoder('latin1').decode(bytes)));`,
+      LIST,
+    );
+    for (const font of ['NotoSansJP', 'NotoSansHebrew', 'AtkinsonHyperlegible']) expect(sheet).toContain(font);
   });
 
   const comeIn = async (name: string) => {
@@ -244,7 +257,7 @@ describe('The first day of a shop', () => {
     await (await browser.shown(By.css('tm-bench-table td.next a'))).click();
     await climbTo(browser, 'Prepare');
     for (let piece = 1; piece <= 3; piece++) {
-      await type('strip-typed', '7.7');
+      await type('strip-typed', '8.4');
       await browser.press('Keep');
       await browser.driver.wait(
         async () =>

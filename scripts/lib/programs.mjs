@@ -19,9 +19,10 @@ const PROGRAMS = {
 };
 /** Pages the stand-ins show lie beside the program. */
 const BESIDE = ['panel.html', 'caliper.html'].map((name) => [`stand-ins/src/${name}`, `stand-ins/dist/${name}`]);
-/** Packages with programs, fonts or threads of their own, and databases Knex could speak to and this shop does not. */
+/** Packages with programs, fonts, word lists or threads of their own, and databases Knex could speak to and this shop does not. */
 const EXTERNAL = [
-  ...['@node-rs/argon2', 'pdfkit', 'piscina', 'sharp'],
+  ...['@node-rs/argon2', 'pdfkit', 'piscina', 'sharp', 'subset-font'],
+  ...['@zxcvbn-ts/core', '@zxcvbn-ts/language-common', '@zxcvbn-ts/language-en'],
   ...['better-sqlite3', 'mariadb', 'mysql', 'mysql2', 'oracledb', 'pg-native', 'pg-query-stream', 'sqlite3', 'tedious'],
 ];
 /** Packages of the older kind find their own kin with require. */

@@ -91,7 +91,7 @@ export function proposeColumns(table: readonly (readonly string[])[], known: Kno
   });
   const fill = (key: WireListKey, parts: ReadonlySet<string>) => {
     if (taken.has(key)) return;
-    const index = proposed.findIndex((each, i) => each === null && share(i, parts) > 0.5);
+    const index = proposed.findIndex((each, i) => each === null && share(i, parts) >= 0.5);
     if (index < 0) return;
     proposed[index] = key;
     taken.add(key);

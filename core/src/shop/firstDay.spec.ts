@@ -66,6 +66,9 @@ describe('The first day of a shop', () => {
       return found?.said;
     };
     const draft = { ...limits, status: 'draft' as const };
+    // What waits for quality keeps nobody from the next step.
+    expect(firstDay({ ...FULL, limits: [draft], lists: 0 }).next).toBe('list');
+    expect(firstDay({ ...FULL, limits: [draft] }).next).toBe('limits');
     expect(begun({ limits: [draft] }, 'limits')).toContain('the draft waits for quality to release it');
     expect(begun({ roles: ['engineer', 'technician'] }, 'people')).toContain('nobody is quality yet');
     expect(begun({ terminals: [{ ...bareRing, part: 'OTHER' }] }, 'tool')).toContain('no nest lists a terminal');

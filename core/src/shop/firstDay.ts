@@ -43,7 +43,7 @@ export interface FirstStep {
 /** The steps of a first day, which is next, and what a shop that has them all still lacks. */
 export interface FirstDay {
   readonly steps: readonly FirstStep[];
-  /** The first step that is not done; null when all are. */
+  /** The first step nothing is there for, else the first that is only begun; null when all are done. */
   readonly next: FirstStepCode | null;
   readonly lacks: readonly string[];
 }
@@ -186,6 +186,12 @@ function lacksOf(stock: ShopStock): string[] {
 const hasNotch = (wire: Wire, strippers: readonly Stripper[]): boolean =>
   strippers.some((stripper) => chooseNotch(stripper, wire).notch !== null);
 
+/** What is done next of some steps: what waits for somebody else keeps nobody from the step after it. */
+export function nextOf(steps: readonly FirstStep[]): FirstStepCode | null {
+  const left = steps.filter(({ state }) => state !== 'done');
+  return (left.find(({ state }) => state === 'open') ?? left[0])?.code ?? null;
+}
+
 /**
  * A shop's first day: each step with what is there, what it is for and what it costs to go on without; and what a shop that
  * has all of them still lacks.
@@ -201,5 +207,5 @@ export function firstDay(stock: ShopStock): FirstDay {
       said: found === null ? forWhat : needed === null ? found : `${found}: ${needed}`,
     };
   });
-  return { steps, next: steps.find(({ state }) => state !== 'done')?.code ?? null, lacks: lacksOf(stock) };
+  return { steps, next: nextOf(steps), lacks: lacksOf(stock) };
 }

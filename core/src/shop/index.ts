@@ -1,1 +1,9 @@
-export { FIRST_STEPS, firstDay, type FirstDay, type FirstStep, type FirstStepCode, type ShopStock } from './firstDay';
+export {
+  FIRST_STEPS,
+  firstDay,
+  nextOf,
+  type FirstDay,
+  type FirstStep,
+  type FirstStepCode,
+  type ShopStock,
+} from './firstDay';

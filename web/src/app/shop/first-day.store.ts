@@ -3,7 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { Store } from '@ngrx/store';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
 import { may } from '@tug-mark/contract';
-import { firstDay, type FirstStepCode, type LimitTable, type LookSheet, type ShopStock } from '@tug-mark/core';
+import { firstDay, nextOf, type FirstStepCode, type LimitTable, type LookSheet, type ShopStock } from '@tug-mark/core';
 import { debounceTime, filter } from 'rxjs';
 import { CabinetStore } from '../cabinet/cabinet.store';
 import { Api } from '../http/api';
@@ -49,7 +49,7 @@ export const FirstDayStore = signalStore(
       /** Whether it concerns whoever is here. */
       isOurs: computed(() => may(person()?.role ?? 'technician', 'manage-people')),
       isReady: computed(() => store.loaded() && cabinet.loaded()),
-      next: computed(() => open()[0]?.code ?? null),
+      next: computed(() => nextOf(open())),
       isOver: computed(() => !open().length),
     };
   }),
