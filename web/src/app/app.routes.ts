@@ -195,7 +195,7 @@ export const routes: Routes = [
   {
     path: 'password',
     title: 'Your password · Tug Mark',
-    loadComponent: () => import('./session/own-password').then((m) => m.OwnPassword),
+    loadComponent: () => import('./shell/own-password').then((m) => m.OwnPassword),
   },
   { path: '**', redirectTo: 'bench' },
 ];

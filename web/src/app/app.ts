@@ -1,6 +1,6 @@
 import { afterNextRender, ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { OwnPassword } from './session/own-password';
+import { OwnPassword } from './shell/own-password';
 import { sessionActions, sessionFeature } from './session/session.state';
 import { FirstEngineerPage } from './shell/first-engineer';
 import { OfflineKeeper } from './shell/offline-pages';

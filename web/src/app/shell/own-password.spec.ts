@@ -1,7 +1,7 @@
 import { ApiProblem } from '../http/api';
 import { Bench, signedIn } from '../testing/bench';
 import { OwnPassword } from './own-password';
-import { sessionFeature } from './session.state';
+import { sessionFeature } from '../session/session.state';
 
 describe('A password of one’s own', () => {
   let bench: Bench<OwnPassword>;

@@ -10,7 +10,7 @@ import { Notice } from '../parts/notice';
 import { ProblemNotice } from '../parts/problem-notice';
 import { Tick } from '../parts/tick';
 import { tellFaults, valid } from '../parts/zod-form';
-import { sessionActions, sessionFeature } from './session.state';
+import { sessionActions, sessionFeature } from '../session/session.state';
 
 const { current, password } = ownPasswordSchema.shape;
 const typed = (schema: Parameters<typeof valid>[0]) =>
