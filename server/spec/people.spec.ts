@@ -254,9 +254,14 @@ describe('A password of one’s own', () => {
       ['Ines', false],
     ]);
     expect(JSON.stringify(lines)).not.toContain('secret');
+    const id = await account('Ulla');
+    const { word } = await wordFor(id);
+    const ulla = await shop.signIn('Ulla', word);
+    await ulla.call('PUT', '/api/session/password', { current: word, password: 'violet kiln 40 oar' });
     const ledger = JSON.stringify(await shop.db('ledger'));
+    expect(ledger).toContain('was given a word for once');
     expect(ledger).toContain('chose a password');
-    expect(ledger).not.toContain('violet kiln');
+    for (const secret of [word, 'violet kiln']) expect(ledger).not.toContain(secret);
   });
 });
 
