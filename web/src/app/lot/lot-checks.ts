@@ -64,7 +64,7 @@ const STATES = { good: 'pass', bad: 'fail', open: 'hold', void: 'hold' } as cons
                   [attr.aria-label]="'Piece ' + c.piece"
                   (click)="opened.set(opened() === c.piece ? null : c.piece)"
                 >
-                  <tm-mark [state]="states[c.outcome]" [size]="16" />{{ c.piece }}
+                  <tm-mark [state]="states[c.outcome]" [size]="16" /> {{ c.piece }}
                 </button>
               </td>
               <td>{{ looks[c.look] }}</td>

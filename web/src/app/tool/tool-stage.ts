@@ -2,8 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { ReactiveFormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
 import { Store } from '@ngrx/store';
-import type { EntryBody, ToolCandidate } from '@tug-mark/core';
-import { findCheckPlace, ownSheet } from '@tug-mark/core';
+import { findCheckPlace, ownSheet, type EntryBody, type ToolCandidate } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -197,9 +196,7 @@ export class ToolStage {
     return findCheckPlace(c.tool, c.die.id, c.nest.gauge ? c.nest.id : null)?.key ?? c.die.id;
   }
 
-  protected key(c: ToolCandidate): string {
-    return [c.tool.part, c.die.id, c.nest.id].join('/');
-  }
+  protected readonly key = (c: ToolCandidate) => [c.tool.part, c.die.id, c.nest.id].join('/');
 
   /** A check is of a die: it shows once, at the first of its nests. */
   protected first(c: ToolCandidate): boolean {
