@@ -9,7 +9,15 @@ import { sizeLabel, type Wire } from '../wire';
 
 /** What a shop needs before its first judged pull, in the order in which each rests on those before. */
 export const FIRST_STEPS = [
-  ...(['rules', 'wire', 'terminal', 'tool', 'stripper', 'limits', 'points', 'people', 'list'] as const),
+  'rules',
+  'wire',
+  'terminal',
+  'tool',
+  'stripper',
+  'limits',
+  'points',
+  'people',
+  'list',
 ] as const;
 export type FirstStepCode = (typeof FIRST_STEPS)[number];
 

@@ -1,18 +1,5 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  DestroyRef,
-  effect,
-  inject,
-  input,
-  output,
-  signal,
-  untracked,
-} from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
-import { Store } from '@ngrx/store';
 import type { Problem } from '@tug-mark/contract';
 import {
   CATALOGUES,
@@ -23,13 +10,12 @@ import {
   type StampReading,
 } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { startWith, switchMap } from 'rxjs';
 import { Api, ApiProblem, toProblem } from '../http/api';
+import { injectEditedForm } from '../parts/edited-form';
 import { FormFaults } from '../parts/form-faults';
 import { ProblemNotice } from '../parts/problem-notice';
 import { Select } from '../parts/select';
 import { TypedBack } from '../parts/typed-back';
-import { rememberTyped } from '../parts/typed-memory';
 import { CabinetStore } from './cabinet.store';
 import { PartEffect } from './part-effect';
 import { PartFields } from './part-fields';
@@ -54,8 +40,8 @@ import { StampFill } from './stamp-fill';
           <tm-select selectId="like" [options]="likes()" [value]="like()" (valueChange)="copy($event)" />
         }
       </div>
-      <tm-typed-back [memory]="memory()" (dropped)="startAgain()" />
-      <tm-form-faults [faults]="faults()" [tries]="tries()" />
+      <tm-typed-back [edited]="edited" />
+      <tm-form-faults [faults]="faults()" [tries]="edited.tries()" />
       @if (problem(); as found) {
         <tm-problem [problem]="found" />
         @if (found.code === 'stale-revision') {
@@ -107,8 +93,6 @@ import { StampFill } from './stamp-fill';
 export class PartEditor {
   private readonly api = inject(Api);
   private readonly cabinet = inject(CabinetStore);
-  private readonly destroyed = inject(DestroyRef);
-  private readonly store = inject(Store);
   readonly kind = input.required<CatalogueKind>();
   /** The part to change; null for a new one. */
   readonly part = input.required<CatalogueParts[CatalogueKind] | null>();
@@ -124,36 +108,32 @@ export class PartEditor {
   });
   protected readonly many = (title: string) => `${title.charAt(0).toUpperCase()}${title.slice(1)}s`;
 
-  /** Counts how often the form was begun. */
-  private readonly beginnings = signal(0);
-  private readonly opening = computed(() => {
-    this.beginnings();
+  protected readonly edited = injectEditedForm(() => {
     const [kind, part] = [this.kind(), this.part()];
     const form = partForm(kind, part ? cellsFrom(kind, part) : null);
-    const restore = (value: never) => {
-      restorePart(kind, form, value as PartCells);
-    };
     const place = `${kind}/${part?.part ?? 'new'}`;
-    return { form, memory: untracked(() => rememberTyped(form, place, restore, this.destroyed, this.store)) };
+    return {
+      form,
+      place,
+      over: part,
+      restore: (value: PartCells) => {
+        restorePart(kind, form, value);
+      },
+    };
   });
-  protected readonly form = computed(() => this.opening().form);
-  protected readonly memory = computed(() => this.opening().memory);
-  private readonly changes = toSignal(
-    toObservable(this.form).pipe(switchMap((form) => form.valueChanges.pipe(startWith(null)))),
-  );
+  protected readonly form = this.edited.form;
   protected readonly read = computed(() => {
-    this.changes();
+    this.edited.changes();
     return readForm(this.kind(), this.form());
   });
-  protected readonly tries = signal(0);
-  protected readonly faults = computed(() => (this.tries() ? faultsOf(this.kind(), this.read()) : []));
+  protected readonly faults = computed(() => (this.edited.tries() ? faultsOf(this.kind(), this.read()) : []));
   protected readonly stamp = computed(() => {
-    this.changes();
+    this.edited.changes();
     return this.form().controls.cells.controls['stamp']?.value ?? '';
   });
   /** The groups of this kind, with the fields that concern the part as it is. */
   protected readonly groups = computed(() => {
-    this.changes();
+    this.edited.changes();
     const [kind, form, { columns, tables }] = [this.kind(), this.form(), this.catalogue()];
     const first = (path: string) => FIELD_GROUPS[kind].find(({ takes }) => takes(path));
     const wrong = new Set(this.faults().map(({ field }) => field.replace(/^[ft]-/, '').split('-')[0]));
@@ -215,14 +195,8 @@ export class PartEditor {
     this.form().markAsDirty();
   }
 
-  protected startAgain(): void {
-    this.memory().forget();
-    this.tries.set(0);
-    this.beginnings.update((count) => count + 1);
-  }
-
   protected leave(): void {
-    this.memory().forget();
+    this.edited.memory().forget();
     this.closed.emit();
   }
 
@@ -234,13 +208,13 @@ export class PartEditor {
   }
 
   protected async send(): Promise<void> {
-    this.tries.update((tries) => tries + 1);
+    this.edited.tried();
     const read = this.read();
     if (!read.ok) return;
     try {
       await this.api.keepPart(this.kind(), this.opened, read.part);
       this.problem.set(null);
-      this.memory().forget();
+      this.edited.memory().forget();
       this.kept.emit(read.part.part);
     } catch (error) {
       this.problem.set(error instanceof ApiProblem ? error.problem : toProblem(error));

@@ -1,33 +1,20 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  DestroyRef,
-  inject,
-  input,
-  output,
-  signal,
-  untracked,
-} from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal, untracked } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
-import { Store } from '@ngrx/store';
 import type { LookRecord, Problem } from '@tug-mark/contract';
 import { documentKey, familyName, POINT_CODES, pointOf, type DocumentKey, type LookSheet } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzDrawerModule } from 'ng-zorro-antd/drawer';
 import { NzTableModule } from 'ng-zorro-antd/table';
-import { startWith, switchMap } from 'rxjs';
 import { CabinetStore } from '../cabinet/cabinet.store';
 import { DraftHead } from '../documents/draft-head';
 import { injectToday } from '../session/shop-day';
 import { Api, toProblem } from '../http/api';
+import { injectEditedForm } from '../parts/edited-form';
 import { FormFaults, type FormFault } from '../parts/form-faults';
 import { Notice } from '../parts/notice';
 import { ProblemNotice } from '../parts/problem-notice';
 import { Select } from '../parts/select';
 import { TypedBack } from '../parts/typed-back';
-import { rememberTyped } from '../parts/typed-memory';
 import { lookForm, numberWords, readLook, restoreLook, rowFor, titleOf, type LookRowForm } from './look-form';
 import { LookRowEditor } from './look-row';
 
@@ -48,8 +35,8 @@ import { LookRowEditor } from './look-row';
           standard’s document does not ask for, put in its ranges; quality releases it.
         </tm-notice>
       }
-      <tm-typed-back [memory]="memory()" (dropped)="startAgain()" />
-      <tm-form-faults [faults]="faults()" [tries]="tries()" />
+      <tm-typed-back [edited]="edited" />
+      <tm-form-faults [faults]="faults()" [tries]="edited.tries()" />
       @if (problem(); as found) {
         <tm-problem [problem]="found" />
       }
@@ -111,8 +98,6 @@ import { LookRowEditor } from './look-row';
 })
 export class LookDraft {
   private readonly api = inject(Api);
-  private readonly destroyed = inject(DestroyRef);
-  private readonly store = inject(Store);
   readonly from = input.required<LookSheet | 'new'>();
   readonly kept = output<{ readonly records: readonly LookRecord[]; readonly key: DocumentKey }>();
   readonly closed = output();
@@ -133,31 +118,26 @@ export class LookDraft {
       : `Draft from ${from.document} rev ${from.revision}, grade ${from.class}`;
   });
   private readonly today = injectToday();
-  /** Counts how often the form was begun. */
-  private readonly beginnings = signal(0);
-  private readonly opening = computed(() => {
-    this.beginnings();
+  protected readonly edited = injectEditedForm(() => {
     const from = this.from();
     const form = lookForm(from, untracked(this.today));
     const place = from === 'new' ? 'points/new' : `points/${from.document}/${from.revision}/${from.class}`;
-    const restore = (value: never) => {
-      restoreLook(form, value);
+    return {
+      form,
+      place,
+      restore: (value: never) => {
+        restoreLook(form, value);
+      },
     };
-    return { form, memory: untracked(() => rememberTyped(form, place, restore, this.destroyed, this.store)) };
   });
-  protected readonly form = computed(() => this.opening().form);
-  protected readonly memory = computed(() => this.opening().memory);
-  private readonly changes = toSignal(
-    toObservable(this.form).pipe(switchMap((form) => form.valueChanges.pipe(startWith(null)))),
-  );
+  protected readonly form = this.edited.form;
   protected readonly rows = computed(() => {
-    this.changes();
+    this.edited.changes();
     return [...this.form().controls.rows.controls];
   });
-  protected readonly tries = signal(0);
   private readonly read = computed(() => {
-    this.changes();
-    return this.tries() ? readLook(this.form()) : null;
+    this.edited.changes();
+    return this.edited.tries() ? readLook(this.form()) : null;
   });
   protected readonly faults = computed<readonly FormFault[]>(() => {
     const read = this.read();
@@ -188,25 +168,19 @@ export class LookDraft {
     this.opened.set(row);
   }
 
-  protected startAgain(): void {
-    this.memory().forget();
-    this.tries.set(0);
-    this.beginnings.update((count) => count + 1);
-  }
-
   protected leave(): void {
-    this.memory().forget();
+    this.edited.memory().forget();
     this.closed.emit();
   }
 
   protected async keep(): Promise<void> {
     this.form().markAllAsTouched();
-    this.tries.update((tries) => tries + 1);
+    this.edited.tried();
     const read = this.read();
     if (!read?.ok) return;
     try {
       const records = await this.api.keepLookDraft(read.sheet);
-      this.memory().forget();
+      this.edited.memory().forget();
       this.kept.emit({ records, key: documentKey(read.sheet) });
     } catch (error) {
       this.problem.set(toProblem(error));

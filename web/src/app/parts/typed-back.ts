@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import type { AbstractControl } from '@angular/forms';
+import type { EditedForm } from './edited-form';
 import { Notice } from './notice';
 import { showTime } from './show-time';
-import type { TypedMemory } from './typed-memory';
 
 /** Says that what stands in the form was typed before, and lets it be thrown away. */
 @Component({
@@ -9,10 +10,13 @@ import type { TypedMemory } from './typed-memory';
   imports: [Notice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (memory().backFrom(); as at) {
+    @if (edited().memory().backFrom(); as at) {
       <tm-notice announced>
         What you typed here until {{ time(at) }} is back; it is not kept yet.
-        <button class="link" type="button" (click)="dropped.emit()">Begin again without it</button>
+        @if (edited().memory().isOverOlder()) {
+          <strong>Meanwhile somebody has kept a change to what it is about:</strong> kept now, yours takes its place.
+        }
+        <button class="link" type="button" (click)="edited().startAgain()">Begin again without it</button>
       </tm-notice>
     }
   `,
@@ -23,7 +27,6 @@ import type { TypedMemory } from './typed-memory';
   `,
 })
 export class TypedBack {
-  readonly memory = input.required<TypedMemory>();
-  readonly dropped = output();
+  readonly edited = input.required<EditedForm<AbstractControl>>();
   protected readonly time = showTime;
 }

@@ -1,33 +1,22 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  DestroyRef,
-  inject,
-  input,
-  output,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal, untracked } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule } from '@angular/forms';
-import { Store } from '@ngrx/store';
 import type { Problem } from '@tug-mark/contract';
-import { resolvePractice, STARTER_RULES, type Practice, type PracticeDraft } from '@tug-mark/core';
+import { draftOf, resolvePractice, STARTER_RULES, type Practice, type PracticeDraft } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { startWith, switchMap } from 'rxjs';
+import { switchMap } from 'rxjs';
 import { Api, toProblem } from '../http/api';
 import { Field } from '../parts/field';
+import { injectEditedForm } from '../parts/edited-form';
 import { FormFaults } from '../parts/form-faults';
 import { Notice } from '../parts/notice';
 import { ProblemNotice } from '../parts/problem-notice';
 import { Select } from '../parts/select';
 import { TypedBack } from '../parts/typed-back';
-import { rememberTyped } from '../parts/typed-memory';
 import { RuleChoices } from './rule-choices';
 import { RuleNumbers } from './rule-numbers';
-import { draftFrom, faultsOf, RULE_HEADS, rulesForm, startOf } from './rules-form';
+import { draftFrom, faultsOf, RULE_HEADS, rulesForm } from './rules-form';
 
 /**
  * A profile of house rules as a form: each choice made here, or left to the profile it is based on. The first profile of a
@@ -49,8 +38,8 @@ import { draftFrom, faultsOf, RULE_HEADS, rulesForm, startOf } from './rules-for
           sheet says otherwise, that one counts.
         </tm-notice>
       }
-      <tm-typed-back [memory]="memory()" (dropped)="startAgain()" />
-      <tm-form-faults [faults]="faults()" [tries]="tries()" />
+      <tm-typed-back [edited]="edited" />
+      <tm-form-faults [faults]="faults()" [tries]="edited.tries()" />
       @if (refusal(); as text) {
         <tm-notice kind="bad">{{ text }}</tm-notice>
       }
@@ -91,15 +80,8 @@ import { draftFrom, faultsOf, RULE_HEADS, rulesForm, startOf } from './rules-for
       </p>
     </form>
   `,
+  styleUrl: '../documents/draft.less',
   styles: `
-    form {
-      background: var(--sheet);
-      border: 1px solid var(--line);
-      display: grid;
-      gap: 16px;
-      grid-template-columns: minmax(0, 1fr);
-      padding: 16px 20px 0;
-    }
     .heads {
       display: grid;
       gap: 14px 20px;
@@ -108,23 +90,10 @@ import { draftFrom, faultsOf, RULE_HEADS, rulesForm, startOf } from './rules-for
     tm-select {
       width: 100%;
     }
-    .acts {
-      background: var(--sheet);
-      border-top: 1px solid var(--line);
-      bottom: 0;
-      display: flex;
-      flex-wrap: wrap;
-      gap: 10px;
-      padding: 12px 0;
-      position: sticky;
-      z-index: 1;
-    }
   `,
 })
 export class PracticeEditor {
   private readonly api = inject(Api);
-  private readonly destroyed = inject(DestroyRef);
-  private readonly store = inject(Store);
   readonly practice = input.required<Practice | null>();
   readonly others = input.required<readonly Practice[]>();
   readonly kept = output<string>();
@@ -140,28 +109,21 @@ export class PracticeEditor {
   /** What the form begins with: the profile itself, the starter of a shop without any, or one based on the shop's own. */
   private readonly start = computed<PracticeDraft>(() => {
     const practice = this.practice();
-    if (practice) return startOf(practice);
+    if (practice) return draftOf(practice);
     const whose = { customer: null, class: null };
     const own = untracked(this.others).find((other) => other.base === null);
     return own
       ? { ...whose, part: '', label: '', base: own.part, choices: {} }
       : { ...whose, part: 'house', label: 'House rules', base: null, choices: STARTER_RULES };
   });
-  /** Counts how often the form was begun. */
-  private readonly beginnings = signal(0);
-  private readonly opening = computed(() => {
-    this.beginnings();
+  protected readonly edited = injectEditedForm(() => {
     const form = rulesForm(this.start());
     const place = `practice/${this.practice()?.part ?? 'new'}`;
-    return { form, memory: untracked(() => rememberTyped(form, place, undefined, this.destroyed, this.store)) };
+    return { form, place, over: this.practice() && this.start() };
   });
-  protected readonly form = computed(() => this.opening().form);
-  protected readonly memory = computed(() => this.opening().memory);
-  private readonly changes = toSignal(
-    toObservable(this.form).pipe(switchMap((form) => form.valueChanges.pipe(startWith(null)))),
-  );
+  protected readonly form = this.edited.form;
   protected readonly base = computed(() => {
-    this.changes();
+    this.edited.changes();
     const part = this.form().controls.head.controls.base.value;
     return this.others().find((other) => other.part === part) ?? null;
   });
@@ -171,10 +133,9 @@ export class PracticeEditor {
       .filter(({ part }) => part !== this.practice()?.part)
       .map(({ part, label }) => ({ value: part, label })),
   ]);
-  protected readonly tries = signal(0);
   protected readonly faults = computed(() => {
-    this.changes();
-    return this.tries() ? faultsOf(this.form()) : [];
+    this.edited.changes();
+    return this.edited.tries() ? faultsOf(this.form()) : [];
   });
   protected readonly refusal = signal('');
   protected readonly problem = signal<Problem | null>(null);
@@ -193,19 +154,14 @@ export class PracticeEditor {
     }
   }
 
-  protected startAgain(): void {
-    this.memory().forget();
-    this.beginnings.update((count) => count + 1);
-  }
-
   protected leave(): void {
-    this.memory().forget();
+    this.edited.memory().forget();
     this.closed.emit();
   }
 
   protected async keep(): Promise<void> {
     this.form().markAllAsTouched();
-    this.tries.update((tries) => tries + 1);
+    this.edited.tried();
     if (this.faults().length) return;
     const draft = draftFrom(this.form());
     const resolved = resolvePractice(draft, this.others());
@@ -213,7 +169,7 @@ export class PracticeEditor {
     if (!resolved.ok) return;
     try {
       await this.api.keepPractice(this.opened(), draft);
-      this.memory().forget();
+      this.edited.memory().forget();
       this.kept.emit(draft.part);
     } catch (error) {
       this.problem.set(toProblem(error));

@@ -3,7 +3,7 @@ import { ReactiveFormsModule } from '@angular/forms';
 import { asTyped, numberAt, RULE_NUMBERS, strandDamageText, type Practice, type RuleNumber } from '@tug-mark/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Field } from '../parts/field';
-import type { RulesForm } from './rules-form';
+import { ruleId, type RulesForm } from './rules-form';
 
 /** The numbers beside the choices, each with its unit and what it does. */
 @Component({
@@ -15,7 +15,7 @@ import type { RulesForm } from './rules-form';
     @for (rule of rules; track rule.path) {
       @let control = controls.numbers.controls[rule.path]!;
       <tm-field
-        [for]="idOf(rule)"
+        [for]="idOf(rule.path)"
         [label]="rule.unit === 'pieces' ? rule.title : rule.title + ', ' + rule.unit"
         [hint]="rule.effect"
         [control]="control"
@@ -24,7 +24,7 @@ import type { RulesForm } from './rules-form';
           nz-input
           inputmode="decimal"
           autocomplete="off"
-          [id]="idOf(rule)"
+          [id]="idOf(rule.path)"
           [formControl]="control"
           [placeholder]="inherited(rule)"
         />
@@ -61,11 +61,8 @@ export class RuleNumbers {
   readonly form = input.required<RulesForm>();
   readonly base = input.required<Practice | null>();
   protected readonly rules = RULE_NUMBERS;
+  protected readonly idOf = ruleId;
   protected readonly damage = strandDamageText;
-
-  protected idOf({ path }: RuleNumber): string {
-    return `n-${path.replace('.', '-')}`;
-  }
 
   protected inherited(rule: RuleNumber): string {
     const base = this.base();

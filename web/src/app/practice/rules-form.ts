@@ -3,14 +3,12 @@ import {
   asKept,
   asTyped,
   CHOICES,
-  draftOf,
   numberAt,
   readNumber,
   readStrandDamage,
   RULE_NUMBERS,
   strandDamageText,
   withNumbers,
-  type Practice,
   type PracticeChoices,
   type PracticeDraft,
   type RuleNumber,
@@ -126,8 +124,8 @@ export function draftFrom({ controls: { head, choices, numbers, strandDamage, re
   };
 }
 
-/** What a profile's form begins with: its own choices. */
-export const startOf = (practice: Practice): PracticeDraft => draftOf(practice);
+/** Id of the field of a number. */
+export const ruleId = (path: string): string => `n-${path.replace('.', '-')}`;
 
 /** All that is not right in a form, in its order. */
 export function faultsOf(form: RulesForm): FormFault[] {
@@ -146,10 +144,31 @@ export function faultsOf(form: RulesForm): FormFault[] {
     ...open(releases, 'c-releases', 'Limits are released by'),
     ...RULE_NUMBERS.flatMap(({ path, title }) => {
       const control = numbers.controls[path];
-      const id = `n-${path.replace('.', '-')}`;
+      const id = ruleId(path);
       return [...own(control, id, title), ...open(control, id, title)];
     }),
+    ...rangeFaults(form),
     ...own(strandDamage, 'n-strandDamage', 'Strands that may be hurt'),
     ...open(strandDamage, 'n-strandDamage', 'Strands that may be hurt'),
   ];
+}
+
+/**
+ * The two ends of a range come from one place, the smaller one first: one end typed here and the other from the base would be a
+ * range nobody chose.
+ */
+function rangeFaults({ controls: { head, numbers } }: RulesForm): FormFault[] {
+  const ends = RULE_NUMBERS.filter(({ path }) => path.includes('.')).map((rule) => {
+    const typed = numbers.controls[rule.path]?.value ?? '';
+    return { rule, isEmpty: typed.trim() === '', value: readRule(rule, typed) };
+  });
+  const tell = ({ path, title }: RuleNumber, text: string): FormFault => ({ field: ruleId(path), label: title, text });
+  const empty = ends.filter(({ isEmpty }) => isEmpty);
+  if (head.value.base && empty.length === 1)
+    return empty.map(({ rule }) =>
+      tell(rule, 'is empty and the other end is not. Type both, or leave both as in the profile it is based on.'),
+    );
+  const [min, max] = ends;
+  const isBackwards = typeof min?.value === 'number' && typeof max?.value === 'number' && min.value > max.value;
+  return isBackwards ? [tell(min.rule, 'is backwards: the smaller end comes first.')] : [];
 }

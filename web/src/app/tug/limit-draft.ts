@@ -1,17 +1,5 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  DestroyRef,
-  inject,
-  input,
-  output,
-  signal,
-  untracked,
-} from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal, untracked } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
-import { Store } from '@ngrx/store';
 import type { LimitRecord, Problem } from '@tug-mark/contract';
 import {
   documentKey,
@@ -24,10 +12,10 @@ import {
 } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { startWith, switchMap } from 'rxjs';
 import { DraftHead } from '../documents/draft-head';
 import { injectToday } from '../session/shop-day';
 import { Api, toProblem } from '../http/api';
+import { injectEditedForm } from '../parts/edited-form';
 import { FileButton } from '../parts/file-button';
 import { saveText } from '../parts/save-text';
 import { FormFaults, type FormFault } from '../parts/form-faults';
@@ -36,7 +24,6 @@ import { ProblemNotice } from '../parts/problem-notice';
 import { Select } from '../parts/select';
 import { Tick } from '../parts/tick';
 import { TypedBack } from '../parts/typed-back';
-import { rememberTyped } from '../parts/typed-memory';
 import { limitForm, pushForm, readLimits, restoreLimits, rowForm, TABLE_NUMBERS } from './limit-form';
 import { LimitRows } from './limit-rows';
 
@@ -57,8 +44,8 @@ import { LimitRows } from './limit-rows';
           The rows are the sizes of this shop’s own wires.
         </tm-notice>
       }
-      <tm-typed-back [memory]="memory()" (dropped)="startAgain()" />
-      <tm-form-faults [faults]="faults()" [tries]="tries()" />
+      <tm-typed-back [edited]="edited" />
+      <tm-form-faults [faults]="faults()" [tries]="edited.tries()" />
       @if (problem(); as found) {
         <tm-problem [problem]="found" />
       }
@@ -110,8 +97,6 @@ import { LimitRows } from './limit-rows';
 })
 export class LimitDraft {
   private readonly api = inject(Api);
-  private readonly destroyed = inject(DestroyRef);
-  private readonly store = inject(Store);
   readonly from = input.required<LimitTable | 'new'>();
   /** The shop's own wires, whose sizes a new table has rows for. */
   readonly wires = input<readonly Wire[]>([]);
@@ -129,42 +114,31 @@ export class LimitDraft {
       ? 'A new limit table'
       : `Draft from ${from.document} rev ${from.revision}, grade ${from.class}`;
   });
-  /** Counts how often the form was begun. */
-  private readonly beginnings = signal(0);
-  private readonly opening = computed(() => {
-    this.beginnings();
+  protected readonly edited = injectEditedForm(() => {
     const from = this.from();
     const form = limitForm(from, untracked(this.wires), untracked(this.today));
     const place = from === 'new' ? 'limits/new' : `limits/${from.document}/${from.revision}/${from.class}`;
-    const restore = (value: never) => {
-      restoreLimits(form, value);
+    return {
+      form,
+      place,
+      restore: (value: never) => {
+        restoreLimits(form, value);
+      },
     };
-    return { form, memory: untracked(() => rememberTyped(form, place, restore, this.destroyed, this.store)) };
   });
-  protected readonly form = computed(() => this.opening().form);
-  protected readonly memory = computed(() => this.opening().memory);
-  private readonly changes = toSignal(
-    toObservable(this.form).pipe(switchMap((form) => form.valueChanges.pipe(startWith(null)))),
-  );
-  protected readonly tries = signal(0);
+  protected readonly form = this.edited.form;
   protected readonly problem = signal<Problem | null>(null);
   private readonly read = computed(() => {
-    this.changes();
-    return this.tries() ? readLimits(this.form(), this.from()) : null;
+    this.edited.changes();
+    return this.edited.tries() ? readLimits(this.form(), this.from()) : null;
   });
   protected readonly faults = computed<readonly FormFault[]>(() => {
     const read = this.read();
     return read && !read.ok ? read.faults : [];
   });
 
-  protected startAgain(): void {
-    this.memory().forget();
-    this.tries.set(0);
-    this.beginnings.update((count) => count + 1);
-  }
-
   protected leave(): void {
-    this.memory().forget();
+    this.edited.memory().forget();
     this.closed.emit();
   }
 
@@ -195,12 +169,12 @@ export class LimitDraft {
 
   protected async keep(): Promise<void> {
     this.form().markAllAsTouched();
-    this.tries.update((tries) => tries + 1);
+    this.edited.tried();
     const read = this.read();
     if (!read?.ok) return;
     try {
       const records = await this.api.draftLimit(read.table);
-      this.memory().forget();
+      this.edited.memory().forget();
       this.kept.emit({ records, key: documentKey(read.table) });
     } catch (error) {
       this.problem.set(toProblem(error));

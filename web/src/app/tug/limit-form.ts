@@ -34,7 +34,7 @@ export type LimitRowForm = FormGroup<Record<LimitKey, FormControl<string>>>;
 export type PushForm = FormGroup<Record<'contactSize' | 'family' | 'force', FormControl<string>>>;
 
 /** Numbers of a table beside its rows; an empty pair or hold is none. */
-const NUMBERS = [
+export const TABLE_NUMBERS = [
   { key: 'speedMin', title: 'Pulled at, from mm/min' },
   { key: 'speedMax', title: 'to mm/min' },
   { key: 'holdSeconds', title: 'A hold lasts, s' },
@@ -42,8 +42,7 @@ const NUMBERS = [
   { key: 'rateMin', title: 'Force rises, from N/s' },
   { key: 'rateMax', title: 'to N/s' },
 ] as const;
-export const TABLE_NUMBERS = NUMBERS;
-type NumberKey = (typeof NUMBERS)[number]['key'];
+type NumberKey = (typeof TABLE_NUMBERS)[number]['key'];
 
 export type LimitForm = FormGroup<{
   readonly head: HeadForm;
@@ -130,7 +129,7 @@ export function readLimits(form: LimitForm, from: LimitTable | 'new'): LimitsRea
     return value;
   };
   const read = Object.fromEntries(
-    NUMBERS.map(({ key, title }) => [key, number(numbers.controls[key], `l-${key}`, title)]),
+    TABLE_NUMBERS.map(({ key, title }) => [key, number(numbers.controls[key], `l-${key}`, title)]),
   ) as Record<NumberKey, number | null>;
   const range = (min: NumberKey, max: NumberKey, label: string): Range | null => {
     const [low, high] = [read[min], read[max]];
@@ -210,7 +209,8 @@ export function layInto(
   if (keys.includes('size')) {
     rows.clear({ emitEvent: false });
     // A head that says its unit is read by it; what cannot be read stands as it was pasted, its unit behind each number.
-    const found = readLimitRows(pasted);
+    const heads = first.map((head, c) => (keys[c] === 'size' ? 'size' : head));
+    const found = readLimitRows([heads, ...rest]);
     if (found.ok) for (const cells of writeLimitRows(found.rows).slice(1)) rows.push(rowForm(cells));
     else {
       for (const cells of rest) {

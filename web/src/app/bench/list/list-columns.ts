@@ -99,7 +99,7 @@ export class ListColumns {
         !given.includes(key) &&
         !(key === 'length' && given.includes('lengthIn')) &&
         !(key === 'wireId' && this.work.isNumbered()),
-    ).map((key) => WIRE_LIST_COLUMNS[key].name);
+    ).map((key) => `${WIRE_LIST_COLUMNS[key].name} (${WIRE_LIST_COLUMNS[key].help})`);
   });
 
   protected mean(at: number, meaning: string | null): void {

@@ -88,7 +88,7 @@ describe('Bringing in a wire list whose columns are its own', () => {
     expect(meanings.slice(0, 6)).toEqual([
       ...['not needed', 'wire part', 'length, mm', 'terminal a', 'terminal b', 'quantity'],
     ]);
-    expect(bench.text).toContain('No column is taken for: wire id.');
+    expect(bench.text).toContain('No column is taken for: wire id (a name of its own for each wire).');
     await bench.choose('column-0', 'wire id');
     expect(bench.text).toContain('2 wires would become 1 combination with 6 pieces to make.');
     await bench.type('list-name', 'Mast');
