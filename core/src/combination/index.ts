@@ -1,5 +1,5 @@
 export { compareSetUps, type SetUpCompared } from './compareSetUps';
-export { exampleLook, plainContext, type ShopParts } from './exampleLook';
+export { exampleOf, plainContext, type PointExample, type ShopParts } from './exampleOf';
 export { computeSetUp, type SetUp, type SetUpContext, type WireSetUp } from './computeSetUp';
 export { findingsOf } from './findingsOf';
 export {

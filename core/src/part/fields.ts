@@ -67,8 +67,8 @@ export const countField = (title: string, most?: number) => {
 export const countOrNone = (title: string) => field(z.number().int().nonnegative(), { title, type: 'integer' });
 /** A share below 1, written in percent. */
 export const shareField = (title: string) => field(z.number().min(0).lt(1), { title, type: 'share', unit: '%' });
-export const listField = <S extends z.ZodType<string>>(title: string, of: S) =>
-  field(z.array(of), { title, type: 'list' });
+export const listField = <S extends z.ZodType<string>>(title: string, of: S, more: More = {}) =>
+  field(z.array(of), { title, type: 'list', ...more });
 /** A list of words that has at least one. */
 export const wordsField = (title: string) => field(z.array(shortText).min(1), { title, type: 'list' });
 

@@ -67,6 +67,14 @@ describe('A wire list', () => {
       'quantity',
       null,
     ]);
+    // 'Wire' may head a name or a part: half of the cells known in the cabinet say which, as the other half may be what is wrong.
+    const headed = [
+      ['No', 'Wire'],
+      ['1', 'W1'],
+      ['2', 'W-OLD'],
+    ];
+    expect(proposeColumns(headed, known)).toEqual([null, 'wirePart']);
+    expect(proposeColumns([...headed, ['3', 'A3'], ['4', 'A4']], known)).toEqual([null, 'wireId']);
     expect(proposeColumns([['qty', 'pieces']], known)).toEqual(['quantity', null]);
     expect(proposeColumns([], known)).toEqual([]);
   });

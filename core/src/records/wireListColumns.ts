@@ -84,7 +84,7 @@ export function proposeColumns(table: readonly (readonly string[])[], known: Kno
   const taken = new Set<WireListKey>();
   const proposed = plain.map((heading, index): WireListKey | null => {
     const key = WIRE_LIST_KEYS.find((each) => heading !== '' && WIRE_LIST_COLUMNS[each].is(heading));
-    const found = key === 'wireId' && share(index, known.wires) > 0.5 ? 'wirePart' : (key ?? null);
+    const found = key === 'wireId' && share(index, known.wires) >= 0.5 ? 'wirePart' : (key ?? null);
     if (!found || taken.has(found)) return null;
     taken.add(found);
     return found;

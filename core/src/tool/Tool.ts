@@ -36,17 +36,17 @@ const gaugeSchema = z
   .default(null);
 
 const nestSchema = z.strictObject({
-  id: idField('id'),
-  label: labelField(),
+  id: idField('id', { help: 'as the tool calls it' }),
+  label: labelField({ help: 'with its colour or number, as somebody finds it' }),
   profile: choiceField('profile', NEST_PROFILES),
   /** Conductor areas it makes, mm2. */
   area: rangeField('area', 'mm²'),
   /** Width of the die along the barrel, mm. */
-  width: lengthField('width'),
+  width: lengthField('width', { help: 'along the barrel' }),
   /** Mark it leaves on the piece, in words. */
-  mark: textField('mark'),
+  mark: textField('mark', { help: 'what it leaves on the piece' }),
   /** Index number of a lug die; null for all others. */
-  index: idField('index').nullable().default(null),
+  index: idField('index', { help: 'of a lug die' }).nullable().default(null),
   /** Whether one stroke makes the insulation grip too. */
   grips: choiceField('grips', GRIPS).default('both'),
   /** Which half carries the punch; null where the sheet is silent, and then the operator has to look. */
@@ -56,7 +56,7 @@ const nestSchema = z.strictObject({
   /** Pins of its own, mm; null where the tool's gauge serves it. */
   gauge: gaugeSchema,
   /** Terminals the tool's sheet lists for this nest. */
-  terminals: listField('terminals', partId),
+  terminals: listField('terminals', partId, { help: 'their numbers, each after a semicolon' }),
 });
 export type Nest = Noun<typeof nestSchema>;
 

@@ -83,6 +83,7 @@ describe('A part in the form', () => {
     bench.close();
     await open('tool', null);
     expect(field('f-changeMinutes-die')?.value).toBe('6');
+    expect(field('t-nests-0-index')?.closest('.field')?.textContent).toContain('of a lug die');
     expect(bench.text).toContain('Nest 1');
     bench.close();
     await open('stripper', null);

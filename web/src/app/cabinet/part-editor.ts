@@ -48,7 +48,7 @@ import { StampFill } from './stamp-fill';
           <button nz-button type="button" (click)="insist()">Keep mine as the next revision all the same</button>
         }
       }
-      <div class="both">
+      <div [class.both]="kind() === 'terminal' || kind() === 'wire'">
         <div class="groups">
           @for (group of groups(); track group.title) {
             <details [open]="!group.isRare || group.isOpen">
@@ -75,7 +75,9 @@ import { StampFill } from './stamp-fill';
             </details>
           }
         </div>
-        <tm-part-effect [kind]="kind()" [read]="read()" />
+        @if (kind() === 'terminal' || kind() === 'wire') {
+          <tm-part-effect [kind]="kind()" [read]="read()" />
+        }
       </div>
       <p class="acts">
         <button nz-button nzType="primary" class="bench-button" type="submit">

@@ -16,7 +16,7 @@ import { fieldId, optionsOf, unitOf, type Cells } from './part-form';
     @for (field of fields(); track field.column.path) {
       @let column = field.column;
       @if (cells().controls[column.path]; as control) {
-        <div class="field" [class.at-fault]="field.fault">
+        <div class="field" [class.at-fault]="field.fault" [class.wide]="column.type === 'list'">
           <label [attr.for]="field.id">
             {{ capital(column.title) }}
             @if (!column.optional) {
@@ -72,6 +72,9 @@ import { fieldId, optionsOf, unitOf, type Cells } from './part-form';
       display: grid;
       gap: 3px;
       min-width: 0;
+    }
+    .wide {
+      grid-column: 1 / -1;
     }
     .line {
       align-items: center;

@@ -82,9 +82,11 @@ describe('A part as fields', () => {
           .withContext(`${family} ${path}`)
           .toBe(familyHas(family, path));
     }
-    const foreign = paths.find((path) => !familyHas('ring', path) && !form.controls.cells.controls[path]?.value);
-    if (!foreign) throw new Error('a ring has everything');
-    form.controls.cells.controls['family']?.setValue('ring');
+    const foreign = paths.find(
+      (path) => !familyHas('bare-terminal', path) && !form.controls.cells.controls[path]?.value,
+    );
+    if (!foreign) throw new Error('a bare terminal has everything');
+    form.controls.cells.controls['family']?.setValue('bare-terminal');
     form.controls.cells.controls[foreign]?.setValue('x');
     expect(concerns('terminal', form, foreign)).toBeTrue();
     expect(concerns('wire', partForm('wire', null), 'anything')).toBeTrue();

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { FormArray } from '@angular/forms';
 import { capital, type PartTable } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -60,8 +60,6 @@ export class PartRows {
   readonly table = input.required<PartTable>();
   readonly rows = input.required<FormArray<Cells>>();
   readonly faults = input.required<readonly FormFault[]>();
-  /** A row came or went. */
-  readonly changed = output();
 
   protected name(row: number): string {
     return `${capital(this.table().title)} ${row + 1}`;
@@ -84,6 +82,5 @@ export class PartRows {
   private tell(): void {
     this.rows().markAsDirty();
     this.rows().updateValueAndValidity();
-    this.changed.emit();
   }
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule } from '@angular/forms';
-import { criteria, exampleLook, FAMILIES, familyName, FINDINGS, MEASURED, pointOf } from '@tug-mark/core';
+import { exampleOf, FAMILIES, familyName, FINDINGS, MEASURED, pointOf } from '@tug-mark/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { startWith, switchMap } from 'rxjs';
 import { CabinetStore } from '../cabinet/cabinet.store';
@@ -113,9 +113,7 @@ export class LookRowEditor {
       ...{ terminals: this.cabinet.of('terminal'), wires: this.cabinet.of('wire'), tools: this.cabinet.of('tool') },
       ...{ strippers: this.cabinet.of('stripper'), practice: this.cabinet.practices()[0] },
     };
-    const look = exampleLook(parts, this.row().controls.families.value, new Date().toISOString());
-    const criterion = look && criteria(look).find(({ code }) => code === this.point().code);
-    return look && criterion ? { look, criterion } : null;
+    return exampleOf(this.point().code, this.row().controls.families.value, parts, new Date().toISOString());
   });
 
   protected turn<K extends 'findings' | 'families'>(key: K, value: LookRowForm['controls'][K]['value'][number]): void {

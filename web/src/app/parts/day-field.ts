@@ -7,12 +7,14 @@ import { NzDatePickerModule } from 'ng-zorro-antd/date-picker';
   selector: 'tm-day-field',
   imports: [FormsModule, NzDatePickerModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
+  // A day is taken as it stands when Enter sends the form or the field is left, whether the picker was opened or not.
+  host: { '(keydown.enter)': 'takeTyped($event)', '(focusout)': 'takeTyped($event)' },
   providers: [{ provide: NG_VALUE_ACCESSOR, useExisting: forwardRef(() => DayField), multi: true }],
   template: `
     <nz-date-picker
       [nzId]="fieldId()"
       nzFormat="yyyy-MM-dd"
-      nzPlaceHolder="2027-01-31"
+      nzPlaceHolder="year-month-day"
       [nzDisabled]="disabled()"
       [ngModel]="date()"
       (ngModelChange)="take($event)"
@@ -52,6 +54,16 @@ export class DayField implements ControlValueAccessor {
     this.date.set(date);
     const two = (part: number) => String(part).padStart(2, '0');
     this.changed(date ? `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}` : null);
+  }
+
+  protected takeTyped({ target }: Event): void {
+    if (!(target instanceof HTMLInputElement)) return;
+    const typed = /^\s*(\d{4})-(\d{1,2})-(\d{1,2})\s*$/.exec(target.value);
+    if (!typed) return;
+    const [year = NaN, month = NaN, day = NaN] = typed.slice(1).map(Number);
+    const date = new Date(year, month - 1, day);
+    const isDay = date.getMonth() === month - 1 && date.getDate() === day;
+    if (isDay && date.getTime() !== this.date()?.getTime()) this.take(date);
   }
 
   protected left(isOpen: boolean): void {

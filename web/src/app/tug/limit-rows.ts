@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
 import { CONDUCTOR_MATERIALS, FAMILIES, familyName, type Family } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -102,8 +102,15 @@ const named = (families: string) =>
     td {
       vertical-align: top;
     }
+    th,
+    td {
+      padding-inline: 4px;
+    }
     input {
-      min-width: 110px;
+      min-width: 76px;
+    }
+    tm-select {
+      min-width: 108px;
     }
     .at-fault input {
       border: 2px solid var(--fail);
@@ -118,8 +125,6 @@ const named = (families: string) =>
 export class LimitRows {
   readonly form = input.required<LimitForm>();
   readonly faults = input.required<readonly FormFault[]>();
-  /** Something was put in that no field tells of by itself. */
-  readonly changed = output();
   protected readonly said = signal('');
   protected readonly wide = signal<boolean | null>(null);
   protected readonly materials = [
@@ -160,7 +165,6 @@ export class LimitRows {
     this.said.set(layInto(rows, cells, { row, key }, keys));
     rows.markAsDirty();
     rows.updateValueAndValidity();
-    this.changed.emit();
   }
 
   /** Enter goes down the column, as in a spreadsheet; on the last row the form is tried. */

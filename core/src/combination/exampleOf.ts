@@ -1,4 +1,4 @@
-import type { LookContext } from '../look';
+import { criteria, type Criterion, type LookContext, type PointCode } from '../look';
 import { judgeFit, NO_DEMAND } from '../match';
 import type { Practice } from '../practice';
 import type { Stripper } from '../prepare';
@@ -27,23 +27,39 @@ export function plainContext(terminal: Terminal, wire: Wire, parts: ShopParts, p
   };
 }
 
+/** A set-up with one of its points to draw. */
+export interface PointExample {
+  readonly look: LookContext;
+  readonly criterion: Criterion;
+}
+
 /**
- * A set-up of the shop's own parts on which a point can be drawn: the first terminal of the families with a wire that fits and
- * a tool that makes it.
+ * A set-up of the shop's own parts on which a point can be drawn: the first terminal of the families with a wire that fits, a
+ * tool that makes it, and that point to look at. Of each family one set-up is tried: its others have the same points.
  * @param families empty: any
  * @param now ISO instant
  * @returns null where the shop has none yet
  */
-export function exampleLook(parts: ShopParts, families: readonly Family[], now: string): LookContext | null {
+export function exampleOf(
+  point: PointCode,
+  families: readonly Family[],
+  parts: ShopParts,
+  now: string,
+): PointExample | null {
   const { practice, wires } = parts;
   if (!practice) return null;
-  const wanted = parts.terminals.filter(({ family }) => !families.length || families.includes(family));
-  for (const terminal of wanted) {
+  const tried = new Set<Family>();
+  for (const terminal of parts.terminals) {
+    const { family } = terminal;
+    if (tried.has(family) || (families.length && !families.includes(family))) continue;
     const wire = wires.find(
       (each) => judgeFit(terminal, [each], { ...NO_DEMAND, place: 'dry' }, practice).verdict !== 'no',
     );
     const look = wire && computeSetUp(plainContext(terminal, wire, parts, practice), [], now).look;
-    if (look) return look;
+    if (!look) continue;
+    tried.add(family);
+    const criterion = criteria(look).find(({ code }) => code === point);
+    if (criterion) return { look, criterion };
   }
   return null;
 }
