@@ -1,5 +1,5 @@
 import { FAMILIES, type Terminal, terminalSchema, toolSchema, wireSchema } from '@tug-mark/core';
-import { entryBodySchema, fromFormerNames, may, newEntrySchema, recordSchema, ROLES, whoMay } from './index';
+import { entryBodySchema, fromFormerNames, may, newEntrySchema, recordSchema, roleFor, ROLES, whoMay } from './index';
 
 const range = { min: 1, max: 2 };
 /** As files of the first version wrote it: fields that came later take their defaults. */
@@ -137,8 +137,17 @@ describe('A record of another version', () => {
 
 describe('The roles', () => {
   it('leave releasing and ruling to quality alone', () => {
-    expect(ROLES.filter((role) => may(role, 'release-limits'))).toEqual(['quality']);
-    expect(ROLES.filter((role) => may(role, 'rule'))).toEqual(['quality']);
+    expect(ROLES.filter((role) => may([role], 'release-limits'))).toEqual(['quality']);
+    expect(ROLES.filter((role) => may([role], 'rule'))).toEqual(['quality']);
     expect(whoMay('import-wire-list')).toBe('technician or engineer');
+    expect(may(undefined, 'record')).toBeFalse();
+  });
+
+  it('of a person who holds several are acted in by what is done', () => {
+    const all = ['engineer', 'quality', 'technician'] as const;
+    expect(roleFor(all, 'record')).toBe('technician');
+    expect(roleFor(all, 'release-set-up')).toBe('quality');
+    expect(roleFor(all, 'manage-people')).toBe('engineer');
+    expect(roleFor(['quality'], 'record')).toBe('quality');
   });
 });

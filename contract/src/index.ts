@@ -3,6 +3,8 @@ export * from './journal';
 export * from './formerNames';
 export * from './parts';
 export * from './people';
+export * from './plainSettings';
+export * from './shop';
 export * from './problem';
 export * from './record';
 export * from './roles';

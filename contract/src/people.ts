@@ -1,40 +1,44 @@
-import { isZone } from '@tug-mark/core';
+import { FAMILIES, type Qualification } from '@tug-mark/core';
 import { z } from 'zod';
 import { isoDate } from './parts';
 import { ROLES } from './roles';
 
+/** One or several, each once; the first is the one a person is shown by. */
+const roles = z
+  .array(z.enum(ROLES))
+  .min(1, 'An account has at least one role.')
+  .refine((all) => new Set(all).size === all.length, 'names a role twice');
+
+const givenSchema = z.strictObject({
+  family: z.enum(FAMILIES),
+  /** Last day; null: no end. */
+  until: isoDate.nullable(),
+});
+export const qualificationSchema: z.ZodType<Qualification> = givenSchema.extend({ by: z.string(), at: z.string() });
+
 export const personSchema = z.object({
   id: z.uuid(),
   name: z.string(),
-  role: z.enum(ROLES),
+  roles,
   active: z.boolean(),
-  /** Last day of the qualification; null: none needed. */
+  /** One last day for every family; null: none needed. Counts while there are no qualifications by family. */
   qualifiedUntil: isoDate.nullable(),
+  /** Family by family; one that is not named is not given. */
+  qualifications: z.array(qualificationSchema).nullable(),
 });
 export type Person = z.infer<typeof personSchema>;
 
-const name = z.string().trim().min(1, 'is empty').max(60, 'is longer than 60 characters');
-const newPassword = z.string().min(10, 'needs at least 10 characters').max(200, 'is longer than 200 characters');
+/** Of a person or a shop. */
+export const name = z.string().trim().min(1, 'is empty').max(60, 'is longer than 60 characters');
+export const newPassword = z.string().min(10, 'needs at least 10 characters').max(200, 'is longer than 200 characters');
 
 export const signInSchema = z.strictObject({ name, password: z.string().min(1, 'is empty').max(200) });
 export type SignIn = z.infer<typeof signInSchema>;
 
-/** An IANA time zone. */
-export const zone = z.string().max(60).refine(isZone, 'is no time zone this server knows');
-
-export const firstEngineerSchema = z.strictObject({
-  shopName: name,
-  name,
-  password: newPassword,
-  /** The zone the shop's days are counted in; the server's own when it is left out. */
-  zone: zone.optional(),
-});
-export type FirstEngineer = z.infer<typeof firstEngineerSchema>;
-
 export const newPersonSchema = z.strictObject({
   id: z.uuid(),
   name,
-  role: z.enum(ROLES),
+  roles,
   /** Left out, nobody can sign in until a word for once is given out. */
   password: newPassword.optional(),
   qualifiedUntil: isoDate.nullable(),
@@ -56,21 +60,16 @@ export type OnceWord = z.infer<typeof onceWordSchema>;
 export const signInLineSchema = z.object({ name: z.string(), at: z.string(), succeeded: z.boolean() });
 export type SignInLine = z.infer<typeof signInLineSchema>;
 
-export const personChangeSchema = z.strictObject({ active: z.boolean(), qualifiedUntil: isoDate.nullable() });
-
-/** Who is here, and in which shop. */
-export const hereSchema = z.object({
-  person: personSchema.nullable(),
-  /** Signed in with a word for once: nothing else goes before a password of one's own is chosen. */
-  mustChoose: z.boolean().optional(),
-  shop: z.object({
-    name: z.string(),
-    id: z.uuid(),
-    isDemo: z.boolean(),
-    zone: z.string(),
-    /** No account exists yet: the first page makes the first engineer's. */
-    isNew: z.boolean(),
-    demoSignIns: z.array(z.object({ name: z.string(), role: z.enum(ROLES), password: z.string(), note: z.string() })),
-  }),
+/** What is left out stays as it stands. */
+export const personChangeSchema = z.strictObject({
+  active: z.boolean().optional(),
+  roles: roles.optional(),
+  qualifiedUntil: isoDate.nullable().optional(),
+  /** Who gave each, and when, the server says: what stands already keeps its giver. */
+  qualifications: z
+    .array(givenSchema)
+    .refine((all) => new Set(all.map(({ family }) => family)).size === all.length, 'names a family twice')
+    .nullable()
+    .optional(),
 });
-export type Here = z.infer<typeof hereSchema>;
+export type PersonChange = z.infer<typeof personChangeSchema>;

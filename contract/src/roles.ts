@@ -25,6 +25,7 @@ const MAY = {
   'set-study': ['quality', 'engineer'],
   'answer-study': ['technician', 'quality', 'engineer'],
   'manage-people': ['engineer'],
+  'manage-shop': ['engineer'],
 } as const satisfies Record<string, readonly Role[]>;
 export type Action = keyof typeof MAY;
 
@@ -43,9 +44,17 @@ export function needsQualification(action: Action): boolean {
   return QUALIFIED.includes(action);
 }
 
-/** Whether a role may do something. */
-export function may(role: Role, action: Action): boolean {
-  return (MAY[action] as readonly Role[]).includes(role);
+/** Whether somebody of these roles may do something; nobody may without one. */
+export function may(roles: readonly Role[] | undefined, action: Action): boolean {
+  return roles?.some((role) => (MAY[action] as readonly Role[]).includes(role)) ?? false;
+}
+
+/** The role somebody acts in: of theirs, the first of those that may do it. What is put on record names it. */
+export function roleFor(roles: readonly Role[], action: Action): Role {
+  const [first] = (MAY[action] as readonly Role[]).filter((role) => roles.includes(role));
+  const role = first ?? roles[0];
+  if (!role) throw new Error('an account has a role');
+  return role;
 }
 
 /** The roles that may do it, in words: 'quality' or 'technician or engineer'. */

@@ -16,7 +16,7 @@ import { buildApp } from '../src/app';
 import { connect } from '../src/db/connect';
 import { migrate } from '../src/db/migrate';
 import { loadDemo } from '../src/demo/loadDemo';
-import { DEMO_SIGN_INS } from '../src/people/demoSignIns';
+import { DEMO_SIGN_INS } from '../src/shop/demoSignIns';
 import { verifyJournals, verifyShop } from '../src/verify/verifyShop';
 
 export const DEMO_FOLDER = fileURLToPath(new URL('../../demo', import.meta.url));
@@ -72,12 +72,13 @@ export class Shop {
   }
 
   /** An empty shop with its first engineer, signed in. */
-  async firstEngineer(): Promise<Visitor> {
+  async firstEngineer(more: object = {}): Promise<Visitor> {
     const visitor = new Visitor(this.app);
     await visitor.call('POST', '/api/first-engineer', {
       shopName: 'Elsewhere',
       name: 'Ada',
       password: 'ivory lathe mast 7',
+      ...more,
     });
     return visitor;
   }

@@ -303,7 +303,7 @@ describe('A photograph', () => {
     await ada.call('POST', '/api/people', {
       id: randomUUID(),
       name: 'Quinn',
-      role: 'quality',
+      roles: ['quality'],
       password: 'ivory lathe mast 7',
       qualifiedUntil: null,
     });

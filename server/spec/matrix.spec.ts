@@ -20,7 +20,7 @@ function refusedBy({ who }: Route, caller: Caller): string | null {
   const role: Role | null = CALLERS[caller];
   if (role === null) return 'sign-in-first';
   if (who === 'signed-in') return null;
-  if (!may(role, who)) return 'role-may-not';
+  if (!may([role], who)) return 'role-may-not';
   return caller === 'lapsed' && needsQualification(who) ? 'qualification-lapsed' : null;
 }
 

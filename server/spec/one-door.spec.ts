@@ -15,7 +15,7 @@ import type { AddressInfo } from 'node:net';
 import { firstContent } from '../src/chain/hashes';
 import { buildApp } from '../src/app';
 import { beginLedgers } from '../src/chain/deeds';
-import { appendDeeds } from '../src/chain/ledger';
+import { appendDeeds, stateDigest } from '../src/chain/ledger';
 import { seal } from '../src/chain/seal';
 import { up as first } from '../src/db/migrations/001-first';
 import { up as second } from '../src/db/migrations/002-set-up-in-full';
@@ -30,6 +30,8 @@ import { up as tenth } from '../src/db/migrations/010-one-plan';
 import { up as eleventh } from '../src/db/migrations/011-checks-of-dies';
 import { up as twelfth } from '../src/db/migrations/012-bench';
 import { up as thirteenth } from '../src/db/migrations/013-unsent';
+import { up as fourteenth } from '../src/db/migrations/014-own-passwords';
+import { up as fifteenth } from '../src/db/migrations/015-roles-and-settings';
 import { isAway } from '../src/http/handleErrors';
 import { formats } from '../src/records/formats';
 import {
@@ -108,8 +110,15 @@ describe('A shop of the version before', () => {
     const before = await rows();
     await fifth(db);
     // And by every release since.
+    const ada = { id: randomUUID(), name: 'Ada', role: 'engineer', qualified_until: '2027-06-30' };
+    await db('people').insert({ ...ada, password_hash: 'x' });
     for (const up of [sixth, seventh, eighth, ninth, tenth, eleventh, twelfth, thirteenth]) await up(db);
+    for (const up of [fourteenth, fifteenth]) await up(db);
     await beginLedgers(db);
+    // Somebody of one role says what people said when there was no other way to say it.
+    const said = { name: 'Ada', role: 'engineer', active: true, qualifiedUntil: '2027-06-30' };
+    const deed = (await db('ledger').where({ chain: 'people', subject: ada.id }).first('digest')) as { digest: string };
+    expect(deed.digest).toBe(stateDigest(said) ?? '');
     // A check as releases before the eleventh kept it: no die, and in the ledger what it said then.
     const check = { id: randomUUID(), tool: 'HT-1', at: '2026-01-02T06:00:00.000Z', by_name: 'Odile', setting: '5' };
     await db('tool_checks').insert({ ...check, go_passed: true, no_go_stopped: false });
@@ -342,17 +351,17 @@ describe('The server', () => {
         marek.call('POST', '/api/people', {
           id: randomUUID(),
           name: 'Runa',
-          role: 'technician',
+          roles: ['technician'],
           password: 'ivory lathe mast 7',
           qualifiedUntil: null,
         }),
       ),
     );
     expect(people.map((a) => a.statusCode).sort()).toEqual([200, 409, 409, 409, 409, 409]);
-    const person = { id, name: 'Una', role: 'technician', password: 'ivory lathe mast 7', qualifiedUntil: null };
+    const person = { id, name: 'Una', roles: ['technician'], password: 'ivory lathe mast 7', qualifiedUntil: null };
     expect((await marek.call('POST', '/api/people', person)).statusCode).toBe(200);
     expect((await marek.call('POST', '/api/people', person)).statusCode).toBe(200);
-    expect(problemOf(await marek.call('POST', '/api/people', { ...person, role: 'quality' })).code).toBe('id-taken');
+    expect(problemOf(await marek.call('POST', '/api/people', { ...person, roles: ['quality'] })).code).toBe('id-taken');
     await shop.close();
   });
 });

@@ -133,7 +133,7 @@ describe('The record', () => {
     await ada.call('POST', '/api/people', {
       id: randomUUID(),
       name: 'Quinn',
-      role: 'quality',
+      roles: ['quality'],
       password: 'ivory lathe mast 7',
       qualifiedUntil: null,
     });

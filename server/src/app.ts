@@ -32,6 +32,7 @@ import { readSessions } from './session/session';
 import { Projector } from './standing/Projector';
 import { standingRoutes } from './standing/routes';
 import { recordRoutes } from './records/routes';
+import { shopRoutes } from './shop/routes';
 import { sheetRoutes } from './sheets/routes';
 import { studyRoutes } from './study/routes';
 import { GaugeBridge } from './tug/gauges/bridge';
@@ -129,6 +130,7 @@ export async function buildApp({
       if (reports !== null) await forwardHeavy(api, reports);
       readSessions(api, db);
       await api.register(peopleRoutes, { db, hub, signInsPerMinute });
+      await api.register(shopRoutes, { db });
       await api.register(cabinetRoutes, { db });
       await api.register(tugRoutes, { db });
       await api.register(lookRoutes, { db });

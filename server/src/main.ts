@@ -4,7 +4,7 @@ import { connect } from './db/connect';
 import { migrate } from './db/migrate';
 import { DEMO } from './files/places';
 import { giveWay } from './giveWay';
-import { readShop } from './people/store';
+import { readShop } from './shop/store';
 
 /**
  * The server as a process. Settings come from the environment; `scripts/start.mjs` sets them. One process does everything;

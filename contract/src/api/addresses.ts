@@ -12,6 +12,10 @@ export const ADDRESSES = {
   changePerson: 'PATCH /people/:id',
   giveOnceWord: 'POST /people/:id/once-word',
   listSignIns: 'GET /sign-ins',
+  changeShop: 'PUT /shop',
+  putLogo: 'PUT /shop/logo',
+  readLogo: 'GET /shop/logo',
+  removeLogo: 'DELETE /shop/logo',
 
   readCabinet: 'GET /cabinet',
   listRevisions: 'GET /cabinet/:kind/:part/revisions',

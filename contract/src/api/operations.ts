@@ -7,10 +7,12 @@ import { gauges } from './routes/gauges';
 import { insight } from './routes/insight';
 import { people } from './routes/people';
 import { records } from './routes/records';
+import { shop } from './routes/shop';
 
 /** Every operation of the server. An address without a definition does not compile. */
 export const API = {
   ...people,
+  ...shop,
   ...cabinet,
   ...documents,
   ...gauges,

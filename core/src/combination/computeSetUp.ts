@@ -13,7 +13,7 @@ import { criteria, findLookSheet, type Criterion, type LookContext, type LookShe
 import { judgeFit, nearestFits, type FitVerdict, type NearFit, type Use } from '../match';
 import type { Practice } from '../practice';
 import { choosePreparation, wireInCrimp, type Preparation, type Stripper } from '../prepare';
-import type { Range, Terminal } from '../terminal';
+import type { Family, Range, Terminal } from '../terminal';
 import {
   chooseTool,
   openToolBook,
@@ -54,6 +54,9 @@ export interface SetUpContext {
 }
 
 export interface SetUp {
+  /** What a person who records here has to be qualified for. */
+  readonly family: Family;
+  readonly releasedBy: Practice['setUpReleasedBy'];
   readonly fit: FitVerdict;
   /** Others that fit; only looked for when this one does not. */
   readonly nearest: readonly NearFit[];
@@ -169,6 +172,8 @@ export function computeSetUp(
     : null;
   const lookSheet = findLookSheet(context.looks, context.class, day, taken ? (taken.look ?? 'plain') : null);
   return {
+    family: terminal.family,
+    releasedBy: practice.setUpReleasedBy,
     fit,
     nearest,
     preparation,

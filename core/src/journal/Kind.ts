@@ -42,6 +42,8 @@ export interface Bench {
   /** Points its pieces are looked at for. */
   readonly points: readonly Criterion[];
   readonly isCorrection: boolean;
+  /** Who puts it on record; empty where nobody is named. */
+  readonly by: string;
   readonly rests: Rests | null;
 }
 

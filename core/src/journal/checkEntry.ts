@@ -27,19 +27,19 @@ const MOST_PIECES = 9999;
  * @param setUp the set-up with the tool on record
  * @param journal the journal so far, or the slots of it that {@link slotsToCheck} names
  * @param body what is to be kept; its shape is valid already
- * @param correction whether it corrects an earlier entry, and the reason given
+ * @param about whether it corrects an earlier entry, the reason given, and who puts it on record
  * @param rests for kinds that rest on the whole journal only
  */
 export function checkEntry(
   setUp: SetUp,
   journal: readonly Entry[],
   body: EntryBody,
-  correction: { readonly why: string | null; readonly isCorrection: boolean },
+  about: { readonly why: string | null; readonly isCorrection: boolean; readonly by?: string },
   rests: Rests | null = null,
 ): EntryCheck {
   const no = (refusal: EntryRefusal): EntryCheck => ({ ok: false, refusal });
-  const { isCorrection } = correction;
-  if (isCorrection && !isReason(correction.why ?? '')) {
+  const { isCorrection, why, by = '' } = about;
+  if (isCorrection && !isReason(why ?? '')) {
     return no(
       refuse('reason-missing', 'why', 'A correction needs its reason: say what was wrong with the first entry.'),
     );
@@ -75,6 +75,7 @@ export function checkEntry(
     limit: (lot === null ? wire.limit : (setUp.lots.get(lot)?.[number - 1] ?? wire.limit)).limit,
     points: lot === null ? setUp.criteria : (setUp.lotCriteria.get(lot) ?? setUp.criteria),
     isCorrection,
+    by,
     rests,
   };
   const refusal = kind.check(body, bench);

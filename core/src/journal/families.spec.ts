@@ -248,9 +248,9 @@ describe('The set-up run of a sealed contact', () => {
     stands() {
       return standingOf(this.setUp(), ofCurrentRun(this.entries), this.context.revisions);
     }
-    check(body: EntryBody) {
+    check(body: EntryBody, by = 'Ines') {
       const rests = restsOf(this.setUp(), this.entries, this.context, null, NOW);
-      const done = checkEntry(this.setUp(), this.entries, body, { why: null, isCorrection: false }, rests);
+      const done = checkEntry(this.setUp(), this.entries, body, { why: null, isCorrection: false, by }, rests);
       return done.ok ? 'kept' : done.refusal.code;
     }
     put(body: EntryBody) {
@@ -328,6 +328,14 @@ describe('The set-up run of a sealed contact', () => {
     expect(run.check({ kind: 'release', stands, note: '' })).toBe('not-proven');
     const done = new Run().prove();
     expect(done.check({ kind: 'release', stands: { ...stands, nest: 'oval' }, note: '' })).toBe('stands-stale');
+    // Whoever pulled it releases it too, unless the house wants a second person.
+    expect(done.check({ kind: 'release', stands, note: '' }, 'Odile')).toBe('kept');
+    done.context = {
+      ...done.context,
+      practice: { ...done.context.practice, setUpReleasedBy: 'second-person' },
+    };
+    expect(done.check({ kind: 'release', stands, note: '' }, 'Odile')).toBe('second-person');
+    expect(done.check({ kind: 'release', stands, note: '' }, 'Ines')).toBe('kept');
     expect(lapse(done.release())).toEqual(['released']);
   });
 

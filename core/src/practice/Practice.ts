@@ -17,6 +17,8 @@ export const SOLDER_RULES = ['forbidden', 'trace-at-tip'] as const;
 export const TOOL_POLICIES = ['listed-only', 'suitable-by-geometry'] as const;
 export const PULL_EVIDENCE = ['grip-open', 'as-made'] as const;
 export const LOOK_RECORDS = ['each-point', 'whole-piece'] as const;
+/** Who may release a set-up: whoever may release at all, or somebody whose hands made none of its evidence. */
+export const SET_UP_RELEASERS = ['anyone', 'second-person'] as const;
 export const ACCEPTANCES = ['each-and-group', 'minimum-only', 'group-only'] as const;
 
 /** Every choice where practitioners disagree, and the numbers that go with it. */
@@ -48,6 +50,7 @@ export interface PracticeChoices extends TensileStrengths {
   /** Whether each point of a good sample piece is answered by itself, or the piece may be said to be as drawn. */
   readonly lookRecord: (typeof LOOK_RECORDS)[number];
   readonly acceptance: (typeof ACCEPTANCES)[number];
+  readonly setUpReleasedBy: (typeof SET_UP_RELEASERS)[number];
   /** Pieces made, looked at and pulled to prove a set-up. */
   readonly setUpPieces: number;
   /** Of these, pieces whose strip length and crimp height are measured. */

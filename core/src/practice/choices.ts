@@ -215,6 +215,23 @@ export const CHOICES: readonly Choice[] = [
       school(P.ACCEPTANCES[2], 'the group alone', 'The lower bound decides; single readings are shown.'),
     ],
   },
+  {
+    key: 'setUpReleasedBy',
+    title: 'Set-ups are released by',
+    why: 'Whoever made the pieces overlooks their own mistakes; a shop of one has nobody else.',
+    schools: [
+      school(
+        P.SET_UP_RELEASERS[0],
+        'anyone who may release',
+        'Also somebody who made or looked at the pieces: the record says in which role.',
+      ),
+      school(
+        P.SET_UP_RELEASERS[1],
+        'a second person',
+        'Nobody releases a set-up they put a pull, a look or a measure on record for.',
+      ),
+    ],
+  },
 ];
 
 /** Every key of the choices, so that a file or a form can be held complete. */

@@ -2,6 +2,7 @@ export { CHOICE_KEYS, CHOICES, type Choice, type School } from './choices';
 export { choosePractice, type PracticeChosen } from './choosePractice';
 export {
   ACCEPTANCES,
+  SET_UP_RELEASERS,
   ADHESIVE_RULES,
   LOOK_RECORDS,
   BRAZED_SEAMS,

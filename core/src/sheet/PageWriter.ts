@@ -11,6 +11,25 @@ export const PAPER_SIZES: Readonly<Record<Paper, readonly [number, number]>> = {
   letter: [215.9, 279.4],
 };
 
+/** A picture as PNG. */
+export interface Logo {
+  /** Base 64. */
+  readonly data: string;
+  /** Pixels. */
+  readonly width: number;
+  readonly height: number;
+}
+
+/** The shop as its paper names it. */
+export interface Letterhead {
+  readonly name: string;
+  readonly isDemo: boolean;
+  readonly logo?: Logo | null;
+}
+
+/** Most room a logo takes, mm. */
+const LOGO = { width: 40, height: 14 } as const;
+
 /** Shapes in mm, moved and scaled. */
 export interface Placed {
   readonly x: number;
@@ -68,6 +87,19 @@ export class PageWriter {
       .at(-1)
       ?.items.push({ x: x - drawing.box.x * scale, y: y - drawing.box.y * scale, scale, shapes: drawing.shapes });
     return drawing.box.height * scale;
+  }
+  /**
+   * A logo at the right of where the page is, as large as its box lets it be.
+   * @param right mm from the right margin
+   * @returns width it takes, mm; 0 without one
+   */
+  logo({ logo, name }: Letterhead, right: number): number {
+    if (!logo) return 0;
+    const scale = Math.min(LOGO.width / logo.width, LOGO.height / logo.height);
+    const [width, height] = [logo.width * scale, logo.height * scale];
+    const x = this.width - MARGIN - right - width;
+    this.put({ kind: 'image', x, y: this.y, width, height, png: logo.data, alt: `Logo of ${name}` });
+    return width;
   }
   /** A sentence over as many lines as it needs. */
   paragraph(words: string, size = 3.1, look: Partial<Parameters<typeof text>[3]> = {}): void {

@@ -4,14 +4,14 @@ import type { Correction } from '../journal';
 import type { SetUp, SetUpContext } from '../combination';
 import { changeName, planRisk, type LotVerdict } from '../lot';
 import { capital } from '../text';
-import { showMoment } from '../time';
+import { showMoment, type Language } from '../time';
 import { showNumber } from '../units';
-import { MARGIN, PAPER_SIZES, PageWriter, type Page, type Paper } from './PageWriter';
+import { MARGIN, PAPER_SIZES, PageWriter, type Letterhead, type Page, type Paper } from './PageWriter';
 import { line, rect, text } from './shapes';
 
 /** What a lot's certificate says. */
 export interface CertificateInput {
-  readonly shop: { readonly name: string; readonly isDemo: boolean };
+  readonly shop: Letterhead;
   readonly about: { readonly list: string; readonly terminal: string; readonly wire: string };
   readonly context: Pick<SetUpContext, 'terminal' | 'wire' | 'practice'>;
   readonly setUp: SetUp;
@@ -28,6 +28,7 @@ export interface CertificateInput {
   readonly printedAt: string;
   /** The shop's time zone: its clocks are what everybody went by. */
   readonly zone: string;
+  readonly language?: Language;
 }
 
 /**
@@ -38,8 +39,9 @@ export function drawCertificate(input: CertificateInput, paper: Paper): Page[] {
   const [width, height] = PAPER_SIZES[paper];
   const writer = new PageWriter(width, height);
   const { shop, about, context, setUp, lot } = input;
-  const day = (at: string) => showMoment(at, input.zone);
+  const day = (at: string) => showMoment(at, input.zone, input.language);
   const { head, counts } = lot;
+  writer.logo(shop, 0);
   writer.put(text(MARGIN, writer.y + 6, `Lot ${head.name}`, { size: 7.5, bold: true }));
   writer.y += 11;
   writer.paragraph(

@@ -4,7 +4,7 @@ import { familyName, takesLabel } from '../terminal';
 import { sizeLabel } from '../wire';
 import { drawEnd } from './drawEnd';
 import { drawSide } from './drawSide';
-import { MARGIN, PAPER_SIZES, PageWriter, type Page, type Paper } from './PageWriter';
+import { MARGIN, PAPER_SIZES, PageWriter, type Letterhead, type Page, type Paper } from './PageWriter';
 import { qrPath } from './qrPath';
 import { line, path, rect, text } from './shapes';
 import { sideView } from './sideView';
@@ -13,7 +13,7 @@ import { showRange } from '../units';
 
 /** What a set-up sheet says. */
 export interface SheetInput {
-  readonly shop: { readonly name: string; readonly isDemo: boolean };
+  readonly shop: Letterhead;
   readonly about: {
     readonly list: string;
     readonly terminal: string;
@@ -52,11 +52,12 @@ export function drawSheet(input: SheetInput, paper: Paper): Page[] {
   return writer.pages;
 }
 
-function head(writer: PageWriter, { about, context, judgement, setUp, link }: SheetInput): void {
+function head(writer: PageWriter, { shop, about, context, judgement, setUp, link }: SheetInput): void {
   const { terminal, wire, together, use } = context;
   const side = 24;
   writer.put(path(qrPath(link, writer.inner + MARGIN - side, MARGIN, side), { fill: 'ink' }));
-  const room = writer.inner - side - GAP;
+  const logo = writer.logo(shop, side + GAP);
+  const room = writer.inner - side - GAP - (logo && logo + GAP);
   const wires = [wire, ...together].map((w) => `${w.part} (${sizeLabel(w.conductor.size)})`).join(' with ');
   writer.put(text(MARGIN, MARGIN + 5, `${about.terminal} on ${about.wire}`, { size: 6.4, bold: true }));
   let y = MARGIN + 10;

@@ -2,7 +2,7 @@ export { drawEnd, type EndState } from './drawEnd';
 export { drawPieceEnd, drawPieceSide } from './drawPiece';
 export { drawCertificate, type CertificateInput } from './drawCertificate';
 export { drawSheet, type SheetInput } from './drawSheet';
-export { PAPERS, PAPER_SIZES, type Page, type Paper, type Placed } from './PageWriter';
+export { PAPERS, PAPER_SIZES, type Letterhead, type Logo, type Page, type Paper, type Placed } from './PageWriter';
 export { drawSide, type Drawing } from './drawSide';
 export { packStrands } from './packStrands';
 export { pagesToSvg, pageToSvg, PAPER_INKS } from './pageToSvg';

@@ -32,6 +32,10 @@ function write(shape: Shape): string {
       stroke ? ` stroke="${PAPER_INKS[stroke]}" stroke-width="${width}"${dashed ? ' stroke-dasharray="5 3"' : ''}` : ''
     }/>`;
   }
+  if (shape.kind === 'image') {
+    const { x, y, width, height, png, alt } = shape;
+    return `<image x="${x}" y="${y}" width="${width}" height="${height}" href="data:image/png;base64,${png}" role="img" aria-label="${escape(alt)}"/>`;
+  }
   const family =
     shape.face === 'figures'
       ? "'Saira Semi Condensed'"

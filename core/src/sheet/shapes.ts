@@ -45,7 +45,20 @@ export interface TextShape {
   readonly ink: Ink;
 }
 
-export type Shape = PathShape | TextShape;
+/** A picture, as PNG. */
+export interface ImageShape {
+  readonly kind: 'image';
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  /** Base 64. */
+  readonly png: string;
+  /** What it shows, for whoever hears the page. */
+  readonly alt: string;
+}
+
+export type Shape = PathShape | TextShape | ImageShape;
 
 interface Look {
   readonly fill?: Ink;

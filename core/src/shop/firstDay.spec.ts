@@ -3,9 +3,10 @@ import { STARTER_RULES, type Practice } from '../practice';
 import { bareRing, limitTable, stripper, tool, wire075 } from '../testing/shop';
 import { FIRST_STEPS, firstDay, type FirstStepCode, type ShopStock } from './index';
 
+const account = (...roles: string[]) => ({ roles, qualifiedUntil: null, qualifications: null });
 const EMPTY: ShopStock = {
   ...{ practices: [], wires: [], terminals: [], tools: [], checks: [], strippers: [], limits: [], looks: [] },
-  ...{ roles: ['engineer'], lists: 0 },
+  ...{ people: [account('engineer')], lists: 0, today: '2026-11-27', grades: [] },
 };
 const house: Practice = {
   ...STARTER_RULES,
@@ -31,7 +32,8 @@ const limits = {
 const FULL: ShopStock = {
   ...{ practices: [house], wires: [wire075], terminals: [bareRing], tools: [tool], checks: [check] },
   ...{ strippers: [stripper], limits: [limits], looks: [{ ...PLAIN_SHEET, document: 'LK-1' }] },
-  ...{ roles: ['engineer', 'technician', 'quality'], lists: 2 },
+  ...{ people: [account('engineer'), account('technician'), account('quality')], lists: 2 },
+  ...{ today: '2026-11-27', grades: [] },
 };
 const step = (stock: ShopStock, code: FirstStepCode) => firstDay(stock).steps.find((each) => each.code === code);
 
@@ -70,10 +72,27 @@ describe('The first day of a shop', () => {
     expect(firstDay({ ...FULL, limits: [draft], lists: 0 }).next).toBe('list');
     expect(firstDay({ ...FULL, limits: [draft] }).next).toBe('limits');
     expect(begun({ limits: [draft] }, 'limits')).toContain('the draft waits for quality to release it');
-    expect(begun({ roles: ['engineer', 'technician'] }, 'people')).toContain('nobody is quality yet');
+    expect(begun({ people: [account('engineer', 'technician')] }, 'people')).toContain('nobody is quality yet');
     expect(begun({ terminals: [{ ...bareRing, part: 'OTHER' }] }, 'tool')).toContain('no nest lists a terminal');
     const thick = { ...wire075.conductor, size: { scale: 'mm2' as const, value: 50 }, strands: 1600 };
     expect(begun({ wires: [{ ...wire075, conductor: thick }] }, 'terminal')).toContain('none of them takes a wire');
+  });
+
+  it('is done by one person of every role, and by several who share them', () => {
+    expect(step({ ...FULL, people: [account('engineer', 'technician', 'quality')] }, 'people')?.state).toBe('done');
+    expect(step({ ...FULL, people: [account('engineer')] }, 'people')?.state).toBe('open');
+  });
+
+  it('afterwards tells families nobody is qualified for, and grades without a released table', () => {
+    const odile = { ...account('technician'), qualifiedUntil: '2026-11-26' };
+    const lapsed = firstDay({ ...FULL, people: [odile, account('engineer'), { ...odile, roles: ['quality'] }] });
+    expect(lapsed.lacks).toEqual(['bare terminal: nobody is qualified for it, so nothing of it can be put on record.']);
+    // An engineer without an end to a qualification records nothing.
+    const held = { ...odile, qualifiedUntil: '2026-11-27' };
+    expect(firstDay({ ...FULL, people: [odile, { ...held, roles: ['quality'] }] }).lacks).toEqual([]);
+    expect(firstDay({ ...FULL, grades: [limits.class, 'high'] }).lacks).toEqual([
+      'high: no limit table of this grade is released: its pulls are recorded, not judged.',
+    ]);
   });
 
   it('afterwards tells what the shop still lacks, three by name', () => {

@@ -2,10 +2,11 @@ import type { LookSheet } from '../look';
 import { judgeFit, NO_DEMAND } from '../match';
 import type { Practice } from '../practice';
 import { chooseNotch, type Stripper } from '../prepare';
-import type { Terminal } from '../terminal';
+import { familyName, type Terminal } from '../terminal';
 import type { Tool, ToolCheck } from '../tool';
 import { limitSizes, type LimitTable } from '../tug';
 import { sizeLabel, type Wire } from '../wire';
+import { whyUnqualified, type Qualified } from './qualified';
 
 /** What a shop needs before its first judged pull, in the order in which each rests on those before. */
 export const FIRST_STEPS = [
@@ -31,8 +32,12 @@ export interface ShopStock {
   readonly strippers: readonly Stripper[];
   readonly limits: readonly LimitTable[];
   readonly looks: readonly LookSheet[];
-  /** Roles of the accounts in use. */
-  readonly roles: readonly string[];
+  /** Accounts in use. */
+  readonly people: readonly (Qualified & { readonly roles: readonly string[] })[];
+  /** ISO date, the shop's. */
+  readonly today: string;
+  /** Grades of work the shop makes; empty where it names none. */
+  readonly grades: readonly string[];
   /** How many wire lists were brought in. */
   readonly lists: number;
 }
@@ -80,6 +85,12 @@ function hasPair({ terminals, wires, practices: [practice] }: ShopStock): boolea
     (terminal) => practice && wires.some((wire) => judgeFit(terminal, [wire], use, practice).verdict !== 'no'),
   );
 }
+
+const accounts = (count: number) => (count === 1 ? '1 account' : `${count} accounts`);
+
+/** Roles that a judged and released set-up takes and nobody holds. */
+const missingRoles = (people: ShopStock['people']): string[] =>
+  ['technician', 'quality'].filter((role) => !people.some(({ roles }) => roles.includes(role)));
 
 const STEPS: Readonly<Record<FirstStepCode, Step>> = {
   rules: {
@@ -134,11 +145,12 @@ const STEPS: Readonly<Record<FirstStepCode, Step>> = {
   },
   people: {
     title: 'People',
-    forWhat: 'A technician makes and records; quality releases.',
+    forWhat: 'A technician makes and records; quality releases. One person may be both.',
     without: null,
-    has: ({ roles }) => (roles.length > 1 ? `${roles.length} accounts` : null),
-    needs: ({ roles }) => {
-      const missing = ['technician', 'quality'].filter((role) => !roles.includes(role));
+    has: ({ people }) =>
+      people.some(({ roles }) => roles.some((role) => role !== 'engineer')) ? accounts(people.length) : null,
+    needs: ({ people }) => {
+      const missing = missingRoles(people);
       return missing.length ? `nobody is ${missing.join(' or ')} yet` : null;
     },
   },
@@ -160,7 +172,7 @@ const some = (parts: readonly string[]) =>
 
 /** What a shop that works still lacks: each with whom it stops. */
 function lacksOf(stock: ShopStock): string[] {
-  const { tools, checks, terminals, wires, strippers, limits } = stock;
+  const { tools, checks, terminals, wires, strippers, limits, people, today, grades } = stock;
   const lacks: string[] = [];
   const tell = (parts: readonly string[], text: string) => {
     if (parts.length) lacks.push(`${some(parts)}: ${text}`);
@@ -178,6 +190,18 @@ function lacksOf(stock: ShopStock): string[] {
       .filter((wire) => wire.conductor.kind === 'stranded' && strippers.length > 0 && !hasNotch(wire, strippers))
       .map(({ part }) => part),
     'no stripper of the shop is listed for its insulation with a notch of its size.',
+  );
+  const makers = people.filter(({ roles }) => roles.includes('technician') || roles.includes('quality'));
+  const families = [...new Set(terminals.map(({ family }) => family))];
+  tell(
+    makers.length
+      ? families.filter((f) => makers.every((who) => whyUnqualified(who, f, today) !== null)).map(familyName)
+      : [],
+    'nobody is qualified for it, so nothing of it can be put on record.',
+  );
+  tell(
+    limits.length ? grades.filter((grade) => !released(limits).some((table) => table.class === grade)) : [],
+    'no limit table of this grade is released: its pulls are recorded, not judged.',
   );
   const sizes = released(limits).flatMap(({ rows }) => rows.map(({ size }) => `${size.scale}/${size.value}`));
   if (sizes.length) {

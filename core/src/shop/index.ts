@@ -7,3 +7,4 @@ export {
   type FirstStepCode,
   type ShopStock,
 } from './firstDay';
+export { whyUnqualified, type Qualification, type Qualified } from './qualified';

@@ -159,6 +159,7 @@ export const practice: Practice = {
   coverage: 0.99,
   confidence: 0.95,
   secondPersonReleases: false,
+  setUpReleasedBy: 'anyone',
   tensileCopper: 235,
   tensileHighStrength: 400,
   tensileAluminium: 110,

@@ -1,2 +1,2 @@
-export { showDay, showMoment } from './show';
+export { LANGUAGES, showDay, showMoment, type Language } from './show';
 export { isZone, today, type ShopTime } from './today';

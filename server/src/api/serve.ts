@@ -1,4 +1,13 @@
-import { isFile, type Answer, type Call, type FileKind, type Person, type Route } from '@tug-mark/contract';
+import {
+  isFile,
+  roleFor,
+  type Answer,
+  type Call,
+  type FileKind,
+  type Person,
+  type Route,
+  type Who,
+} from '@tug-mark/contract';
 import type { FastifyContextConfig, FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import { z } from 'zod';
 import { only, signedIn } from '../session/session';
@@ -35,6 +44,10 @@ interface Serving {
 }
 
 type Handler<R extends Route> = (served: Served<R>) => FastifyReply | Answer<R> | Promise<FastifyReply | Answer<R>>;
+
+/** The role a deed is written down with: the one that may do it, else the first. */
+const actsAs = ({ roles }: Person, who: Who): string =>
+  who === 'anyone' || who === 'signed-in' ? (roles[0] ?? '') : roleFor(roles, who);
 
 const isPlain = (kind: z.ZodType | FileKind | null): kind is z.ZodType => kind !== null && !isFile(kind);
 
@@ -89,7 +102,7 @@ export function serve<const R extends Route>(
         query: request.query,
         body: request.body,
         person,
-        doer: { by: person?.name ?? '', role: person?.role ?? '' },
+        doer: { by: person?.name ?? '', role: person ? actsAs(person, who) : '' },
         request,
         reply,
       } as Served<R>);

@@ -75,9 +75,9 @@ export function cabinetRoutes(app: FastifyInstance, { db }: { db: Knex }): Promi
     );
   });
   serve(app, API.keepPractice, ({ body, doer }) => keepPractice(db, body.draft, body.opened, doer));
-  serve(app, API.checkTool, async ({ body, person }) => {
+  serve(app, API.checkTool, async ({ body, person, doer }) => {
     const place = placeOfCheck(await toolOf(body.tool), body);
-    return addCheck(db, { ...body, ...place, at: new Date().toISOString(), by: person.name }, person.role);
+    return addCheck(db, { ...body, ...place, at: new Date().toISOString(), by: person.name }, doer.role);
   });
   serve(app, API.returnTool, async ({ body, doer }) =>
     addReturn(db, await toolOf(body.tool), body, new Date().toISOString(), doer),

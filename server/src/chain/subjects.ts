@@ -57,8 +57,12 @@ export const SUBJECTS: Readonly<Record<LedgerName, ReadSubjects>> = {
     FROM tool_checks
     UNION ALL SELECT 'return/' || id, json_build_object('tool', tool, 'at', ${at('at')}, 'done', done, 'note', note,
       'by', by_name) FROM tool_returns`),
-  people: fromTable(`SELECT id::text AS subject, json_build_object('name', name, 'role', role, 'active', active,
-    'qualifiedUntil', qualified_until) AS state FROM people`),
+  // Somebody of one role, qualified by one date, says what people said before there could be more.
+  people: fromTable(`SELECT id::text AS subject, (jsonb_build_object('name', name, 'role', role, 'active', active,
+      'qualifiedUntil', qualified_until)
+      || CASE WHEN more_roles = '{}' THEN '{}'::jsonb ELSE jsonb_build_object('moreRoles', more_roles) END
+      || CASE WHEN qualifications IS NULL THEN '{}'::jsonb ELSE jsonb_build_object('qualifications', qualifications) END)::json
+      AS state FROM people`),
   lists:
     // A list nobody has said a day for or taken off the bench says what it said before either could be said.
     fromTable(`SELECT 'list/' || id AS subject, (jsonb_build_object('name', name, 'digest', digest, 'customer', customer)
@@ -83,6 +87,9 @@ export const SUBJECTS: Readonly<Record<LedgerName, ReadSubjects>> = {
   unsent:
     fromTable(`SELECT id::text AS subject, json_build_object('combination', combination, 'body', body, 'madeBy', made_by,
     'madeAt', ${at('made_at')}, 'act', act, 'why', why, 'at', ${at('at')}, 'by', by_name) AS state FROM unsent`),
-  shop: fromTable(`SELECT 'shop' AS subject, json_build_object('id', id, 'name', name, 'isDemo', is_demo, 'site', site,
-    'zone', zone) AS state FROM shop`),
+  shop: fromTable(`SELECT 'shop' AS subject, (jsonb_build_object('id', id, 'name', name, 'isDemo', is_demo, 'site', site,
+      'zone', zone)
+      || CASE WHEN settings = '{}' THEN '{}'::jsonb ELSE jsonb_build_object('settings', settings) END
+      || CASE WHEN logo IS NULL THEN '{}'::jsonb ELSE jsonb_build_object('logo', encode(sha256(logo), 'hex')) END)::json
+      AS state FROM shop`),
 };

@@ -14,6 +14,7 @@ import * as checksOfDies from './migrations/011-checks-of-dies';
 import * as bench from './migrations/012-bench';
 import * as unsent from './migrations/013-unsent';
 import * as ownPasswords from './migrations/014-own-passwords';
+import * as rolesAndSettings from './migrations/015-roles-and-settings';
 
 const MIGRATIONS = [
   { name: '001-first', up: first.up, down: first.down },
@@ -30,6 +31,7 @@ const MIGRATIONS = [
   { name: '012-bench', up: bench.up, down: bench.down },
   { name: '013-unsent', up: unsent.up, down: unsent.down },
   { name: '014-own-passwords', up: ownPasswords.up, down: ownPasswords.down },
+  { name: '015-roles-and-settings', up: rolesAndSettings.up, down: rolesAndSettings.down },
 ];
 
 /** Brings the database to the newest schema and begins its ledgers; of several processes at once, each waits its turn. */

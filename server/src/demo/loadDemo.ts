@@ -13,7 +13,7 @@ import { readCsv } from '../files/readCsv';
 import { hashPassword } from '../session/passwords';
 import { importWireList } from '../records/wireLists';
 import { keepGauge } from '../tug/gauges/store';
-import { DEMO_SIGN_INS } from '../people/demoSignIns';
+import { DEMO_SIGN_INS } from '../shop/demoSignIns';
 import { lookPastSchema, replayLook } from './lookPast';
 import { replay, workSchema } from './replay';
 

@@ -5,7 +5,7 @@ import { readFile } from 'node:fs/promises';
 import { DEMO } from '../files/places';
 import { refusals } from '../http/problems';
 import { serve } from '../api/serve';
-import { readShop } from '../people/store';
+import { readShop } from '../shop/store';
 
 /** The demo's own wire list, to be imported by hand. Only the demo shop has it. */
 export function demoRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<void> {

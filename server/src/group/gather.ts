@@ -34,7 +34,7 @@ const GATHERED: Readonly<Record<string, string>> = {
 };
 
 /** Columns of people a group reads: everything but the password. */
-const OF_PEOPLE = '(id, name, role, active, qualified_until, created_at, site)';
+const OF_PEOPLE = '(id, name, role, more_roles, active, qualified_until, qualifications, created_at, site)';
 
 /** Lets a group read this site. The database has to run with wal_level = logical for the group to follow. */
 export async function publish(site: Knex): Promise<void> {
@@ -46,6 +46,14 @@ export async function publish(site: Knex): Promise<void> {
       }[]
     ).map(({ tablename }) => tablename),
   );
+  // Columns of people that came with a later version: the table is given anew.
+  const columns = (await site('pg_publication_tables')
+    .where({ pubname: PUBLICATION, tablename: 'people' })
+    .first(site.raw("'qualifications' = ANY (attnames) AS given"))) as { given: boolean } | undefined;
+  if (columns?.given === false) {
+    await site.raw(`ALTER PUBLICATION ${PUBLICATION} DROP TABLE people`);
+    given.delete('people');
+  }
   // Tables that came with a later version are given too, once the group knows them.
   const tables = Object.keys(GATHERED)
     .filter((table) => !given.has(table))

@@ -65,15 +65,15 @@ export const refusals = {
     new Refusal(
       403,
       'role-may-not',
-      `The role of ${role} does not include this.`,
+      `${role === 'engineer' ? 'An' : 'A'} ${role} does not do this.`,
       `It is for ${who}: ask one of them.`,
     ),
-  qualificationLapsed: (day: string) =>
+  unqualified: (why: string) =>
     new Refusal(
       403,
       'qualification-lapsed',
-      `Your qualification lapsed on ${day}.`,
-      'Nothing you make counts until it is renewed: an engineer enters the new date under People.',
+      why,
+      'Nothing you make counts until it is given or renewed: an engineer enters it under People.',
     ),
   notFound: (what: string) =>
     new Refusal(404, 'not-found', `${what} is not here.`, 'Go back to the list and pick it again.'),
@@ -159,6 +159,13 @@ export const refusals = {
       'Send the photograph first; the entry keeps its place until then.',
     ),
   photoRefused: (code: string, title: string, detail: string) => new Refusal(422, code, title, detail),
+  logoRefused: () =>
+    new Refusal(
+      422,
+      'photo-refused',
+      'This is no picture that can stand on paper.',
+      'A logo is a PNG, JPEG or WebP picture of up to 2 MB. Save it as one of these and choose it again.',
+    ),
   photoTaken: () =>
     new Refusal(409, 'photo-taken', 'Another photograph is kept under this id.', 'Send it under a new id.'),
   traceMissing: () =>

@@ -1,4 +1,4 @@
-import type { KeptEntry, NewEntry, Person } from '@tug-mark/contract';
+import type { KeptEntry, NewEntry, Role } from '@tug-mark/contract';
 import {
   askedBefore,
   checkEntry,
@@ -10,11 +10,14 @@ import {
   restsOf,
   slotsToCheck,
   today,
+  whyUnqualified,
   type EntryBody,
   type EntryCheck,
   type EntryRefusal,
+  type Qualified,
   type Rests,
   type Revisions,
+  type SetUp,
   type SetUpContext,
 } from '@tug-mark/core';
 import type { Knex } from 'knex';
@@ -46,7 +49,12 @@ export interface Believed {
   readonly zone: string;
 }
 
-type By = Pick<Person, 'name' | 'role'>;
+/** Who puts something on record, and the role they act in; what they are qualified for is asked of those who sign in. */
+export interface By {
+  readonly name: string;
+  readonly role: Role;
+  readonly qualified?: Qualified;
+}
 
 /** Entries of a file that are checked, and then written, at a time. */
 const PORTION = 500;
@@ -81,12 +89,13 @@ export class Journal {
     const now = at.toISOString();
     const day = today(believed, now);
     const { setUp, journal } = await this.cache.toCheck(db, combination, believed.version, entry.body, now, day);
+    refuseUnqualified(person, setUp, day);
     const rests = kindOf(entry.body).rests ? await this.restsOn(combination, entry.body, now) : null;
     const check = checkEntry(
       setUp,
       journal,
       entry.body,
-      { isCorrection: entry.corrects !== null, why: entry.why },
+      { isCorrection: entry.corrects !== null, why: entry.why, by: person.name },
       rests,
     );
     if (!check.ok) {
@@ -241,6 +250,7 @@ export class Journal {
   ): AsyncGenerator<Sealed[]> {
     const { context, standing, person, now } = at;
     const setUp = computeSetUp(context, standing, now);
+    refuseUnqualified(person, setUp, today(context, now));
     const bySlot = new Map<string, KeptEntry[]>();
     for (const each of standing) {
       const slot = entrySlot(each.body);
@@ -397,6 +407,12 @@ const pullOf = (body: EntryBody) => serverKind(body).pull?.(body as never) ?? nu
 const refused = ({ code, field, text }: EntryRefusal) => refusals.entryRefused(code, field, text);
 
 /** What an entry lacks before it, or that its place is taken, among the slots that are. */
+/** @throws Refusal where somebody is not qualified for the family that is made */
+function refuseUnqualified({ qualified }: By, { family }: SetUp, day: string): void {
+  const why = qualified ? whyUnqualified(qualified, family, day) : null;
+  if (why !== null) throw refusals.unqualified(why);
+}
+
 function missing(body: EntryBody, slot: string, taken: ReadonlySet<string>): EntryRefusal | null {
   if (taken.has(slot)) {
     const piece = 'piece' in body ? body.piece : 0;

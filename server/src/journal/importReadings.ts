@@ -1,9 +1,8 @@
-import type { Person } from '@tug-mark/contract';
 import { currentRun, readLot, type EntryBody, type ReadingsRead } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { readJournalOfLot } from '../entry/rows';
 import { refusals } from '../http/problems';
-import type { Journal } from './Journal';
+import type { By, Journal } from './Journal';
 
 /** Problems that are told one by one. */
 const MOST_TOLD = 50;
@@ -20,7 +19,7 @@ export async function importReadings(
   id: string,
   lot: number,
   read: ReadingsRead,
-  person: Pick<Person, 'name' | 'role'>,
+  person: By,
   at: Date,
 ): Promise<{ readings: number; seq: number }> {
   const { rows, columns } = read;

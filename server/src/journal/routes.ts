@@ -1,4 +1,4 @@
-import { API, mayPut } from '@tug-mark/contract';
+import { API, mayPut, roleFor, type Action, type Person } from '@tug-mark/contract';
 import { readReadings } from '@tug-mark/core';
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
@@ -10,10 +10,17 @@ import { serve } from '../api/serve';
 import type { Teller } from '../live/teller';
 import { only } from '../session/session';
 import { importReadings } from './importReadings';
-import { Journal } from './Journal';
+import { Journal, type By } from './Journal';
 
 /** Most entries a station catches up on at once; farther behind it reads the combination again. */
 const CATCH_UP = 500;
+
+/** Somebody who signed in, in the role that may do what they do. */
+const asActing = (person: Person, action: Action): By => ({
+  name: person.name,
+  role: roleFor(person.roles, action),
+  qualified: person,
+});
 
 /** The journal of a combination: what is put on record, one at a time or from a file, and what others have put since. */
 export function journalRoutes(app: FastifyInstance, { db, teller }: { db: Knex; teller: Teller }): Promise<void> {
@@ -31,7 +38,13 @@ export function journalRoutes(app: FastifyInstance, { db, teller }: { db: Knex; 
         const { person } = request;
         if (!person) throw refusals.signInFirst();
         const { shopVersion: version, sessionToken: session, shopZone: zone } = request;
-        return journal.append(params.id, body, person, { version, session, zone }, new Date());
+        return journal.append(
+          params.id,
+          body,
+          asActing(person, more ?? 'record'),
+          { version, session, zone },
+          new Date(),
+        );
       };
       // Neither keeping nor refusing rests on a remembered session or shop.
       const careful = () =>
@@ -53,7 +66,7 @@ export function journalRoutes(app: FastifyInstance, { db, teller }: { db: Knex; 
 
   serve(app, API.importReadings, async ({ params: { id, lot }, body, person }) => {
     const read = readReadings(readCsv(body));
-    const { readings, seq } = await importReadings(db, journal, id, lot, read, person, new Date());
+    const { readings, seq } = await importReadings(db, journal, id, lot, read, asActing(person, 'record'), new Date());
     teller.tell(id, seq);
     // Many at once are sealed at once; a seal that fails is made within the minute.
     await seal(db).catch(() => null);

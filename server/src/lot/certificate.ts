@@ -13,7 +13,7 @@ import {
 } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { Refusal } from '../http/problems';
-import { readShop } from '../people/store';
+import { readLetterhead } from '../shop/store';
 import { readView } from '../combination/store';
 import { newestSeal } from '../chain/seal';
 import { verifyJournal } from '../verify/verifyJournal';
@@ -22,7 +22,7 @@ export interface CertificateSource {
   readonly view: CombinationView;
   readonly setUp: SetUp;
   readonly lot: LotVerdict;
-  readonly shop: { readonly name: string; readonly isDemo: boolean };
+  readonly shop: Awaited<ReturnType<typeof readLetterhead>>;
   readonly zone: string;
   readonly releasedBy: string;
   readonly people: readonly string[];
@@ -38,7 +38,7 @@ export interface CertificateSource {
 export async function readCertificate(db: Knex, id: string, number: number, now: string): Promise<CertificateSource> {
   const [view, shop, chain, seal] = await Promise.all([
     readView(db, id, number),
-    readShop(db),
+    readLetterhead(db),
     verifyJournal(db, id),
     newestSeal(db),
   ]);
@@ -79,7 +79,7 @@ export async function readCertificate(db: Knex, id: string, number: number, now:
     view,
     setUp,
     lot,
-    shop: { name: shop.name, isDemo: shop.isDemo },
+    shop,
     zone: shop.zone,
     releasedBy: entriesOf(view.entries, 'release').findLast((e) => e.at <= lot.head.openedAt)?.by ?? '',
     people: [...new Set(own.map((e) => e.by))],
@@ -99,7 +99,7 @@ export function toCertificate(source: CertificateSource, madeAt: string): Certif
     format: 'tug-mark/certificate',
     version: 2,
     madeAt,
-    shop: source.shop,
+    shop: { name: source.shop.name, isDemo: source.shop.isDemo },
     combination: { id, list, terminal, wire },
     lot: {
       name: head.name,
@@ -155,7 +155,8 @@ export function toDrawing(source: CertificateSource, now: string): CertificateIn
     chain,
     corrections,
     seal,
-    printedAt: showMoment(now, zone),
+    printedAt: showMoment(now, zone, shop.settings.language),
+    language: shop.settings.language,
     zone,
   };
 }

@@ -57,7 +57,8 @@ export function lotRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<v
     const at = now();
     const source = await readCertificate(db, params.id, params.lot, at);
     const doc = await openPdf(`Lot ${source.lot.head.name}`);
-    for (const page of drawCertificate(toDrawing(source, at), query.paper)) await addPage(doc, page);
+    for (const page of drawCertificate(toDrawing(source, at), query.paper ?? source.shop.settings.paper))
+      await addPage(doc, page);
     doc.end();
     return reply
       .type('application/pdf')

@@ -48,6 +48,9 @@ export async function addPage(doc: PDFKit.PDFDocument, { width, height, items }:
 function addItem(doc: PDFKit.PDFDocument, page: PDFKit.PDFStructureElement, { scale, shapes }: Placed): void {
   const paths = shapes.filter((shape) => shape.kind === 'path');
   const words = shapes.filter((shape) => shape.kind === 'text');
+  for (const image of shapes.filter((shape) => shape.kind === 'image')) {
+    page.add(doc.struct('Figure', { alt: image.alt }, () => drawAll(doc, [image])));
+  }
   if (scale !== 1 && paths.length && words.length) {
     const alt = words.map(({ text }) => text).join(', ');
     page.add(doc.struct('Figure', { alt }, () => drawAll(doc, shapes)));
@@ -75,6 +78,11 @@ function draw(doc: PDFKit.PDFDocument, shape: Shape): void {
     if (fill && stroke) doc.fillAndStroke(PAPER_INKS[fill], PAPER_INKS[stroke]);
     else if (fill) doc.fill(PAPER_INKS[fill]);
     else if (stroke) doc.stroke(PAPER_INKS[stroke]);
+    return;
+  }
+  if (shape.kind === 'image') {
+    const { x, y, width, height, png } = shape;
+    doc.image(Buffer.from(png, 'base64'), x, y, { width, height });
     return;
   }
   doc.fontSize(shape.size).fillColor(PAPER_INKS[shape.ink]);

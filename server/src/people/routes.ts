@@ -4,7 +4,7 @@ import type { Knex } from 'knex';
 import { refusals } from '../http/problems';
 import { serve } from '../api/serve';
 import type { Hub } from '../live/hub';
-import { DEMO_SIGN_INS } from './demoSignIns';
+import { readHere } from '../shop/here';
 import { SESSION_COOKIE } from '../session/session';
 import { closeSession, hashToken, openSession } from '../session/store';
 import {
@@ -15,7 +15,6 @@ import {
   listPeople,
   listSignIns,
   makeFirstEngineer,
-  readShop,
 } from './store';
 
 interface Options {
@@ -26,14 +25,7 @@ interface Options {
 
 /** Signing in and out, the first engineer, and the accounts of the shop. */
 export async function peopleRoutes(app: FastifyInstance, { db, hub, signInsPerMinute }: Options): Promise<void> {
-  const here = async (person: Here['person'], mustChoose = false): Promise<Here> => {
-    const shop = await readShop(db);
-    return {
-      person,
-      ...(mustChoose && { mustChoose }),
-      shop: { ...shop, demoSignIns: shop.isDemo ? DEMO_SIGN_INS : [] },
-    };
-  };
+  const here = (person: Here['person'], mustChoose = false) => readHere(db, person, mustChoose);
 
   const enter = async (reply: FastifyReply, { name, password }: SignIn): Promise<Here> => {
     const session = await openSession(db, name, password);

@@ -1,28 +1,21 @@
 import { randomUUID } from 'node:crypto';
-import type { FirstEngineer, NewPerson, OnceWord, OwnPassword, Person, SignInLine } from '@tug-mark/contract';
+import type {
+  FirstEngineer,
+  NewPerson,
+  OnceWord,
+  OwnPassword,
+  Person,
+  PersonChange,
+  SignInLine,
+} from '@tug-mark/contract';
 import type { Knex } from 'knex';
 import { noteDeeds } from '../chain/deeds';
 import type { Doer } from '../chain/ledger';
 import { bumpVersion } from '../db/bumpVersion';
 import { refusals } from '../http/problems';
+import { readShop } from '../shop/store';
 import { hashPassword, makeOnceWord, verifyPassword, whyWeak } from '../session/passwords';
 import { toPerson, type PersonRow } from '../session/store';
-
-export async function readShop(db: Knex) {
-  const shop = (await db('shop').first('id', 'name', 'is_demo', 'zone')) as {
-    id: string;
-    name: string;
-    is_demo: boolean;
-    zone: string;
-  };
-  const anyone = await db('people').first('id');
-  return { id: shop.id, name: shop.name, isDemo: shop.is_demo, zone: shop.zone, isNew: anyone === undefined };
-}
-
-/** The time zone the shop's days are counted in. */
-export async function readZone(db: Knex): Promise<string> {
-  return ((await db('shop').first('zone')) as { zone: string }).zone;
-}
 
 /** Makes the first account of a shop without any; two at once cannot both be first. */
 export async function makeFirstEngineer(db: Knex, first: FirstEngineer): Promise<void> {
@@ -31,11 +24,12 @@ export async function makeFirstEngineer(db: Knex, first: FirstEngineer): Promise
   await refuseWeak(first.password, [first.name, first.shopName]);
   const password_hash = await hashPassword(first.password);
   const id = randomUUID();
+  const more_roles = first.alone ? ['technician', 'quality'] : [];
   await db.transaction(async (trx) => {
     await trx.raw('LOCK TABLE people IN EXCLUSIVE MODE');
     if (await trx('people').first('id')) throw refusals.notNew();
     await trx('shop').update({ name: first.shopName, ...(first.zone && { zone: first.zone }) });
-    await trx('people').insert({ id, name: first.name, role: 'engineer', password_hash });
+    await trx('people').insert({ id, name: first.name, role: 'engineer', more_roles, password_hash });
     const doer = { by: first.name, role: 'engineer' };
     await noteDeeds(trx, 'shop', 'opened', ['shop'], doer);
     await noteDeeds(trx, 'people', 'added', [id], doer);
@@ -51,7 +45,8 @@ export async function listPeople(db: Knex): Promise<Person[]> {
  * @throws Refusal when the name is taken, or the id stands for somebody else
  */
 export async function addPerson(db: Knex, person: NewPerson, doer: Doer): Promise<Person> {
-  const { id, name, role, qualifiedUntil } = person;
+  const { id, name, roles, qualifiedUntil } = person;
+  const [role, ...more_roles] = roles;
   const known = await db<PersonRow>('people')
     .where({ id })
     .orWhereRaw('lower(name) = lower(?)', [name])
@@ -62,7 +57,7 @@ export async function addPerson(db: Knex, person: NewPerson, doer: Doer): Promis
   // Without one nobody can come in: what is hashed is forgotten at once.
   const password_hash = await hashPassword(person.password ?? randomUUID());
   return db.transaction(async (trx) => {
-    const row = { id, name, role, password_hash, qualified_until: qualifiedUntil };
+    const row = { id, name, role, more_roles, password_hash, qualified_until: qualifiedUntil };
     const added = await trx('people').insert(row).onConflict().ignore().returning('id');
     // Somebody added one of this name, or this very one, while the password was hashed.
     if (!added.length) {
@@ -71,7 +66,7 @@ export async function addPerson(db: Knex, person: NewPerson, doer: Doer): Promis
       return sameAccount(toPerson(standing), person);
     }
     await noteDeeds(trx, 'people', 'added', [id], doer);
-    return { id, name, role, active: true, qualifiedUntil };
+    return { id, name, roles, active: true, qualifiedUntil, qualifications: null };
   });
 }
 
@@ -99,7 +94,7 @@ export async function chooseOwnPassword(
   await db.transaction(async (trx) => {
     await trx('people').where({ id: person.id }).update({ password_hash, once_until: null });
     await trx('sessions').where({ person: person.id }).whereNot({ token_hash: session }).delete();
-    await noteDeeds(trx, 'people', 'chose a password', [person.id], { by: person.name, role: person.role });
+    await noteDeeds(trx, 'people', 'chose a password', [person.id], { by: person.name, role: person.roles[0] ?? '' });
     await bumpVersion(trx);
   });
 }
@@ -137,26 +132,43 @@ export async function listSignIns(db: Knex): Promise<SignInLine[]> {
 
 function sameAccount(known: Person, wanted: NewPerson): Person {
   if (known.id !== wanted.id) throw refusals.nameTaken('An account named', wanted.name);
-  if (known.name !== wanted.name || known.role !== wanted.role) throw refusals.idTaken();
+  if (known.name !== wanted.name || String(known.roles) !== String(wanted.roles)) throw refusals.idTaken();
   return known;
 }
 
-/** Changes whether an account is in use and how long its qualification lasts; ends its sessions when it is shut. */
-export async function changePerson(
-  db: Knex,
-  id: string,
-  change: Pick<Person, 'active' | 'qualifiedUntil'>,
-  doer: Doer,
-): Promise<Person> {
+/**
+ * Changes whether an account is in use, its roles and its qualifications; ends its sessions when it is shut. A qualification
+ * that stands as it stood keeps who gave it and when; a date that was there before anybody kept them by family came from
+ * whoever gave that one.
+ * @throws Refusal when there is no such account, or nobody in use would be an engineer any more
+ */
+export async function changePerson(db: Knex, id: string, change: PersonChange, doer: Doer): Promise<Person> {
   return db.transaction(async (trx) => {
+    const before = await trx<PersonRow>('people').where({ id }).forUpdate().first();
+    if (!before) throw refusals.notFound('This account');
+    const stands = toPerson(before);
+    const at = new Date().toISOString();
+    const { active, qualifiedUntil, roles } = { ...stands, ...change };
+    const given = change.qualifications?.map(({ family, until }) => {
+      const same = stands.qualifications?.find((each) => each.family === family && each.until === until);
+      return same ?? { family, until, by: doer.by, at };
+    });
+    const kept = change.qualifications === undefined ? stands.qualifications : (given ?? null);
+    const [role, ...more_roles] = roles;
     const [row] = await trx<PersonRow>('people')
       .where({ id })
-      .update({ active: change.active, qualified_until: change.qualifiedUntil })
+      .update({
+        ...{ active, role, more_roles, qualified_until: qualifiedUntil },
+        qualifications: (kept && JSON.stringify(kept)) as never,
+      })
       .returning('*');
     if (!row) throw refusals.notFound('This account');
-    const engineer = await trx('people').where({ role: 'engineer', active: true }).first('id');
+    const engineer = await trx('people')
+      .where({ active: true })
+      .whereRaw(`'engineer' = ANY (role || more_roles)`)
+      .first('id');
     if (!engineer) throw refusals.lastEngineer();
-    if (!change.active) await trx('sessions').where({ person: id }).delete();
+    if (!active) await trx('sessions').where({ person: id }).delete();
     await noteDeeds(trx, 'people', 'changed', [id], doer);
     // Whoever remembers this person has to look again.
     await bumpVersion(trx);

@@ -5,7 +5,7 @@ import { newestSeal } from '../chain/seal';
 import { readView } from '../combination/store';
 import { readEnd, writeEntriesInPortions } from '../entry/portions';
 import { readRecordPhotos } from '../evidence/photos';
-import { readShop } from '../people/store';
+import { readShop } from '../shop/store';
 
 /** A record on its way out: its text in pieces, so that one of any length needs the memory of a piece. */
 export interface RecordText {

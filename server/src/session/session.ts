@@ -1,5 +1,5 @@
 import { may, needsQualification, whoMay, type Action, type Person } from '@tug-mark/contract';
-import { today } from '@tug-mark/core';
+import { today, whyUnqualified } from '@tug-mark/core';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import type { Knex } from 'knex';
 import { refusals, type Refusal } from '../http/problems';
@@ -106,8 +106,8 @@ export function only(action: Action) {
 function whyNot({ person, mustChoose, shopZone }: FastifyRequest, action: Action): Refusal | null {
   if (!person) return refusals.signInFirst();
   if (mustChoose) return refusals.choosePassword();
-  if (!may(person.role, action)) return refusals.roleMayNot(person.role, whoMay(action));
-  const until = needsQualification(action) ? person.qualifiedUntil : null;
-  const hasLapsed = until !== null && until < today({ zone: shopZone }, new Date().toISOString());
-  return hasLapsed ? refusals.qualificationLapsed(until) : null;
+  if (!may(person.roles, action)) return refusals.roleMayNot(person.roles.join(' and '), whoMay(action));
+  if (!needsQualification(action)) return null;
+  const why = whyUnqualified(person, null, today({ zone: shopZone }, new Date().toISOString()));
+  return why === null ? null : refusals.unqualified(why);
 }

@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
-import type { Person } from '@tug-mark/contract';
+import type { Person, Role } from '@tug-mark/contract';
 import type { Knex } from 'knex';
 import { runPrepared } from '../db/prepared';
 import { verifyPassword } from './passwords';
@@ -7,10 +7,13 @@ import { verifyPassword } from './passwords';
 export interface PersonRow {
   id: string;
   name: string;
-  role: Person['role'];
+  /** The first of the roles; the others stand beside it. */
+  role: Role;
+  more_roles: Role[];
   password_hash: string;
   active: boolean;
   qualified_until: string | null;
+  qualifications: Person['qualifications'];
   /** The password is a word for once, good until then; null for one of the person's own. */
   once_until: Date | null;
 }
@@ -21,9 +24,10 @@ const SESSION_HOURS = 12;
 export const toPerson = (row: PersonRow): Person => ({
   id: row.id,
   name: row.name,
-  role: row.role,
+  roles: [row.role, ...row.more_roles],
   active: row.active,
   qualifiedUntil: row.qualified_until,
+  qualifications: row.qualifications,
 });
 
 /** A session's token as it is kept: whoever reads the table cannot sign in with it. */
@@ -55,7 +59,7 @@ export async function readSession(
   const [row] = await runPrepared<PersonRow & { version: string; zone: string }>(
     db,
     'read-session',
-    `SELECT p.id, p.name, p.role, p.active, p.qualified_until, p.once_until, s.version, s.zone
+    `SELECT p.id, p.name, p.role, p.more_roles, p.active, p.qualified_until, p.qualifications, p.once_until, s.version, s.zone
        FROM sessions x JOIN people p ON p.id = x.person CROSS JOIN shop s
       WHERE x.token_hash = $1 AND x.expires_at > now() AND p.active`,
     [hashToken(token)],

@@ -8,29 +8,26 @@ import { refusals } from '../http/problems';
 import { serve } from '../api/serve';
 import { fontStyle } from '../pdf/fonts';
 import { addMark, addPage, openPdf } from '../pdf/writePdf';
-import { readShop } from '../people/store';
+import { readLetterhead } from '../shop/store';
 import { readSheets, type SheetSource } from './store';
+
+type Letterhead = Awaited<ReturnType<typeof readLetterhead>>;
 
 /** Set-up sheets: one on screen, as SVG or PDF; all of a wire list as one PDF. */
 export function sheetRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<void> {
-  const draw = (
-    source: SheetSource,
-    request: FastifyRequest,
-    shop: { name: string; isDemo: boolean; zone: string },
-    paper: Paper,
-  ): Page[] =>
+  const draw = (source: SheetSource, request: FastifyRequest, shop: Letterhead, paper: Paper | undefined): Page[] =>
     drawSheet(
       {
         ...source,
         shop,
         link: `${request.protocol}://${request.host}/bench/${source.id}`,
-        printedAt: showMoment(new Date().toISOString(), shop.zone),
+        printedAt: showMoment(new Date().toISOString(), shop.zone, shop.settings.language),
       },
-      paper,
+      paper ?? shop.settings.paper,
     );
-  const one = async (request: FastifyRequest, id: string, paper: Paper) => {
+  const one = async (request: FastifyRequest, id: string, paper: Paper | undefined) => {
     for await (const source of readSheets(db, { id })) {
-      return { source, pages: draw(source, request, await readShop(db), paper) };
+      return { source, pages: draw(source, request, await readLetterhead(db), paper) };
     }
     throw refusals.notFound('This combination');
   };
@@ -63,7 +60,7 @@ export function sheetRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise
     }[];
     const of = Number(count);
     if (!of) throw refusals.notFound(`A wire list '${list}'`);
-    const shop = await readShop(db);
+    const shop = await readLetterhead(db);
     const drawn = (source: SheetSource) => draw(source, request, shop, paper);
     const sheets = pile(readSheets(db, { list }), drawn, `Set-up sheets of ${list}`);
     return reply

@@ -4,7 +4,7 @@ import { setTimeout as startTimer } from 'node:timers';
 import { setTimeout } from 'node:timers/promises';
 import { findBlocksBehind, refreshBlocks } from '../charts/blocks';
 import type { Hub } from '../live/hub';
-import { readZone } from '../people/store';
+import { readZone } from '../shop/store';
 import { findBehind, refreshStandings, type Page } from './store';
 
 /** Combinations worked out at a time. */

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import { refreshBlocks } from '../charts/blocks';
-import { readZone } from '../people/store';
+import { readZone } from '../shop/store';
 import { pageIds, refreshStandings } from './store';
 
 /** Combinations worked out at a time. */

@@ -2,7 +2,7 @@ import { today } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { isDeepStrictEqual } from 'node:util';
 import type { CombinationRow } from '../combination/store';
-import { readZone } from '../people/store';
+import { readZone } from '../shop/store';
 import { judgeLines } from './judgeLines';
 import { pageIds, findBehind } from './store';
 

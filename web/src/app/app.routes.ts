@@ -189,6 +189,11 @@ export const routes: Routes = [
         title: 'People · Tug Mark',
         loadComponent: () => import('./people/people-page').then((m) => m.PeoplePage),
       },
+      {
+        path: 'settings',
+        title: 'This shop · Tug Mark',
+        loadComponent: () => import('./shop/shop-page').then((m) => m.ShopPage),
+      },
     ],
   },
   ...MOVED.map(([path, redirectTo]) => ({ path, redirectTo })),

@@ -1,7 +1,5 @@
 import { z } from 'zod';
 import {
-  firstEngineerSchema,
-  hereSchema,
   newPersonSchema,
   onceWordSchema,
   ownPasswordSchema,
@@ -10,6 +8,7 @@ import {
   signInLineSchema,
   signInSchema,
 } from '../../people';
+import { firstEngineerSchema, hereSchema } from '../../shop';
 import { define } from '../Route';
 
 const tag = 'People';
@@ -72,7 +71,7 @@ export const people = {
       body: {
         id: '0192f3a4-0000-7000-8000-000000000001',
         name: 'Runa',
-        role: 'technician',
+        roles: ['technician'],
         qualifiedUntil: '2027-12-31',
       },
     },
@@ -93,12 +92,19 @@ export const people = {
   }),
   changePerson: define('changePerson', {
     tag,
-    summary: 'Opens or shuts an account, or renews its qualification',
+    summary: 'Opens or shuts an account, changes its roles, gives or renews its qualifications',
     who: 'manage-people',
     params: id,
     body: personChangeSchema,
     answers: { 200: personSchema },
     problems: ['not-found', 'last-engineer'],
-    example: { body: { active: true, qualifiedUntil: '2027-12-31' } },
+    example: {
+      body: {
+        active: true,
+        roles: ['technician'],
+        qualifiedUntil: null,
+        qualifications: [{ family: 'lug', until: '2027-12-31' }],
+      },
+    },
   }),
 };

@@ -9,7 +9,8 @@ import { CSV, define, MEBIBYTE, PDF } from '../Route';
 const tag = 'Records';
 const id = z.object({ id: z.uuid() });
 const ofLot = z.object({ id: z.uuid(), lot: lotNumber });
-const paper = z.object({ paper: z.enum(PAPERS).default('A4') });
+/** Left out: as the shop has it. */
+const paper = z.object({ paper: z.enum(PAPERS).optional() });
 const certificateProblems = ['not-found', 'lot-not-finished', 'lot-held', 'not-own', 'chain-broken'] as const;
 
 export const records = {

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import type { BenchTotals } from '@tug-mark/contract';
 import { BENCH_STATES, type BenchState } from '@tug-mark/core';
+import { grouped } from '../parts/count';
 
 /** The states of the work, in the words of a counter. */
 export const STATE_WORDS: Readonly<Record<BenchState, string>> = {
@@ -26,7 +27,7 @@ export const STATE_WORDS: Readonly<Record<BenchState, string>> = {
             [class.bad]="(state === 'held' || state === 'rejected') && counts()[state] > 0"
             (click)="choose.emit(chosen() === state ? null : state)"
           >
-            <strong class="figures">{{ counts()[state].toLocaleString() }}</strong>
+            <strong class="figures">{{ grouped(counts()[state]) }}</strong>
             {{ words[state] }}
           </button>
         </li>
@@ -89,6 +90,7 @@ export const STATE_WORDS: Readonly<Record<BenchState, string>> = {
   `,
 })
 export class BenchCounters {
+  protected readonly grouped = grouped;
   protected readonly states = BENCH_STATES;
   protected readonly words = STATE_WORDS;
   readonly counts = input.required<BenchTotals['states']>();

@@ -23,6 +23,9 @@ import { Notice } from '../parts/notice';
 /** A set-up sheet's square code is the address of its combination. */
 const SHEET_CODE = /\/bench\/([0-9a-f-]{36})/i;
 
+/** States that wait for whoever makes pieces. */
+const MAKERS: readonly string[] = ['to-make', 'to-set-up'];
+
 /** The bench: what comes next, how much stands where, and every combination with its next step. */
 @Component({
   selector: 'tm-bench-list',
@@ -142,7 +145,7 @@ export class BenchList {
   protected readonly said = signal('');
   /** Line the arrow keys are at. */
   protected readonly current = signal(-1);
-  protected readonly mayImport = computed(() => may(this.person()?.role ?? 'quality', 'import-wire-list'));
+  protected readonly mayImport = computed(() => may(this.person()?.roles, 'import-wire-list'));
   protected readonly isEmpty = computed(() => this.store.totals()?.lists.length === 0);
   protected readonly filtered = computed(() => {
     const { list, state, find } = this.store.filter();
@@ -154,7 +157,9 @@ export class BenchList {
   );
   /** What this person does next: work that waits for them, by the day it is due. */
   protected readonly next = computed<CombinationLine | null>(() => {
-    const own = this.person()?.role === 'quality' ? ['held', 'to-release'] : ['held', 'to-make', 'to-set-up'];
+    const roles = this.person()?.roles ?? [];
+    const isMaker = !roles.includes('quality') || roles.length > 1;
+    const own = ['held', ...(may(roles, 'release-set-up') ? ['to-release'] : []), ...(isMaker ? MAKERS : [])];
     return this.store.entities().find(({ state }) => own.includes(state)) ?? null;
   });
   protected readonly headline = computed(() => {

@@ -2,19 +2,23 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input } f
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { judgeReading } from '@tug-mark/core';
+import { may } from '@tug-mark/contract';
+import { judgeReading, whyUnqualified } from '@tug-mark/core';
 import { filter, map } from 'rxjs';
+import { sessionFeature } from '../session/session.state';
+import { injectToday } from '../session/shop-day';
 import { Hand } from '../hand/hand';
 import { handActions } from '../hand/hand.state';
 import { Ladder } from '../parts/ladder';
 import { LotLine } from '../parts/lot-line';
 import type { SamplePiece } from '../parts/lot-line.layout';
+import { Notice } from '../parts/notice';
 import { ProblemNotice } from '../parts/problem-notice';
 
 /** One combination at the bench: the ladder, the stage in hand, the lot line. */
 @Component({
   selector: 'tm-bench-page',
-  imports: [RouterOutlet, RouterLink, Ladder, LotLine, ProblemNotice],
+  imports: [RouterOutlet, RouterLink, Ladder, LotLine, Notice, ProblemNotice],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '[class.lot]': 'isLot()' },
   template: `
@@ -46,7 +50,14 @@ import { ProblemNotice } from '../parts/problem-notice';
           }
         </aside>
       }
-      <section class="stage" aria-label="Stage" tabindex="0"><router-outlet /></section>
+      <section class="stage" aria-label="Stage" tabindex="0">
+        @if (unqualified(); as why) {
+          <tm-notice kind="bad">
+            {{ why }} What you enter here is refused until an engineer gives or renews it under People.
+          </tm-notice>
+        }
+        <router-outlet />
+      </section>
       <tm-lot-line
         [title]="title()"
         [said]="said()"
@@ -153,6 +164,15 @@ export class BenchPage {
       store.dispatch(handActions.take({ id: this.id() }));
     });
   }
+
+  private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
+  private readonly today = injectToday();
+  /** Why nothing this person enters here would be kept, though they record elsewhere. */
+  protected readonly unqualified = computed(() => {
+    const person = this.person();
+    const setUp = this.hand.setUp();
+    return person && setUp && may(person.roles, 'record') ? whyUnqualified(person, setUp.family, this.today()) : null;
+  });
 
   protected readonly limitName = computed(() => {
     const table = this.hand.setUp()?.standing.limit?.table;

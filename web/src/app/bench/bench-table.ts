@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, input, output, viewChild } from '@a
 import { RouterLink } from '@angular/router';
 import type { BenchSort, CombinationLine } from '@tug-mark/contract';
 import { Mark } from '../parts/mark';
+import { grouped } from '../parts/count';
 
 /** Height of a line, px: as the style says. */
 const LINE = 44;
@@ -64,7 +65,7 @@ const STAGE_HEADS = ['Match', 'Prep', 'Tool', 'Crimp', 'Look', 'Tug'] as const;
             @if (withList()) {
               <td class="list" [title]="line.list">{{ line.list }}</td>
             }
-            <td class="count figures">{{ line.pieces.toLocaleString() }}</td>
+            <td class="count figures">{{ grouped(line.pieces) }}</td>
             @for (state of line.stages; track $index) {
               <td class="mark"><tm-mark [state]="state" [size]="18" /></td>
             }
@@ -87,6 +88,7 @@ const STAGE_HEADS = ['Match', 'Prep', 'Tool', 'Crimp', 'Look', 'Tug'] as const;
   styleUrl: './bench-table.less',
 })
 export class BenchTable {
+  protected readonly grouped = grouped;
   protected readonly line = LINE;
   protected readonly viewport = viewChild(CdkVirtualScrollViewport);
   readonly lines = input.required<CombinationLine[]>();

@@ -1,6 +1,6 @@
 import type { CombinationLine } from '@tug-mark/contract';
 import { uncapital, type BenchState } from '@tug-mark/core';
-import { count } from '../parts/count';
+import { count, grouped } from '../parts/count';
 import { STATE_WORDS } from './bench-counters';
 
 /** What comes next, as the bench says it first; null where nothing waits. */
@@ -19,6 +19,6 @@ export function footWords(
   isFiltered: boolean,
 ): string {
   const what = [state && STATE_WORDS[state], list && `of ${list}`].filter(Boolean).join(' ');
-  const all = isFiltered ? '' : ` of ${of?.toLocaleString() ?? '...'}`;
+  const all = isFiltered ? '' : ` of ${of === null || of === undefined ? '...' : grouped(of)}`;
   return `${shown}${all} ${what} · arrow keys move, Enter opens the next step`;
 }

@@ -4,6 +4,7 @@ import { addEntities, removeAllEntities, setAllEntities, setEntity, withEntities
 import type { BenchSort, BenchTotals, CombinationLine, Problem } from '@tug-mark/contract';
 import type { BenchState } from '@tug-mark/core';
 import { Api, toProblem } from '../http/api';
+import { grouped } from '../parts/count';
 
 /** A line that is being worked out is asked for again after this long, ms. */
 const CATCH_UP_MS = 700;
@@ -39,7 +40,7 @@ export const BenchStore = signalStore(
       const states = totals()?.states;
       return states ? Object.values(states).reduce((sum, count) => sum + count, 0) : null;
     }),
-    shown: computed(() => `${entities().length.toLocaleString()}${next() === null ? '' : ' or more'}`),
+    shown: computed(() => `${grouped(entities().length)}${next() === null ? '' : ' or more'}`),
   })),
   withMethods((store, api = inject(Api)) => {
     /** Answers to a question that has changed since are dropped. */

@@ -9,6 +9,7 @@ import { timeOrderedId } from '../http/uuid';
 import { count } from '../parts/count';
 import { DayField } from '../parts/day-field';
 import { Field } from '../parts/field';
+import { GradeField } from '../parts/grade-field';
 import { FileDrop } from '../parts/file-drop';
 import { Notice } from '../parts/notice';
 import { ProblemNotice } from '../parts/problem-notice';
@@ -29,7 +30,18 @@ const { name, class: className, customer, due } = wireListHead.shape;
 @Component({
   selector: 'tm-import-list',
   imports: [
-    ...[ReactiveFormsModule, NzButtonModule, NzInputModule, DayField, Field, FileDrop, ListColumns, ListFaults, Notice],
+    ...[
+      ReactiveFormsModule,
+      NzButtonModule,
+      NzInputModule,
+      DayField,
+      Field,
+      GradeField,
+      FileDrop,
+      ListColumns,
+      ListFaults,
+      Notice,
+    ],
     ProblemNotice,
   ],
   providers: [ListImport],
@@ -77,7 +89,7 @@ const { name, class: className, customer, due } = wireListHead.shape;
           [hint]="grades().length > 1 ? 'as in the limits: ' + grades().join(', ') : ''"
           [control]="form.controls.class"
         >
-          <input nz-input id="list-class" formControlName="class" />
+          <tm-grade-field fieldId="list-class" [control]="form.controls.class" />
         </tm-field>
         <tm-field for="list-customer" label="Customer, if any" [control]="form.controls.customer">
           <input nz-input id="list-customer" formControlName="customer" />
@@ -164,8 +176,11 @@ export class ImportList {
         const released = records.filter(({ table }) => table.status === 'released');
         this.grades.set([...new Set(released.map(({ table }) => table.class))]);
         const { class: grade } = this.form.controls;
-        const [first] = this.grades();
-        if (first && !this.grades().includes(grade.value) && grade.pristine) grade.setValue(first);
+        // A grade with limits before one without; one the shop names before any other.
+        const named = this.shop()?.settings.grades ?? [];
+        const first = named.find((each) => this.grades().includes(each)) ?? this.grades()[0] ?? named[0];
+        const stands = this.grades().includes(grade.value) && (!named.length || named.includes(grade.value));
+        if (first && !stands && grade.pristine) grade.setValue(first);
       },
       // Without them a grade is typed: the list itself needs none.
       () => undefined,

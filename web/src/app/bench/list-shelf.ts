@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output, signal } f
 import type { BenchListed } from '@tug-mark/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { injectToday } from '../session/shop-day';
-import { showDay } from '@tug-mark/core';
+import { showDay } from '../parts/show-time';
 
 /** The wire lists of the bench: when each is due and how far it is. One of them shown, or all. */
 @Component({

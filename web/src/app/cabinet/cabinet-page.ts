@@ -147,7 +147,7 @@ export class CabinetPage {
   protected readonly said = signal('');
   protected readonly problem = signal<Problem | null>(null);
   protected readonly editing = signal<'new' | 'this' | null>(null);
-  protected readonly mayEdit = computed(() => may(this.person()?.role ?? 'technician', 'edit-cabinet'));
+  protected readonly mayEdit = computed(() => may(this.person()?.roles, 'edit-cabinet'));
 
   protected readonly parts = computed<readonly AnyPart[]>(() => this.store.of(this.kind()));
   private readonly index = computed(() => indexParts(this.kind(), this.parts() as never));

@@ -62,7 +62,7 @@ import { Notice } from '../parts/notice';
 export class ChartBaseline {
   protected readonly readings = inject(ChartReadings);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
-  protected readonly mayFreeze = computed(() => may(this.person()?.role ?? 'technician', 'draft-limits'));
+  protected readonly mayFreeze = computed(() => may(this.person()?.roles, 'draft-limits'));
   protected readonly time = showTime;
   protected readonly note = typedText();
 

@@ -8,13 +8,13 @@ describe('A chart in words', () => {
 
   it('says how many readings there are, their mean and the lowest', () => {
     expect(readingsText(work, { isAll: true, read: 1240, scale: NEWTONS })).toBe(
-      '1,240 readings, mean 118.4 N, lowest 96.0 N. Drag or pinch to look closer.',
+      '1\u202f240 readings, mean 118.4 N, lowest 96.0 N. Drag or pinch to look closer.',
     );
   });
 
   it('says what is there while they are read, and that none is', () => {
     expect(readingsText(null, { isAll: false, read: 0, scale: NEWTONS })).toBe('Fetching the readings ...');
-    expect(readingsText(null, { isAll: false, read: 5000, scale: NEWTONS })).toBe('5,000 readings read ...');
+    expect(readingsText(null, { isAll: false, read: 5000, scale: NEWTONS })).toBe('5\u202f000 readings read ...');
     expect(readingsText(work, { isAll: false, read: 800, scale: SHARE })).toContain('800 are read; limits and trend');
     expect(readingsText({ ...work, count: 0 }, { isAll: true, read: 0, scale: NEWTONS })).toBe('No valid reading yet.');
   });
@@ -34,7 +34,7 @@ describe('A chart in words', () => {
     } as Parameters<typeof trendText>[0];
     // 0.0042 N a cycle is 4.2 N in 1,000; 21,004 - 16,000 is 5,004, said to the nearest ten.
     expect(trendText(falling, NEWTONS)).toBe(
-      'Falls by 4.2 N in 1,000 cycles. Meets the limit after about 5,000 more cycles, between 3,000 and no end in sight, if it goes on so.',
+      'Falls by 4.2 N in 1\u202f000 cycles. Meets the limit after about 5\u202f000 more cycles, between 3\u202f000 and no end in sight, if it goes on so.',
     );
     expect(trendText({ ...falling, forecast: null }, NEWTONS)).toContain('It does not come to the limit that way.');
   });

@@ -78,7 +78,7 @@ describe('A chart of pulls', () => {
   it('tells where a falling force is going, and when it meets the limit', async () => {
     await open(wandering(200, (i) => -0.05 * i));
     // 0.05 N a piece is 50 N in 1,000.
-    expect(bench.text).toMatch(/Falls by (4[6-9]|5[0-4])\.\d N in 1,000 cycles\. Meets the limit after about/);
+    expect(bench.text).toMatch(/Falls by (4[6-9]|5[0-4])\.\d N in 1\s000 cycles\. Meets the limit after about/);
   });
 
   it('has no limits of few readings, and says how many it takes', async () => {

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { DocumentHistory } from '@tug-mark/contract';
-import { showDay, documentName, isSameDocument, type DocumentKey } from '@tug-mark/core';
+import { documentName, isSameDocument, type DocumentKey } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { showTime } from '../parts/show-time';
+import { showDay, showTime } from '../parts/show-time';
 import type { AnyShelf } from './with-shelf';
 import { Select } from '../parts/select';
 import { Notice } from '../parts/notice';

@@ -6,6 +6,7 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { DayField } from '../parts/day-field';
 import { Field } from '../parts/field';
 import type { FormFault } from '../parts/form-faults';
+import { GradeField } from '../parts/grade-field';
 import { Tick } from '../parts/tick';
 import { typedText, valid } from '../parts/zod-form';
 
@@ -81,7 +82,7 @@ export function headFaults(form: HeadForm): FormFault[] {
 /** The head of a draft: document, revision, grade, owner, the days it is in effect and where it is from. */
 @Component({
   selector: 'tm-draft-head',
-  imports: [ReactiveFormsModule, NzInputModule, DayField, Field, Tick],
+  imports: [ReactiveFormsModule, NzInputModule, DayField, Field, GradeField, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="fields">
@@ -90,6 +91,8 @@ export function headFaults(form: HeadForm): FormFault[] {
         <tm-field [for]="'draft-' + field.key" [label]="field.title" [control]="control">
           @if (field.key === 'effectiveFrom' || field.key === 'effectiveUntil') {
             <tm-day-field [fieldId]="'draft-' + field.key" [formControl]="control" />
+          } @else if (field.key === 'class') {
+            <tm-grade-field fieldId="draft-class" [control]="form().controls.class" />
           } @else {
             <input nz-input autocomplete="off" [id]="'draft-' + field.key" [formControl]="control" />
           }

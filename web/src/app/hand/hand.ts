@@ -135,7 +135,7 @@ export class Hand {
     }
     const run = this.run();
     const body = said.kind === 'run' || run === 1 ? said : { ...said, run };
-    const about = { isCorrection: correction !== null, why: correction?.why ?? null };
+    const about = { isCorrection: correction !== null, why: correction?.why ?? null, by: person.name };
     const now = new Date();
     const at = now.toISOString();
     const rests = restsOf(setUp, this.entries(), setUpContext(view), lotOf(body), at);

@@ -12,8 +12,9 @@ import {
   type NewStudy,
   type NewToolCheck,
   NewToolReturn,
-  type Person,
+  type PersonChange,
   type Sent,
+  type ShopChange,
   type SignIn,
 } from '@tug-mark/contract';
 import type { CatalogueKind, DocumentKey, LimitTable, LookSheet, Paper, PracticeDraft } from '@tug-mark/core';
@@ -41,8 +42,17 @@ export class Api {
   signIns = () => this.client.call('listSignIns', {});
   people = () => this.client.call('listPeople', {});
   addPerson = (body: NewPerson) => this.client.call('addPerson', { body });
-  changePerson = ({ id, active, qualifiedUntil }: Person) =>
-    this.client.call('changePerson', { params: { id }, body: { active, qualifiedUntil } });
+  changePerson = ({ id, active, roles, qualifiedUntil, qualifications }: PersonChange & { id: string }) =>
+    this.client.call('changePerson', {
+      params: { id },
+      body: {
+        ...{ active, roles, qualifiedUntil },
+        qualifications: qualifications?.map(({ family, until }) => ({ family, until })) ?? null,
+      },
+    });
+  changeShop = (body: ShopChange) => this.client.call('changeShop', { body });
+  putLogo = (body: Blob) => this.client.call('putLogo', { body });
+  removeLogo = () => this.client.call('removeLogo', {});
 
   combinations = (after: number) => this.client.call('listCombinations', { query: { after } });
   bench = (query: Sent<Contract['listBench'], Blob>['query']) => this.client.call('listBench', { query });

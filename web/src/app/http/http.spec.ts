@@ -3,8 +3,8 @@ import { HttpTestingController, provideHttpClientTesting } from '@angular/common
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideStore, Store } from '@ngrx/store';
-import type { Here } from '@tug-mark/contract';
 import { sessionActions, sessionFeature } from '../session/session.state';
+import { signedIn } from '../testing/made-up';
 import { Api } from './api';
 import { addressOf } from './client';
 import { problems, session } from './interceptors';
@@ -34,9 +34,7 @@ describe('A call to the server', () => {
     api = TestBed.inject(Api);
     http = TestBed.inject(HttpTestingController);
     store = TestBed.inject(Store);
-    const person = { id: 'o', name: 'Odile', role: 'technician', active: true, qualifiedUntil: null };
-    const shop = { id: 's', name: 'S', isDemo: false, zone: 'UTC', isNew: false, demoSignIns: [] };
-    store.dispatch(sessionActions.arrived({ here: { person, shop } as Here }));
+    store.dispatch(sessionActions.arrived({ here: signedIn('technician') }));
   });
   afterEach(() => {
     http.verify();

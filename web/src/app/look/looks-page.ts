@@ -140,8 +140,8 @@ export class LooksPage {
   protected readonly count = count;
   protected readonly shelf = inject(LooksStore);
   protected readonly drafting = signal<LookSheet | 'new' | null>(null);
-  protected readonly mayRelease = computed(() => may(this.person()?.role ?? 'technician', 'release-look'));
-  protected readonly mayDraft = computed(() => may(this.person()?.role ?? 'technician', 'draft-look'));
+  protected readonly mayRelease = computed(() => may(this.person()?.roles, 'release-look'));
+  protected readonly mayDraft = computed(() => may(this.person()?.roles, 'draft-look'));
   protected readonly headline = computed(() => {
     const released = this.shelf.released();
     if (!this.shelf.loaded()) return 'What pieces are looked at for';

@@ -88,7 +88,7 @@ export class Disposition {
   });
   protected readonly what = signal<DispositionKind>('scrap');
   protected readonly message = signal('');
-  protected readonly mayLetGo = computed(() => may(this.person()?.role ?? 'technician', 'let-pieces-go'));
+  protected readonly mayLetGo = computed(() => may(this.person()?.roles, 'let-pieces-go'));
   protected readonly kinds = computed(() =>
     DISPOSITIONS.map((value) => ({
       value,

@@ -168,7 +168,7 @@ export class LotChecks {
   protected readonly hand = inject(Hand);
   protected readonly work = inject(LotWork);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
-  protected readonly mayRule = computed(() => may(this.person()?.role ?? 'technician', 'rule'));
+  protected readonly mayRule = computed(() => may(this.person()?.roles, 'rule'));
   protected readonly looks = LOOKS;
   protected readonly tugs = TUGS;
   protected readonly states = STATES;

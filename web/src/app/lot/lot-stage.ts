@@ -24,6 +24,7 @@ import { LotWork, type LotPanel } from './lot-work';
 import { NotAsDrawn } from './not-as-drawn';
 import { PullsFromFile } from './pulls-from-file';
 import { Notice } from '../parts/notice';
+import { injectForceDecimals } from '../settings/force-decimals';
 
 const PAPERS = [
   { end: 'pdf', name: 'Certificate as PDF' },
@@ -55,6 +56,7 @@ const PANELS: Readonly<Record<string, { readonly panel: LotPanel; readonly field
   styleUrl: './lot-stage.less',
 })
 export class LotStage {
+  private readonly decimals = injectForceDecimals();
   protected readonly hand = inject(Hand);
   protected readonly entry = inject(PullStore);
   private readonly inHand = inject(PullsInHand);
@@ -103,7 +105,11 @@ export class LotStage {
     return (newtons: number | null) =>
       newtons === null
         ? ''
-        : showNumber(fromNewtons(newtons, unit), 1, limit === null ? undefined : fromNewtons(limit, unit));
+        : showNumber(
+            fromNewtons(newtons, unit),
+            this.decimals(),
+            limit === null ? undefined : fromNewtons(limit, unit),
+          );
   });
 
   constructor() {

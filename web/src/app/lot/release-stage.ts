@@ -143,7 +143,7 @@ export class ReleaseStage {
   protected readonly cause = typedText();
   protected readonly note = typedText();
   protected readonly refusal = signal('');
-  protected readonly mayRelease = computed(() => may(this.person()?.role ?? 'technician', 'release-set-up'));
+  protected readonly mayRelease = computed(() => may(this.person()?.roles, 'release-set-up'));
   protected readonly ready = computed(() => {
     const verdict = this.hand.judgement()?.verdict;
     return verdict === 'accepted' || verdict === 'meets-made-up-limits';

@@ -73,7 +73,7 @@ export class TrialEvidence {
   protected readonly note = signal('');
   protected readonly refusal = signal('');
   protected readonly standing = computed(() => this.hand.of('trial').at(-1));
-  protected readonly mayPut = computed(() => may(this.person()?.role ?? 'technician', 'release-set-up'));
+  protected readonly mayPut = computed(() => may(this.person()?.roles, 'release-set-up'));
 
   protected keep(): void {
     const refusal = this.hand.put({ kind: 'trial', evidence: this.evidence().trim(), note: this.note().trim() });

@@ -6,6 +6,7 @@ import type { Here, KeptEntry } from '@tug-mark/contract';
 import { Api, ApiProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
 import { sessionActions, sessionFeature } from '../session/session.state';
+import { signedIn } from '../testing/made-up';
 import { OutboxDb } from './outbox-db';
 import * as effects from './outbox.effects';
 import { outboxActions, outboxFeature, pauseAfter, type OutboxItem } from './outbox.state';
@@ -18,11 +19,10 @@ const problem = (status: number, code = 'x') =>
     status,
     code,
   });
-const here = (id: string, name: string) =>
-  ({
-    person: { id, name, role: 'technician', active: true, qualifiedUntil: null },
-    shop: { id: 's', name: 's', isDemo: false, zone: 'UTC', isNew: false, demoSignIns: [] },
-  }) as Here;
+const here = (id: string, name: string): Here => {
+  const { person, shop } = signedIn('technician', name);
+  return { person: person && { ...person, id }, shop };
+};
 
 function item(id: string, person = 'odile'): OutboxItem {
   const body = { kind: 'finding', piece: 1, criterion: 'seam', finding: 'accept', note: '' } as const;

@@ -1,4 +1,11 @@
+const writes = new Intl.NumberFormat('en', { useGrouping: 'always' });
+
+/** A whole number, its thousands parted by a thin space: neither a comma nor a point, which somebody reads as decimals. */
+export function grouped(number: number): string {
+  return writes.format(number).replaceAll(',', '\u202f');
+}
+
 /** A number with its noun: '1 wire', '66 wires', '0 people'. */
 export function count(number: number, one: string, many = `${one}s`): string {
-  return `${number.toLocaleString()} ${number === 1 ? one : many}`;
+  return `${grouped(number)} ${number === 1 ? one : many}`;
 }

@@ -8,6 +8,7 @@ import { settingsActions, settingsFeature } from '../settings/settings.state';
 export class Lengths {
   private readonly store = inject(Store);
   readonly shown = this.store.selectSignal(settingsFeature.selectLengthShown);
+  private readonly decimals = this.store.selectSignal(settingsFeature.selectLengthDecimals);
 
   /** The next of the three ways. */
   turn(): void {
@@ -15,7 +16,7 @@ export class Lengths {
     this.store.dispatch(settingsActions.set({ changes: { lengthShown } }));
   }
   /** A length in words; beside millimetres where another way is chosen, because stops and calipers may be metric. */
-  say(millimetres: number, decimals = 1): string {
+  say(millimetres: number, decimals = this.decimals()): string {
     const mm = showLength(millimetres, 'mm', decimals);
     return this.shown() === 'mm' ? mm : `${showLength(millimetres, this.shown(), decimals)} (${mm})`;
   }

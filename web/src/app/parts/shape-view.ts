@@ -37,7 +37,7 @@ const COLOURS: Readonly<Record<Ink, string>> = {
             [style.stroke-width]="shape.width"
             [style.stroke-dasharray]="shape.dashed ? '5 3' : null"
           />
-        } @else {
+        } @else if (shape.kind === 'text') {
           <text
             [attr.x]="shape.x"
             [attr.y]="shape.y"

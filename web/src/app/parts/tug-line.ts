@@ -151,6 +151,8 @@ export class TugLine {
   readonly breaks = input.required<number>();
   readonly flags = input.required<readonly TugFlag[]>();
   readonly unit = input<ForceUnit>('N');
+  /** Decimals of a force. */
+  readonly decimals = input(1);
   protected readonly line = LINE;
   protected readonly width = WIDTH;
 
@@ -193,7 +195,7 @@ export class TugLine {
   protected readonly shownLimit = computed(() => showLimit(this.in(this.limit() ?? 0), 1));
   private shown(newtons: number): string {
     const limit = this.limit();
-    return showNumber(this.in(newtons), 1, limit === null ? undefined : this.in(limit));
+    return showNumber(this.in(newtons), this.decimals(), limit === null ? undefined : this.in(limit));
   }
   protected round(newtons: number): string {
     return showNumber(this.in(newtons), 0);

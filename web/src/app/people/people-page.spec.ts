@@ -5,9 +5,10 @@ import { PeoplePage } from './people-page';
 const person = (name: string, changes: Partial<Person> = {}): Person => ({
   id: `id-${name}`,
   name,
-  role: 'technician',
+  roles: ['technician'],
   active: true,
   qualifiedUntil: null,
+  qualifications: null,
   ...changes,
 });
 
@@ -30,10 +31,40 @@ describe('The accounts of the shop', () => {
     bench.close();
   });
 
+  const tick = async (where: string, words: string) => {
+    const labels = [...bench.element.querySelectorAll(`${where} label`)];
+    labels
+      .find((label) => label.textContent?.trim().startsWith(words))
+      ?.querySelector('input')
+      ?.click();
+    await bench.settle();
+  };
+
+  it('have no account without a role', async () => {
+    await bench.type('new-name', 'Quinn');
+    await tick('tm-new-account', 'technician');
+    await bench.submit('tm-new-account form');
+    expect(bench.text).toContain('An account has at least one role.');
+    expect(addPerson).not.toHaveBeenCalled();
+  });
+
+  it('are given roles and qualifications in a form of their own, and stand as before when it is left', async () => {
+    changePerson.calls.reset();
+    bench.element
+      .querySelector<HTMLButtonElement>('button[aria-label="Change roles and qualifications of Tove"]')
+      ?.click();
+    await bench.settle();
+    expect(document.activeElement?.textContent).toBe('Tove');
+    await tick('tm-person-editor', 'quality');
+    await bench.press('Leave it as it was');
+    expect(bench.element.querySelector('tm-person-editor')).toBeNull();
+    expect(changePerson).not.toHaveBeenCalled();
+  });
+
   it('say whose qualification has lapsed', () => {
     const rows = [...bench.element.querySelectorAll('tbody tr')].map((row) => row.textContent?.includes('lapsed'));
     expect(rows).toEqual([false, true]);
-    expect(bench.element.querySelector<HTMLInputElement>('#until-id-Tove')?.value).toBe('2020-01-31');
+    expect(bench.text).toContain('every family until 31 Jan 2020');
   });
 
   it('refuse what the server would, at the field, before anything is sent', async () => {
@@ -43,12 +74,12 @@ describe('The accounts of the shop', () => {
     expect(addPerson).not.toHaveBeenCalled();
   });
 
-  it('are made with a role from the list, and the form is empty again', async () => {
+  it('are made with one role or several, and the form is empty again', async () => {
     await bench.type('new-name', 'Quinn');
-    await bench.choose('new-role', 'quality');
+    await tick('tm-new-account', 'quality');
     await bench.submit('tm-new-account form');
     expect(addPerson.calls.mostRecent().args[0]).toEqual(
-      jasmine.objectContaining({ name: 'Quinn', role: 'quality', qualifiedUntil: null }),
+      jasmine.objectContaining({ name: 'Quinn', roles: ['technician', 'quality'], qualifiedUntil: null }),
     );
     expect(giveOnceWord).toHaveBeenCalledWith(addPerson.calls.mostRecent().args[0].id);
     expect(bench.text).toContain('Quinn comes in once with k7mq-2vdx-9rtp, within 7 days');

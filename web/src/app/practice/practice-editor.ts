@@ -10,6 +10,7 @@ import { Api, toProblem } from '../http/api';
 import { Field } from '../parts/field';
 import { injectEditedForm } from '../parts/edited-form';
 import { FormFaults } from '../parts/form-faults';
+import { GradeField } from '../parts/grade-field';
 import { Notice } from '../parts/notice';
 import { ProblemNotice } from '../parts/problem-notice';
 import { Select } from '../parts/select';
@@ -25,7 +26,17 @@ import { draftFrom, faultsOf, RULE_HEADS, rulesForm } from './rules-form';
 @Component({
   selector: 'tm-practice-editor',
   imports: [
-    ...[ReactiveFormsModule, NzButtonModule, NzInputModule, Field, FormFaults, Notice, ProblemNotice, RuleChoices],
+    ...[
+      ReactiveFormsModule,
+      NzButtonModule,
+      NzInputModule,
+      Field,
+      FormFaults,
+      GradeField,
+      Notice,
+      ProblemNotice,
+      RuleChoices,
+    ],
     ...[RuleNumbers, Select, TypedBack],
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -50,14 +61,18 @@ import { draftFrom, faultsOf, RULE_HEADS, rulesForm } from './rules-form';
         @for (field of heads; track field.key) {
           @let control = form().controls.head.controls[field.key];
           <tm-field [for]="'p-' + field.key" [label]="field.title" [control]="control">
-            <input
-              nz-input
-              autocomplete="off"
-              [id]="'p-' + field.key"
-              [readonly]="field.key === 'part' && practice() !== null"
-              [formControl]="control"
-              [attr.aria-required]="field.isNeeded"
-            />
+            @if (field.key === 'class') {
+              <tm-grade-field fieldId="p-class" none="every grade" [control]="control" />
+            } @else {
+              <input
+                nz-input
+                autocomplete="off"
+                [id]="'p-' + field.key"
+                [readonly]="field.key === 'part' && practice() !== null"
+                [formControl]="control"
+                [attr.aria-required]="field.isNeeded"
+              />
+            }
           </tm-field>
         }
         @if (bases().length > 1) {

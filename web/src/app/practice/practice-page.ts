@@ -129,7 +129,7 @@ export class PracticePage {
     ...this.profiles().filter(({ value }) => value !== this.chosen()?.part),
     ...this.schools().map(({ key, title }) => ({ value: key, label: `another school: ${title}` })),
   ]);
-  protected readonly mayEdit = computed(() => may(this.person()?.role ?? 'technician', 'edit-practice'));
+  protected readonly mayEdit = computed(() => may(this.person()?.roles, 'edit-practice'));
   protected readonly practices = this.store.practices;
   protected readonly isEmpty = computed(() => this.store.loaded() && this.practices().length === 0);
   protected readonly chosen = computed<Practice | null>(() => {

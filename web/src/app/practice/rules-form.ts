@@ -21,7 +21,7 @@ export const RULE_HEADS = [
   { key: 'part', title: 'Short name', isNeeded: true },
   { key: 'label', title: 'Name', isNeeded: true },
   { key: 'customer', title: 'For the customer, empty for all', isNeeded: false },
-  { key: 'class', title: 'For the grade of work, empty for all', isNeeded: false },
+  { key: 'class', title: 'For the grade of work', isNeeded: false },
 ] as const;
 
 /** A profile of house rules as it is typed: an empty choice or number is as in the profile it is based on. */

@@ -11,6 +11,7 @@ import { ProblemNotice } from '../parts/problem-notice';
 import { showTime } from '../parts/show-time';
 import { sessionFeature } from '../session/session.state';
 import { Notice } from '../parts/notice';
+import { grouped } from '../parts/count';
 
 const STATES = { accepted: 'pass', 'meets-made-up-limits': 'hold', rejected: 'fail', open: 'missing' } as const;
 
@@ -151,7 +152,7 @@ export class RecordList {
   protected readonly breaks = signal<ChainReport['breaks']>([]);
   protected readonly states = STATES;
   protected readonly time = showTime;
-  protected readonly mayImport = computed(() => may(this.person()?.role ?? 'technician', 'import-record'));
+  protected readonly mayImport = computed(() => may(this.person()?.roles, 'import-record'));
   protected readonly lines = computed(() =>
     this.all()
       .filter((line) => line.touchedAt !== null)
@@ -196,7 +197,7 @@ export class RecordList {
         const so = next === null ? '' : this.checking() ? ' so far' : ', then stopped';
         const bad = this.breaks().length;
         this.checked.set(
-          `${entries.toLocaleString()} entries in ${chains} chains${so}: ${bad ? `${bad} changed behind the application` : 'every chain is whole'}${report.unsealed ? `; ${report.unsealed} are not sealed yet` : ''}.`,
+          `${grouped(entries)} entries in ${chains} chains${so}: ${bad ? `${bad} changed behind the application` : 'every chain is whole'}${report.unsealed ? `; ${report.unsealed} are not sealed yet` : ''}.`,
         );
       }
     } catch (error) {

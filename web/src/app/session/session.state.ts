@@ -3,8 +3,11 @@ import { createActionGroup, createFeature, createReducer, createSelector, emptyP
 
 export interface SessionState {
   readonly here: Here | null;
-  /** 'expired': the server no longer knows us, but the page stays and asks to sign in again in place. */
-  readonly state: 'unknown' | 'out' | 'in' | 'expired';
+  /**
+   * 'expired': the server no longer knows us, but the page stays and asks to sign in again in place; 'locked': nobody
+   * touched it for a while, and nothing of it can be until somebody signs in.
+   */
+  readonly state: 'unknown' | 'out' | 'in' | 'expired' | 'locked';
   readonly problem: Problem | null;
   readonly busy: boolean;
 }
@@ -18,6 +21,7 @@ export const sessionActions = createActionGroup({
     'sign in failed': props<{ problem: Problem }>(),
     'sign out': emptyProps(),
     expired: emptyProps(),
+    lock: emptyProps(),
   },
 });
 
@@ -35,6 +39,7 @@ export const sessionFeature = createFeature({
     })),
     on(sessionActions.signIn, (s): SessionState => ({ ...s, busy: true, problem: null })),
     on(sessionActions.signInFailed, (s, { problem }): SessionState => ({ ...s, busy: false, problem })),
+    on(sessionActions.lock, (s): SessionState => (s.state === 'in' ? { ...s, state: 'locked', problem: null } : s)),
     on(sessionActions.expired, (s): SessionState => (s.state === 'in' ? { ...s, state: 'expired', problem: null } : s)),
   ),
   extraSelectors: ({ selectHere }) => ({

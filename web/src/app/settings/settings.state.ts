@@ -1,5 +1,7 @@
 import { createActionGroup, createFeature, createReducer, on, props } from '@ngrx/store';
-import { FORCE_UNITS, LENGTH_SHOWN } from '@tug-mark/core';
+import { PLAIN_SETTINGS } from '@tug-mark/contract';
+import { FORCE_UNITS, LENGTH_SHOWN, type Language } from '@tug-mark/core';
+import { sessionActions } from '../session/session.state';
 
 const LOOKS = ['system', 'light', 'dark'] as const;
 
@@ -16,6 +18,28 @@ export interface Settings {
   readonly caliper: string | null;
   /** CSS pixels per millimetre, as measured with a ruler; 1.5 to 20 is what screens have. */
   readonly pxPerMm: number | null;
+  /** What was set on this device and goes before what the shop says. */
+  readonly own: readonly (keyof typeof AS_SHOP)[];
+  /** The shop's, not the device's: decimals of forces and strip lengths, and how days are written. */
+  readonly forceDecimals: number;
+  readonly lengthDecimals: number;
+  readonly language: Language;
+}
+
+/** What a device shows as the shop has it until somebody sets it here. */
+const AS_SHOP = { forceUnit: 'N', lengthShown: 'mm' } as const;
+const isAsShop = (name: string): name is keyof typeof AS_SHOP => name in AS_SHOP;
+
+/**
+ * Names that were set on this device. Before the shop could say, every one was kept with the first that was set: what is then as it
+ * always was to begin with, nobody set.
+ */
+function ownOf(kept: Readonly<Record<string, unknown>>): Settings['own'] {
+  const { own } = kept;
+  if (Array.isArray(own)) return own.filter((name): name is keyof typeof AS_SHOP => isAsShop(String(name)));
+  return Object.keys(AS_SHOP)
+    .filter(isAsShop)
+    .filter((name) => kept[name] !== undefined && kept[name] !== AS_SHOP[name]);
 }
 
 /** Settings out of whatever was kept; read by hand, because the first page would wait for a schema library with it. */
@@ -32,6 +56,9 @@ function settingsOf(kept: Readonly<Record<string, unknown>>): Settings {
     gauge: text(kept['gauge']),
     caliper: text(kept['caliper']),
     pxPerMm: typeof px === 'number' && px >= 1.5 && px <= 20 ? px : null,
+    own: ownOf(kept),
+    ...{ forceDecimals: PLAIN_SETTINGS.forceDecimals, lengthDecimals: PLAIN_SETTINGS.lengthDecimals },
+    language: PLAIN_SETTINGS.language,
   };
 }
 
@@ -81,6 +108,18 @@ export const settingsFeature = createFeature({
   name: 'settings',
   reducer: createReducer<Settings>(
     settingsOf({}),
-    on(settingsActions.set, (settings, { changes }): Settings => ({ ...settings, ...changes })),
+    on(settingsActions.set, (settings, { changes }): Settings => ({
+      ...settings,
+      ...changes,
+      own: [...new Set([...settings.own, ...Object.keys(changes).filter(isAsShop)])],
+    })),
+    on(sessionActions.arrived, (settings, { here }): Settings => {
+      const { forceUnit, lengthShown, forceDecimals, lengthDecimals, language } = here.shop.settings;
+      const shops = { forceUnit, lengthShown };
+      const asShop = Object.fromEntries(
+        Object.entries(shops).filter(([name]) => !settings.own.some((own) => own === name)),
+      );
+      return { ...settings, ...asShop, forceDecimals, lengthDecimals, language };
+    }),
   ),
 });

@@ -6,19 +6,20 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Api, toProblem } from '../http/api';
 import { ProblemNotice } from '../parts/problem-notice';
+import { Tick } from '../parts/tick';
 import { sessionActions } from '../session/session.state';
 
 /** The first page of a shop without accounts. */
 @Component({
   selector: 'tm-first-engineer',
-  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, ProblemNotice],
+  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, ProblemNotice, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <main class="page">
       <h1>A new shop</h1>
       <p>
-        Nobody has an account yet. Make the first engineer's: an engineer adds the others and fills the cabinet;
-        releasing limits stays with quality.
+        Nobody has an account yet. Make the first engineer's: an engineer fills the cabinet and adds the others, who
+        make pieces and release. Whoever is alone does all three; the record says in which role.
       </p>
       <form [formGroup]="form" (ngSubmit)="make()">
         <div class="field">
@@ -39,6 +40,7 @@ import { sessionActions } from '../session/session.state';
             required
           />
         </div>
+        <tm-tick formControlName="alone">I also make pieces and release them: technician and quality too</tm-tick>
         <button nz-button nzType="primary" class="bench-button" type="submit">Open the shop</button>
         @if (problem(); as found) {
           <tm-problem [problem]="found" />
@@ -67,13 +69,15 @@ export class FirstEngineerPage {
     shopName: new FormControl('', { nonNullable: true }),
     name: new FormControl('', { nonNullable: true }),
     password: new FormControl('', { nonNullable: true }),
+    alone: new FormControl(false, { nonNullable: true }),
   });
 
   protected async make(): Promise<void> {
     try {
       // The shop's days are counted where its first engineer sits.
       const { timeZone: zone } = Intl.DateTimeFormat().resolvedOptions();
-      const here = await this.api.makeFirstEngineer({ ...this.form.getRawValue(), zone });
+      const { alone, ...first } = this.form.getRawValue();
+      const here = await this.api.makeFirstEngineer({ ...first, zone, alone });
       this.store.dispatch(sessionActions.arrived({ here }));
     } catch (error) {
       this.problem.set(toProblem(error));

@@ -13,7 +13,7 @@ import { settingsActions, settingsFeature, type Settings } from '../settings/set
   template: `
     <button type="button" class="person" [cdkMenuTriggerFor]="menu">
       <span class="who"
-        >{{ person()?.name }} <span class="role">· {{ person()?.role }}</span></span
+        >{{ person()?.name }} <span class="role">· {{ person()?.roles?.join(', ') }}</span></span
       >
       <span aria-hidden="true">▾</span>
     </button>

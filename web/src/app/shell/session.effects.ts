@@ -1,8 +1,10 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { catchError, exhaustMap, from, map, of, tap } from 'rxjs';
+import { catchError, debounceTime, EMPTY, exhaustMap, filter, from, map, of, switchMap, tap } from 'rxjs';
 import { Api, toProblem } from '../http/api';
+import { Live } from '../live/live';
+import { writeTimesIn } from '../parts/show-time';
 import { forgetDrafts } from '../session/drafts';
 import { sessionActions, sessionFeature } from '../session/session.state';
 
@@ -32,6 +34,48 @@ export const signIn = createEffect(
       ),
     ),
   { functional: true },
+);
+
+/**
+ * The shop or somebody's roles may have changed: who is here is asked again, quietly. A session that has ended is told by
+ * whatever is tried next, so that nothing leaves the screen for it.
+ */
+export const hearOfChanges = createEffect(
+  (live = inject(Live), api = inject(Api), store = inject(Store)) => {
+    const state = store.selectSignal(sessionFeature.selectState);
+    const known = store.selectSignal(sessionFeature.selectHere);
+    return live.news.pipe(
+      filter(({ kind }) => kind === 'shop' && state() === 'in'),
+      debounceTime(1000),
+      switchMap(() => from(api.here()).pipe(catchError(() => EMPTY))),
+      // The same again would have every page fetch what it has.
+      filter((here) => here.person !== null && state() === 'in' && JSON.stringify(here) !== JSON.stringify(known())),
+      map((here) => sessionActions.arrived({ here })),
+    );
+  },
+  { functional: true },
+);
+
+/** Days and moments are written as the shop has set. */
+export const language = createEffect(
+  (actions$ = inject(Actions)) =>
+    actions$.pipe(
+      ofType(sessionActions.arrived),
+      tap(({ here }) => {
+        writeTimesIn(here.shop.settings.language);
+      }),
+    ),
+  { functional: true, dispatch: false },
+);
+
+/** A locked station has no session: its cookie would let anybody in. */
+export const lock = createEffect(
+  (actions$ = inject(Actions), api = inject(Api)) =>
+    actions$.pipe(
+      ofType(sessionActions.lock),
+      tap(() => void api.signOut().catch(() => undefined)),
+    ),
+  { functional: true, dispatch: false },
 );
 
 /** What somebody had typed and left does not stand at the next person's seat. */

@@ -5,6 +5,8 @@ import { Store } from '@ngrx/store';
 import type { NzDrawerRef } from 'ng-zorro-antd/drawer';
 import { outboxFeature } from '../outbox/outbox.state';
 import { sessionFeature } from '../session/session.state';
+import { Idle } from './idle';
+import { Lock } from './lock';
 import { PersonMenu } from './person-menu';
 import { ShellNotices } from './shell-notices';
 
@@ -22,13 +24,14 @@ const ROOMS = [
   selector: 'tm-shell',
   imports: [
     ...[RouterOutlet, RouterLink, RouterLinkActive, CdkMenu, CdkMenuItem, CdkMenuTrigger],
-    ...[PersonMenu, ShellNotices],
+    ...[Lock, PersonMenu, ShellNotices],
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'helpKey($event)' },
   template: `
+    @let isLocked = state() === 'locked';
     <a class="skip" href="#content" (click)="skip($event)">To the content</a>
-    <header class="not-printed">
+    <header class="not-printed" [inert]="isLocked">
       <a class="brand" routerLink="/bench"><img src="mark.svg" alt="" width="28" height="28" /><span>Tug Mark</span></a>
       <nav aria-label="Main">
         @for (room of rooms; track room.to) {
@@ -55,8 +58,13 @@ const ROOMS = [
       <button class="plain" type="button" (click)="turnHelp()" aria-label="Keys of this screen">?</button>
       <tm-person-menu />
     </header>
-    <tm-shell-notices />
-    <main id="content" tabindex="-1"><router-outlet /></main>
+    <tm-shell-notices [inert]="isLocked" />
+    <main id="content" tabindex="-1" [inert]="isLocked"><router-outlet /></main>
+    @defer (when isLocked) {
+      @if (isLocked) {
+        <tm-lock />
+      }
+    }
   `,
   styleUrl: './shell.less',
 })
@@ -64,14 +72,19 @@ export class Shell {
   private readonly store = inject(Store);
   private readonly injector = inject(Injector);
   protected readonly rooms = ROOMS;
+  protected readonly state = this.store.selectSignal(sessionFeature.selectState);
   protected readonly shop = this.store.selectSignal(sessionFeature.selectShop);
   protected readonly offline = this.store.selectSignal(outboxFeature.selectOffline);
   protected readonly waiting = this.store.selectSignal(outboxFeature.selectWaiting);
   private help: NzDrawerRef | null = null;
 
+  constructor() {
+    inject(Idle).watch();
+  }
+
   protected helpKey(event: KeyboardEvent): void {
     const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, nz-select');
-    if (event.key === '?' && !typing) void this.turnHelp();
+    if (event.key === '?' && !typing && this.state() !== 'locked') void this.turnHelp();
   }
 
   /** Made when it opens and gone when it closes: a closed drawer is no stop of the Tab key. */

@@ -88,7 +88,7 @@ describe('A shop without accounts', () => {
     await bench.submit();
     const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
     expect(makeFirstEngineer).toHaveBeenCalledWith({
-      ...{ shopName: 'Elsewhere', name: 'Ada', password: 'ivory lathe mast 7', zone: timeZone },
+      ...{ shopName: 'Elsewhere', name: 'Ada', password: 'ivory lathe mast 7', zone: timeZone, alone: false },
     });
     expect(bench.store.selectSignal(sessionFeature.selectPerson)()?.name).toBe('Ada');
     bench.close();

@@ -7,7 +7,7 @@ describe('The steps before the first pull', () => {
   const api = (changes: object = {}) => ({
     limits: () => Promise.resolve([]),
     looks: () => Promise.resolve([]),
-    people: () => Promise.resolve([{ role: 'engineer', active: true }]),
+    people: () => Promise.resolve([{ roles: ['engineer'], active: true, qualifiedUntil: null, qualifications: null }]),
     benchTotals: () => Promise.resolve({ lists: [] }),
     cabinet: () =>
       Promise.resolve({

@@ -9,11 +9,12 @@ import { CabinetStore } from '../cabinet/cabinet.store';
 import { Api } from '../http/api';
 import { Live } from '../live/live';
 import { sessionFeature } from '../session/session.state';
+import { injectToday } from '../session/shop-day';
 
 interface State {
   readonly limits: readonly LimitTable[];
   readonly looks: readonly LookSheet[];
-  readonly roles: readonly string[];
+  readonly people: ShopStock['people'];
   readonly lists: number;
   readonly loaded: boolean;
   /** Steps somebody goes on without for now, on this device. */
@@ -32,13 +33,16 @@ const readSkipped = (): FirstStepCode[] => {
 /** How far the shop's first day is, and what a shop that works still lacks; for whoever builds up the shop. */
 export const FirstDayStore = signalStore(
   { providedIn: 'root' },
-  withState<State>(() => ({ limits: [], looks: [], roles: [], lists: 0, loaded: false, skipped: readSkipped() })),
+  withState<State>(() => ({ limits: [], looks: [], people: [], lists: 0, loaded: false, skipped: readSkipped() })),
   withComputed((store, cabinet = inject(CabinetStore), global = inject(Store)) => {
     const person = global.selectSignal(sessionFeature.selectPerson);
+    const shop = global.selectSignal(sessionFeature.selectShop);
+    const today = injectToday();
     const stock = computed<ShopStock>(() => ({
       ...{ practices: cabinet.practices(), wires: cabinet.of('wire'), terminals: cabinet.of('terminal') },
       ...{ tools: cabinet.of('tool'), checks: cabinet.records().checks, strippers: cabinet.of('stripper') },
-      ...{ limits: store.limits(), looks: store.looks(), roles: store.roles(), lists: store.lists() },
+      ...{ limits: store.limits(), looks: store.looks(), people: store.people(), lists: store.lists() },
+      ...{ today: today(), grades: shop()?.settings.grades ?? [] },
     }));
     const day = computed(() => firstDay(stock()));
     const open = computed(() =>
@@ -47,7 +51,7 @@ export const FirstDayStore = signalStore(
     return {
       day,
       /** Whether it concerns whoever is here. */
-      isOurs: computed(() => may(person()?.role ?? 'technician', 'manage-people')),
+      isOurs: computed(() => may(person()?.roles, 'manage-people')),
       isReady: computed(() => store.loaded() && cabinet.loaded()),
       next: computed(() => nextOf(open())),
       isOver: computed(() => !open().length),
@@ -67,7 +71,7 @@ export const FirstDayStore = signalStore(
         patchState(store, {
           limits: limits.map(({ table }) => table),
           looks: looks.map(({ sheet }) => sheet),
-          roles: people.filter(({ active }) => active).map(({ role }) => role),
+          people: people.filter(({ active }) => active),
           lists: totals.lists.length,
           loaded: true,
         });

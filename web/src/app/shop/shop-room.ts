@@ -25,7 +25,10 @@ const RULES: readonly Shelf[] = [
   { to: 'studies', name: 'Studies of looking' },
   { to: 'glossary', name: 'What the words mean' },
 ];
-const PEOPLE: readonly Shelf[] = [{ to: 'people', name: 'People' }];
+const PEOPLE: readonly Shelf[] = [
+  { to: 'people', name: 'People' },
+  { to: 'settings', name: 'This shop' },
+];
 
 /** What the shop has and what it goes by: parts, tools, limits, rules, people, with a list at the side to go by. */
 @Component({
@@ -131,7 +134,7 @@ const PEOPLE: readonly Shelf[] = [{ to: 'people', name: 'People' }];
 export class ShopRoom {
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   protected readonly groups = computed(() => {
-    const mayManage = may(this.person()?.role ?? 'technician', 'manage-people');
+    const mayManage = may(this.person()?.roles, 'manage-people');
     return [
       { name: 'Parts', shelves: PARTS },
       { name: 'Tools', shelves: MEANS },

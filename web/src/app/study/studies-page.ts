@@ -114,7 +114,7 @@ export class StudiesPage {
   protected readonly loaded = signal(false);
   protected readonly isNew = signal(false);
   protected readonly problem = signal<Problem | null>(null);
-  protected readonly maySet = computed(() => may(this.person()?.role ?? 'technician', 'set-study'));
+  protected readonly maySet = computed(() => may(this.person()?.roles, 'set-study'));
 
   constructor() {
     void this.load();

@@ -1,4 +1,11 @@
-import { setUpContext, type CombinationView, type Here, type KeptEntry, type Role } from '@tug-mark/contract';
+import {
+  PLAIN_SETTINGS,
+  setUpContext,
+  type CombinationView,
+  type Here,
+  type KeptEntry,
+  type Role,
+} from '@tug-mark/contract';
 import { computeSetUp, NO_DEMAND, ofCurrentRun, standingOf, type EntryBody } from '@tug-mark/core';
 import {
   bareRing,
@@ -114,8 +121,9 @@ export const pulled = (piece: number, force: number, changes: Partial<Extract<En
   });
 
 export function signedIn(role: Role, name = 'Odile'): Here {
-  const person = { id: name, name, role, active: true, qualifiedUntil: null };
-  return { person, shop: { id: 's1', name: 'Fennick Lane', isDemo: true, zone: 'UTC', isNew: false, demoSignIns: [] } };
+  const person = { id: name, name, roles: [role], active: true, qualifiedUntil: null, qualifications: null };
+  const shop = { id: 's1', name: 'Fennick Lane', isDemo: true, zone: 'UTC', isNew: false, demoSignIns: [] };
+  return { person, shop: { ...shop, settings: PLAIN_SETTINGS, logo: null } };
 }
 
 export const PLAN = { everyPieces: 10, everyHours: null, afterChange: ['wire-reel' as const], bothSides: false };

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { showDay, type ToolCandidate } from '@tug-mark/core';
+import { type ToolCandidate } from '@tug-mark/core';
 import { Mark } from '../parts/mark';
-import { showTime } from '../parts/show-time';
+import { showDay, showTime } from '../parts/show-time';
 
 const STATES = { ready: 'pass', 'check-due': 'hold', refused: 'fail' } as const;
 

@@ -2,16 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may, type Suspect } from '@tug-mark/contract';
-import {
-  showDay,
-  checkPlaces,
-  judgeTool,
-  mountedDie,
-  recordsOf,
-  standingFailure,
-  type Die,
-  type Tool,
-} from '@tug-mark/core';
+import { checkPlaces, judgeTool, mountedDie, recordsOf, standingFailure, type Die, type Tool } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api } from '../http/api';
 import { CabinetStore } from '../cabinet/cabinet.store';
@@ -19,7 +10,7 @@ import { count } from '../parts/count';
 import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
 import { Reasons } from '../parts/reasons';
-import { showTime } from '../parts/show-time';
+import { showDay, showTime } from '../parts/show-time';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
 import { SuspectLots } from './suspect-lots';
@@ -150,8 +141,8 @@ export class ToolsPage {
   protected readonly returning = signal<string | null>(null);
   protected readonly suspects = signal<ReadonlyMap<string, Suspect>>(new Map());
   private readonly now = signal(new Date().toISOString());
-  protected readonly mayCheck = computed(() => may(this.person()?.role ?? 'technician', 'check-tool'));
-  protected readonly mayReturn = computed(() => may(this.person()?.role ?? 'technician', 'return-tool'));
+  protected readonly mayCheck = computed(() => may(this.person()?.roles, 'check-tool'));
+  protected readonly mayReturn = computed(() => may(this.person()?.roles, 'return-tool'));
   protected readonly lines = computed(() =>
     this.store
       .of('tool')

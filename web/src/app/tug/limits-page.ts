@@ -187,8 +187,8 @@ export class LimitsPage {
     return before && after ? compareLimits(before, after) : [];
   });
   protected readonly gone = computed(() => this.differences().filter((d) => d.after === null));
-  protected readonly mayRelease = computed(() => may(this.person()?.role ?? 'technician', 'release-limits'));
-  protected readonly mayDraft = computed(() => may(this.person()?.role ?? 'technician', 'draft-limits'));
+  protected readonly mayRelease = computed(() => may(this.person()?.roles, 'release-limits'));
+  protected readonly mayDraft = computed(() => may(this.person()?.roles, 'draft-limits'));
   protected readonly headline = computed(() => {
     const released = this.shelf.released().length;
     const drafts = this.shelf.documents().filter((table) => table.status === 'draft').length;

@@ -11,6 +11,7 @@ import { MoreRows, ROWS_AT_ONCE } from '../parts/more-rows';
 import { showTime } from '../parts/show-time';
 import { sessionFeature } from '../session/session.state';
 import type { GroupNumbers } from './group-numbers';
+import { injectForceDecimals } from '../settings/force-decimals';
 
 /** A reading in force with its verdict. */
 export interface TugReading {
@@ -156,6 +157,7 @@ export interface TugRuling {
   styleUrl: './tug-readings.less',
 })
 export class TugReadings {
+  private readonly decimals = injectForceDecimals();
   readonly readings = input.required<readonly TugReading[]>();
   readonly wires = input.required<SetUp['wires']>();
   readonly unit = input.required<ForceUnit>();
@@ -167,7 +169,7 @@ export class TugReadings {
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   protected readonly modeName = failureModeName;
   protected readonly time = showTime;
-  protected readonly mayRule = computed(() => may(this.person()?.role ?? 'technician', 'rule'));
+  protected readonly mayRule = computed(() => may(this.person()?.roles, 'rule'));
   /** The newest first; the rest is drawn when somebody comes to it. */
   private readonly drawn = signal(ROWS_AT_ONCE);
   protected readonly rows = computed(() => this.readings().slice(-this.drawn()).reverse());
@@ -180,6 +182,10 @@ export class TugReadings {
   protected shown(newtons: number, wire: number): string {
     const unit = this.unit();
     const limit = this.wires()[wire - 1]?.standing.limit?.force;
-    return showNumber(fromNewtons(newtons, unit), 1, limit === undefined ? undefined : fromNewtons(limit, unit));
+    return showNumber(
+      fromNewtons(newtons, unit),
+      this.decimals(),
+      limit === undefined ? undefined : fromNewtons(limit, unit),
+    );
   }
 }

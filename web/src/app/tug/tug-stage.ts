@@ -21,6 +21,7 @@ import { PullsWaiting } from './pull/pulls-waiting';
 import { targetName } from './pull/target-name';
 import { TugReadings, type TugReading, type TugRuling } from './tug-readings';
 import { Notice } from '../parts/notice';
+import { injectForceDecimals } from '../settings/force-decimals';
 
 /** A reading being corrected; the next one kept corrects it. */
 interface Correcting {
@@ -52,6 +53,7 @@ interface Correcting {
   styleUrls: ['../parts/stage.less', '../parts/pulls.less', './tug-stage.less'],
 })
 export class TugStage {
+  private readonly decimals = injectForceDecimals();
   protected readonly hand = inject(Hand);
   protected readonly entry = inject(PullStore);
   private readonly inHand = inject(PullsInHand);
@@ -152,7 +154,7 @@ export class TugStage {
   protected readonly summary = computed(() => {
     const group = this.group();
     const limit = this.standing();
-    return group && limit !== null ? groupNumbers(group, limit, this.entry.unit()) : null;
+    return group && limit !== null ? groupNumbers(group, limit, this.entry.unit(), this.decimals()) : null;
   });
 
   constructor() {

@@ -10,6 +10,7 @@ import {
 } from '@angular/core';
 import { fromNewtons, showNumber, type ForceUnit } from '@tug-mark/core';
 import { StationGauge } from './station-gauge';
+import { injectForceDecimals } from '../../settings/force-decimals';
 
 /** N: less than this is written as 0.0. */
 const AT_REST = 0.05;
@@ -45,6 +46,7 @@ const AT_REST = 0.05;
   `,
 })
 export class ForceStrip {
+  private readonly decimals = injectForceDecimals();
   readonly unit = input<ForceUnit>('N');
   /** Least force, N, drawn as a line. */
   readonly limit = input<number | null>(null);
@@ -81,7 +83,7 @@ export class ForceStrip {
     if (!heard) return;
     // At rest it is 0.0, not -0.0.
     const now = Math.abs(heard.now) < AT_REST ? 0 : heard.now;
-    this.digits().nativeElement.textContent = showNumber(fromNewtons(now, this.unit()), 1);
+    this.digits().nativeElement.textContent = showNumber(fromNewtons(now, this.unit()), this.decimals());
     const context = canvas.getContext('2d');
     const { forces, next } = heard.strip;
     const n = forces.length;

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
-import { showDay, type ForceUnit } from '@tug-mark/core';
+import { type ForceUnit } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { FileButton } from '../../parts/file-button';
 import { Mark } from '../../parts/mark';
@@ -7,6 +7,7 @@ import { ForceStrip } from './force-strip';
 import { StationGauge } from './station-gauge';
 import { injectToday } from '../../session/shop-day';
 import { Select } from '../../parts/select';
+import { showDay } from '../../parts/show-time';
 
 /** The station's gauge: which one, whether it is there, what it shows now; or that values are typed. */
 @Component({

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { showDay } from '@tug-mark/core';
 import { Store } from '@ngrx/store';
 import { may, type Gauge } from '@tug-mark/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -9,6 +8,7 @@ import { GaugeBar } from './gauge-bar';
 import { GaugeForm } from './gauge-form';
 import { StationGauge } from './station-gauge';
 import { injectToday } from '../../session/shop-day';
+import { showDay } from '../../parts/show-time';
 
 const NEW: Gauge = {
   id: '',
@@ -108,7 +108,7 @@ export class GaugesPage {
   protected readonly fresh = NEW;
   protected readonly today = injectToday()();
   protected readonly draft = signal<Gauge | null>(null);
-  protected readonly mayEdit = computed(() => may(this.person()?.role ?? 'technician', 'edit-cabinet'));
+  protected readonly mayEdit = computed(() => may(this.person()?.roles, 'edit-cabinet'));
   constructor() {
     void this.gauge.open();
   }

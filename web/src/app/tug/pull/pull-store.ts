@@ -19,6 +19,7 @@ import type { PullKey } from '../gauge/station-gauge';
 import { leaveForceField, selectForce, toNoteField } from './force-field';
 import { decimalsOf, tidy } from './force-text';
 import { QUIET_HOST, type PullHost } from './pull-host';
+import { injectForceDecimals } from '../../settings/force-decimals';
 
 /** A reading that has a value but is not on record yet. */
 export interface Pending {
@@ -137,7 +138,7 @@ export const PullStore = signalStore(
       suggestion: computed(() => store.curve()?.read?.suggestion ?? null),
     };
   }),
-  withMethods((store, global = inject(Store)) => {
+  withMethods((store, global = inject(Store), decimals = injectForceDecimals()) => {
     const clear = () => {
       patchState(store, { ...NOTHING_OPEN, taken: store.taken() + 1 });
     };
@@ -196,11 +197,11 @@ export const PullStore = signalStore(
       shown(newtons: number): string {
         const limit = store.limit();
         const unit = store.unit();
-        // As many digits as were typed or measured, two at most: what is shown is what is kept.
-        const kept = store.pending()?.newtons === newtons && unit === 'N' ? decimalsOf(newtons) : 1;
+        // As many digits as were typed or measured, two at most beside what the shop wants: what is shown is what is kept.
+        const kept = store.pending()?.newtons === newtons && unit === 'N' ? Math.min(2, decimalsOf(newtons)) : 0;
         return showNumber(
           fromNewtons(newtons, unit),
-          Math.min(2, Math.max(1, kept)),
+          Math.max(decimals(), kept),
           limit === null ? undefined : fromNewtons(limit, unit),
         );
       },
