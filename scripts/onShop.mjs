@@ -9,7 +9,7 @@ import { run } from './lib/say.mjs';
    demo data), or on the one in TUG_DATABASE_URL. The shop may be running meanwhile. npm run verify checks every chain;
    npm run standings works out once more where every combination stands. */
 run(async () => {
-  const [program] = process.argv.slice(2);
+  const [program, ...more] = process.argv.slice(2);
   ensurePackages({ forRunning: true });
   await ensurePrograms();
   let url = process.env.TUG_DATABASE_URL;
@@ -17,7 +17,7 @@ run(async () => {
     const cluster = await startPostgres('postgres', { firstPort: 54870 });
     url = cluster.url(process.argv.includes('--empty') ? 'tug_mark_empty' : 'tug_mark_demo');
   }
-  const done = spawnSync(process.execPath, ['--enable-source-maps', program], {
+  const done = spawnSync(process.execPath, ['--enable-source-maps', program, ...more], {
     cwd: ROOT,
     stdio: 'inherit',
     env: { ...process.env, TUG_DATABASE_URL: url },

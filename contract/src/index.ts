@@ -3,6 +3,7 @@ export * from './journal';
 export * from './formerNames';
 export * from './parts';
 export * from './people';
+export * from './moving';
 export * from './plainSettings';
 export * from './shop';
 export * from './problem';

@@ -54,6 +54,8 @@ export const hereSchema = z.object({
     settings: shopSettingsSchema,
     /** Digest of the logo for paper; null: none. */
     logo: z.string().nullable(),
+    /** When and by whom it was moved here from elsewhere, and when its file was written; null: it began here. */
+    movedIn: z.object({ at: z.string(), by: z.string(), digest: z.string(), madeAt: z.string() }).nullable(),
     /** No account exists yet: the first page makes the first engineer's. */
     isNew: z.boolean(),
     demoSignIns: z.array(z.object({ name: z.string(), role: z.enum(ROLES), password: z.string(), note: z.string() })),

@@ -12,6 +12,7 @@ const PROGRAMS = {
     main: 'main.ts',
     sectionWorker: 'journal/sectionWorker.ts',
     verify: 'verify/main.ts',
+    move: 'moving/main.ts',
     standings: 'standing/main.ts',
     group: 'group/main.ts',
   },

@@ -27,6 +27,7 @@ import { liveRoutes } from './live/routes';
 import { Teller } from './live/teller';
 import { lookRoutes } from './look/routes';
 import { lotRoutes } from './lot/routes';
+import { movingRoutes } from './moving/routes';
 import { peopleRoutes } from './people/routes';
 import { readSessions } from './session/session';
 import { Projector } from './standing/Projector';
@@ -131,6 +132,7 @@ export async function buildApp({
       readSessions(api, db);
       await api.register(peopleRoutes, { db, hub, signInsPerMinute });
       await api.register(shopRoutes, { db });
+      await api.register(movingRoutes, { db });
       await api.register(cabinetRoutes, { db });
       await api.register(tugRoutes, { db });
       await api.register(lookRoutes, { db });

@@ -16,6 +16,8 @@ export const ADDRESSES = {
   putLogo: 'PUT /shop/logo',
   readLogo: 'GET /shop/logo',
   removeLogo: 'DELETE /shop/logo',
+  moveShopOut: 'GET /shop/whole',
+  moveShopIn: 'POST /shop/whole',
 
   readCabinet: 'GET /cabinet',
   listRevisions: 'GET /cabinet/:kind/:part/revisions',

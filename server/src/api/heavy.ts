@@ -5,6 +5,8 @@ import type { OperationId } from '@tug-mark/contract';
  * them stands in the way of a reading (docs/decisions/030-two-processes.md).
  */
 export const HEAVY: ReadonlySet<OperationId> = new Set([
+  'moveShopOut',
+  'moveShopIn',
   'readCombination',
   'importWireList',
   'importReadings',

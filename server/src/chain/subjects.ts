@@ -90,6 +90,7 @@ export const SUBJECTS: Readonly<Record<LedgerName, ReadSubjects>> = {
   shop: fromTable(`SELECT 'shop' AS subject, (jsonb_build_object('id', id, 'name', name, 'isDemo', is_demo, 'site', site,
       'zone', zone)
       || CASE WHEN settings = '{}' THEN '{}'::jsonb ELSE jsonb_build_object('settings', settings) END
-      || CASE WHEN logo IS NULL THEN '{}'::jsonb ELSE jsonb_build_object('logo', encode(sha256(logo), 'hex')) END)::json
+      || CASE WHEN logo IS NULL THEN '{}'::jsonb ELSE jsonb_build_object('logo', encode(sha256(logo), 'hex')) END
+      || CASE WHEN moved_in IS NULL THEN '{}'::jsonb ELSE jsonb_build_object('movedIn', moved_in) END)::json
       AS state FROM shop`),
 };

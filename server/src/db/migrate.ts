@@ -14,6 +14,7 @@ import * as checksOfDies from './migrations/011-checks-of-dies';
 import * as bench from './migrations/012-bench';
 import * as unsent from './migrations/013-unsent';
 import * as ownPasswords from './migrations/014-own-passwords';
+import * as movedIn from './migrations/016-moved-in';
 import * as rolesAndSettings from './migrations/015-roles-and-settings';
 
 const MIGRATIONS = [
@@ -32,7 +33,11 @@ const MIGRATIONS = [
   { name: '013-unsent', up: unsent.up, down: unsent.down },
   { name: '014-own-passwords', up: ownPasswords.up, down: ownPasswords.down },
   { name: '015-roles-and-settings', up: rolesAndSettings.up, down: rolesAndSettings.down },
+  { name: '016-moved-in', up: movedIn.up, down: movedIn.down },
 ];
+
+/** Every schema there has been, in their order. */
+export const SCHEMAS: readonly string[] = MIGRATIONS.map(({ name }) => name);
 
 /** Brings the database to the newest schema and begins its ledgers; of several processes at once, each waits its turn. */
 export async function migrate(db: Knex): Promise<void> {

@@ -159,6 +159,23 @@ export const refusals = {
       'Send the photograph first; the entry keeps its place until then.',
     ),
   photoRefused: (code: string, title: string, detail: string) => new Refusal(422, code, title, detail),
+  shopNotEmpty: () =>
+    new Refusal(
+      409,
+      'shop-not-empty',
+      'This shop is not empty any more.',
+      'A whole shop is moved only into one nothing was made in yet: begin with an empty database.',
+    ),
+  wholeShopUnreadable: (why: string) =>
+    new Refusal(422, 'whole-shop-unreadable', 'This file does not hold a whole shop that can be read here.', why),
+  wholeShopChanged: (faults: readonly string[]) =>
+    new Refusal(
+      422,
+      'whole-shop-changed',
+      'Something in this file was changed after it was put on record.',
+      'Nothing was moved in. Write the file again from the shop it came from; if that says the same, verify that shop first.',
+      { errors: faults.map((text) => ({ where: '', text })) },
+    ),
   logoRefused: () =>
     new Refusal(
       422,

@@ -8,8 +8,10 @@ export const hashPassword = (password: string): Promise<string> => hash(password
 
 /** Verifies against `stored`, or against a made hash of equal cost when there is no such person, so that time tells nothing. */
 export async function verifyPassword(stored: string | undefined, password: string): Promise<boolean> {
-  const matches = await verify(stored ?? (await nobody), password);
-  return stored !== undefined && matches;
+  // Somebody who was moved in has none until they choose one.
+  const has = stored !== undefined && stored !== '';
+  const matches = await verify(has ? stored : await nobody, password);
+  return has && matches;
 }
 const nobody = hashPassword('nobody has this password');
 

@@ -14,12 +14,13 @@ interface ShopRow {
   readonly zone: string;
   readonly settings: object;
   readonly logo: Buffer | null;
+  readonly moved_in: Here['shop']['movedIn'];
 }
 
 /** The shop as every page of it knows it. */
 export async function readShop(db: Knex): Promise<Omit<Here['shop'], 'demoSignIns'>> {
   const [row, anyone] = await Promise.all([
-    db('shop').first('id', 'name', 'is_demo', 'zone', 'settings', 'logo') as Promise<ShopRow>,
+    db('shop').first('id', 'name', 'is_demo', 'zone', 'settings', 'logo', 'moved_in') as Promise<ShopRow>,
     db('people').first('id') as Promise<unknown>,
   ]);
   const { id, name, zone, logo } = row;
@@ -27,6 +28,7 @@ export async function readShop(db: Knex): Promise<Omit<Here['shop'], 'demoSignIn
     ...{ id, name, zone, isDemo: row.is_demo, isNew: anyone === undefined },
     settings: settingsOf(row),
     logo: logo && createHash('sha256').update(logo).digest('hex'),
+    movedIn: row.moved_in,
   };
 }
 

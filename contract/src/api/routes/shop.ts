@@ -1,5 +1,7 @@
 import { PLAIN_SETTINGS } from '../../plainSettings';
 import { hereSchema, MOST_LOGO, shopChangeSchema } from '../../shop';
+import { MOST_WHOLE_SHOP, movedShopSchema } from '../../moving';
+import { z } from 'zod';
 import { define } from '../Route';
 
 const tag = 'Shop';
@@ -39,5 +41,23 @@ export const shop = {
     summary: 'Takes the picture off the shop’s paper',
     who: 'manage-shop',
     answers: { 200: hereSchema },
+  }),
+  moveShopOut: define('moveShopOut', {
+    tag,
+    summary: 'The whole shop in one file: parts, documents, rules, people without their passwords, and every record',
+    who: 'manage-shop',
+    answers: { 200: { file: ['application/gzip'] } },
+  }),
+  moveShopIn: define('moveShopIn', {
+    tag,
+    summary: 'Takes a whole shop in, in place of one that is still empty: whole or nothing, its chains proved first',
+    who: 'manage-shop',
+    query: z.object({
+      /** 'check' keeps nothing and says what it would be. */
+      only: z.enum(['check', 'keep']).default('check'),
+    }),
+    body: { file: ['application/gzip'], most: MOST_WHOLE_SHOP },
+    answers: { 200: movedShopSchema },
+    problems: ['shop-not-empty', 'whole-shop-unreadable', 'whole-shop-changed'],
   }),
 };

@@ -37,6 +37,7 @@ export class Hand {
   readonly problem = this.store.selectSignal(handFeature.selectProblem);
   private readonly outbox = this.store.selectSignal(outboxFeature.selectItems);
   private readonly person = this.store.selectSignal(sessionFeature.selectPerson);
+  private readonly shop = this.store.selectSignal(sessionFeature.selectShop);
   /** Instant the set-up is computed for; moves on with every entry and every half minute. */
   readonly now = signal(new Date().toISOString());
 
@@ -130,6 +131,7 @@ export class Hand {
     const view = this.view();
     const setUp = this.setUp();
     const person = this.person();
+    const shop = this.shop();
     if (!view || !setUp || !person) {
       return { code: 'not-ready', field: '', text: 'The combination is not loaded yet. Wait a moment and try again.' };
     }
@@ -156,6 +158,7 @@ export class Hand {
           combination: view.combination.id,
           person: person.id,
           personName: person.name,
+          ...(shop && { shop: { id: shop.id, name: shop.name } }),
           madeAt: at,
           refused: null,
           ...beside,

@@ -53,6 +53,8 @@ export class Api {
   changeShop = (body: ShopChange) => this.client.call('changeShop', { body });
   putLogo = (body: Blob) => this.client.call('putLogo', { body });
   removeLogo = () => this.client.call('removeLogo', {});
+  moveShopIn = (file: Blob, only: 'check' | 'keep') =>
+    this.client.call('moveShopIn', { query: { only }, body: new Blob([file], { type: 'application/gzip' }) });
 
   combinations = (after: number) => this.client.call('listCombinations', { query: { after } });
   bench = (query: Sent<Contract['listBench'], Blob>['query']) => this.client.call('listBench', { query });

@@ -48,11 +48,12 @@ export const forget = createEffect(
 export const remember = createEffect(
   (actions$ = inject(Actions), store = inject(Store), db = inject(OutboxDb)) =>
     actions$.pipe(
-      ofType(outboxActions.refused, outboxActions.handedOver),
+      ofType(outboxActions.refused, outboxActions.handedOver, outboxActions.foundElsewhere),
       map(({ id }) =>
-        store
-          .selectSignal(outboxFeature.selectItems)()
-          .find((item) => item.entry.id === id),
+        [
+          ...store.selectSignal(outboxFeature.selectItems)(),
+          ...store.selectSignal(outboxFeature.selectElsewhere)(),
+        ].find((item) => item.entry.id === id),
       ),
       filter((item) => item !== undefined),
       tap((item) => void db.put(item).catch(() => undefined)),

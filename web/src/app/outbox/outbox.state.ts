@@ -1,4 +1,5 @@
 import type { KeptEntry, NewEntry, Problem } from '@tug-mark/contract';
+import { sessionActions } from '../session/session.state';
 import { createActionGroup, createFeature, createReducer, createSelector, emptyProps, on, props } from '@ngrx/store';
 
 /** A curve packed for sending; the entry names it by id and digest. A blob: the store holds no bytes that can change. */
@@ -14,6 +15,8 @@ export interface OutboxItem {
   /** Who made it: it is only ever sent in that person's name. */
   readonly person: string;
   readonly personName: string;
+  /** The shop it was made for; absent in entries from before a device told shops apart. */
+  readonly shop?: { readonly id: string; readonly name: string };
   readonly madeAt: string;
   /** Why the server refused it; a person has to decide then. Null while it waits to be sent. */
   readonly refused: Problem | null;
@@ -25,6 +28,10 @@ export interface OutboxItem {
 
 export interface OutboxState {
   readonly items: readonly OutboxItem[];
+  /** Those of another shop that was at this address: never sent from here. */
+  readonly elsewhere: readonly OutboxItem[];
+  /** The shop that is here; null until it is known. */
+  readonly shop: string | null;
   /** Ids of entries this device has kept: only those are sent, so that forgetting comes after keeping. */
   readonly stored: readonly string[];
   readonly offline: boolean;
@@ -55,6 +62,8 @@ export const outboxActions = createActionGroup({
     faulted: props<{ id: string; now: number }>(),
     /** Another person puts it on record as their own; why is on record already. */
     'handed over': props<{ id: string; person: string; personName: string }>(),
+    /** The server knows nothing of its combination: it was made for another shop, before a device told shops apart. */
+    'found elsewhere': props<{ id: string }>(),
     /** The person gives up a refused entry, after having seen why. */
     dropped: props<{ id: string }>(),
   },
@@ -64,23 +73,39 @@ function without(state: OutboxState, id: string): OutboxState {
   return {
     ...state,
     items: state.items.filter((item) => item.entry.id !== id),
+    elsewhere: state.elsewhere.filter((item) => item.entry.id !== id),
     stored: state.stored.filter((other) => other !== id),
     faulted: Object.fromEntries(Object.entries(state.faulted).filter(([other]) => other !== id)),
   };
 }
 
+/** Sets apart what was made for another shop, as soon as it is known which one is here. */
+function parted(state: OutboxState): OutboxState {
+  const { shop } = state;
+  if (shop === null) return state;
+  const isOurs = (item: OutboxItem) => item.shop === undefined || item.shop.id === shop;
+  const all = [...state.elsewhere, ...state.items];
+  const elsewhere = all.filter((item) => !isOurs(item));
+  return elsewhere.length || state.elsewhere.length ? { ...state, items: all.filter(isOurs), elsewhere } : state;
+}
+
 export const outboxFeature = createFeature({
   name: 'outbox',
   reducer: createReducer<OutboxState>(
-    { items: [], stored: [], offline: false, silences: 0, faulted: {}, clockBehind: null },
+    { items: [], elsewhere: [], shop: null, stored: [], offline: false, silences: 0, faulted: {}, clockBehind: null },
+    on(sessionActions.arrived, (s, { here }): OutboxState => parted({ ...s, shop: here.shop.id })),
+    on(outboxActions.foundElsewhere, (s, { id }): OutboxState => {
+      const shop = { id: '', name: '' };
+      return parted({ ...s, items: s.items.map((item) => (item.entry.id === id ? { ...item, shop } : item)) });
+    }),
     on(outboxActions.restored, (s, { items }): OutboxState => {
-      const known = new Set(s.items.map((item) => item.entry.id));
+      const known = new Set([...s.items, ...s.elsewhere].map((item) => item.entry.id));
       const restored = items.filter((item) => !known.has(item.entry.id));
-      return {
+      return parted({
         ...s,
         items: [...restored, ...s.items],
         stored: [...restored.map((item) => item.entry.id), ...s.stored],
-      };
+      });
     }),
     on(outboxActions.put, (s, { item }): OutboxState => ({ ...s, items: [...s.items, item] })),
     on(outboxActions.stored, (s, { item }): OutboxState => ({ ...s, stored: [...s.stored, item.entry.id] })),

@@ -90,6 +90,19 @@ export function injectTypedMemory(): (remembered: Remembered) => TypedMemory {
   };
 }
 
+/** Places of forms typed for another shop that was at this address. */
+export function formsOfOtherShops(shop: string): string[] {
+  return Object.keys(localStorage).filter((key) => {
+    if (!key.startsWith(`${PREFIX}-`)) return false;
+    const kept = read(key);
+    return kept !== null && kept.shop !== shop;
+  });
+}
+
+export function forgetFormsOfOtherShops(shop: string): void {
+  for (const key of formsOfOtherShops(shop)) localStorage.removeItem(key);
+}
+
 function read(key: string): Kept | null {
   try {
     return JSON.parse(localStorage.getItem(key) ?? 'null') as Kept | null;

@@ -92,7 +92,13 @@ export class LeftBehind {
     try {
       for (const { entry, combination, personName, madeAt } of this.left()) {
         const said = { id: entry.id, body: entry.body, madeBy: personName, madeAt, act, why: this.why.value };
-        await this.api.settleUnsent(combination, said);
+        try {
+          await this.api.settleUnsent(combination, said);
+        } catch (error) {
+          if (toProblem(error).code !== 'not-found') throw error;
+          this.store.dispatch(outboxActions.foundElsewhere({ id: entry.id }));
+          continue;
+        }
         this.store.dispatch(
           act === 'dropped'
             ? outboxActions.dropped({ id: entry.id })

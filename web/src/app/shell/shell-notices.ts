@@ -3,16 +3,18 @@ import { Store } from '@ngrx/store';
 import { outboxFeature } from '../outbox/outbox.state';
 import { count } from '../parts/count';
 import { Notice } from '../parts/notice';
+import { formsOfOtherShops } from '../parts/typed-memory';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from './keys';
 import { LeftBehind } from './left-behind';
+import { OtherShop } from './other-shop';
 import { RefusedEntries } from './refused-entries';
 import { SignInForm } from './sign-in-form';
 
 /** What stands across every page while it lasts: an ended session, entries that wait, a clock that is off. */
 @Component({
   selector: 'tm-shell-notices',
-  imports: [Notice, SignInForm, RefusedEntries, LeftBehind],
+  imports: [Notice, SignInForm, RefusedEntries, LeftBehind, OtherShop],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (state() === 'expired') {
@@ -55,6 +57,11 @@ import { SignInForm } from './sign-in-form';
         }
       }
     }
+    @defer (when leavings()) {
+      @if (leavings()) {
+        <tm-other-shop />
+      }
+    }
     @defer (when refused().length) {
       <tm-refused-entries />
     }
@@ -80,6 +87,12 @@ export class ShellNotices {
   protected readonly state = this.store.selectSignal(sessionFeature.selectState);
   protected readonly refused = this.store.selectSignal(outboxFeature.selectRefused);
   protected readonly unheard = inject(Keys).unheard;
+  private readonly elsewhere = this.store.selectSignal(outboxFeature.selectElsewhere);
+  private readonly shop = this.store.selectSignal(sessionFeature.selectShop);
+  /** Whether another shop at this address left something on this device. */
+  protected readonly leavings = computed(
+    () => this.elsewhere().length > 0 || formsOfOtherShops(this.shop()?.id ?? '').length > 0,
+  );
   protected readonly faulted = this.store.selectSignal(outboxFeature.selectFaultedItems);
   protected readonly waiting = this.store.selectSignal(outboxFeature.selectWaiting);
   private readonly clockBehind = this.store.selectSignal(outboxFeature.selectClockBehind);

@@ -16,6 +16,7 @@ import { Select } from '../parts/select';
 import { TypedBack } from '../parts/typed-back';
 import { faultOf } from '../parts/zod-form';
 import { sessionActions, sessionFeature } from '../session/session.state';
+import { WholeShop } from './whole-shop';
 import { shopChange, shopForm } from './shop-form';
 
 const same = <T extends string>(values: readonly T[], label: (value: T) => string = (value) => value) =>
@@ -39,7 +40,7 @@ const SAMPLE = '2027-02-03T13:05:00.000Z';
   selector: 'tm-shop-page',
   imports: [
     ...[ReactiveFormsModule, NzButtonModule, NzInputModule, Field, FileButton, FormFaults, Notice, ProblemNotice],
-    ...[Select, TypedBack],
+    ...[Select, TypedBack, WholeShop],
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -133,6 +134,7 @@ const SAMPLE = '2027-02-03T13:05:00.000Z';
           }
         </p>
       </section>
+      <tm-whole-shop />
     </div>
   `,
   styleUrl: '../documents/draft.less',

@@ -123,7 +123,7 @@ export const pulled = (piece: number, force: number, changes: Partial<Extract<En
 export function signedIn(role: Role, name = 'Odile'): Here {
   const person = { id: name, name, roles: [role], active: true, qualifiedUntil: null, qualifications: null };
   const shop = { id: 's1', name: 'Fennick Lane', isDemo: true, zone: 'UTC', isNew: false, demoSignIns: [] };
-  return { person, shop: { ...shop, settings: PLAIN_SETTINGS, logo: null } };
+  return { person, shop: { ...shop, settings: PLAIN_SETTINGS, logo: null, movedIn: null } };
 }
 
 export const PLAN = { everyPieces: 10, everyHours: null, afterChange: ['wire-reel' as const], bothSides: false };
