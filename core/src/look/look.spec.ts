@@ -435,7 +435,9 @@ describe('A fault', () => {
           (drawing) => drawing?.shapes ?? [],
         );
         expect(shapes.length).toBeGreaterThan(0);
-        const red = shapes.filter((s) => (s.kind === 'text' ? s.ink === 'fail' : [s.stroke, s.fill].includes('fail')));
+        const red = shapes.filter((s) =>
+          s.kind === 'path' ? [s.stroke, s.fill].includes('fail') : s.kind === 'text' && s.ink === 'fail',
+        );
         expect(red).withContext(`${fault.code} on a ${family}`).toEqual([]);
         const words = shapes.flatMap((s) => (s.kind === 'text' ? [s.text] : []));
         expect(words.filter((w) => w !== '5 mm').length)

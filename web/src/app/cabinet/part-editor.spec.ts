@@ -29,6 +29,11 @@ describe('A part in the form', () => {
     await TestBed.inject(CabinetStore).load();
     await bench.settle();
   };
+  /** A new terminal, past the question what kind it is. */
+  const openNew = async () => {
+    await open('terminal', null);
+    await bench.press('Go on without the drawings');
+  };
   const faults = () =>
     [...bench.element.querySelectorAll('tm-form-faults li')].map((li) => li.textContent?.replace(/\s+/g, ' ').trim());
   const field = (id: string) => bench.element.querySelector<HTMLInputElement>(`#${id}`);
@@ -62,7 +67,7 @@ describe('A part in the form', () => {
   });
 
   it('asks of a terminal what its family has, and of another family something else', async () => {
-    await open('terminal', null);
+    await openNew();
     await bench.choose('f-family', 'compression lug');
     expect(labels()).toContain('Die index');
     expect(labels().some((label) => label.startsWith('Barrel size'))).toBeFalse();
@@ -75,8 +80,106 @@ describe('A part in the form', () => {
     expect(field('f-barrelSize')?.value).toBe('16');
   });
 
-  it('begins with what nearly every sheet says, marks what is needed, and has words instead of codes', async () => {
+  it('of a new terminal begins with its family, by its drawing; the number is typed next', async () => {
     await open('terminal', null);
+    expect(field('f-part')).toBeNull();
+    const drawn = [...bench.element.querySelectorAll<HTMLElement>('tm-drawn-choice label')];
+    expect(drawn).toHaveSize(12);
+    expect(drawn.every((label) => label.querySelector('svg path') !== null)).toBeTrue();
+    drawn
+      .find((label) => label.textContent?.includes('compression lug'))
+      ?.querySelector('input')
+      ?.click();
+    await bench.settle();
+    expect(document.activeElement?.id).toBe('f-part');
+    expect(labels()).toContain('Die index');
+    await bench.press('Another family');
+    expect(document.activeElement?.id).toBe('f-family');
+  });
+
+  it('leads from a dimension on the drawing to its field, and marks on it the field that has the focus', async () => {
+    await open('terminal', { ...bareRing, barrel: { ...bareRing.barrel, innerDiameter: null } });
+    const dimension = (title: string) => {
+      const all = [...bench.element.querySelectorAll<SVGElement>('tm-terminal-drawing g[role=button]')];
+      const found = all.find((g) => g.getAttribute('aria-label')?.startsWith(title));
+      if (!found) throw new Error(`no dimension ${title}`);
+      return found;
+    };
+    expect(dimension('barrel').textContent?.trim()).toBe(`barrel ${bareRing.barrel.length}`);
+    expect(dimension('inner').textContent?.trim()).toBe('inner ...');
+    expect(dimension('inner').classList).toContain('missing');
+    dimension('inner').dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    await bench.settle();
+    expect(document.activeElement?.id).toBe('f-barrel-innerDiameter');
+    expect(dimension('inner').classList).toContain('active');
+    expect(dimension('barrel').classList).not.toContain('active');
+    await bench.type('f-barrel-innerDiameter', '0.1 in');
+    expect(dimension('inner').textContent?.trim()).toBe('inner 2.54');
+    expect(dimension('inner').classList).not.toContain('missing');
+  });
+
+  it('shows a stripper’s notches as a strip of bores, each leading to its fields', async () => {
+    await open('stripper', stripper);
+    const strip = () => [...bench.element.querySelectorAll<SVGElement>('tm-notch-strip g')];
+    expect(strip()).toHaveSize(stripper.notches.length);
+    const radius = (i: number) => Number(strip()[i]?.querySelector('circle')?.getAttribute('r'));
+    const [first, second] = stripper.notches;
+    expect(radius(1) / radius(0)).toBeCloseTo((second?.bore ?? 0) / (first?.bore ?? 1), 2);
+    strip()[1]?.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+    await bench.settle();
+    expect(document.activeElement?.id).toBe('t-notches-1-bore');
+    await bench.type('t-notches-1-bore', '');
+    expect(strip()[1]?.textContent).toContain('...');
+  });
+
+  it('gives of size, strands and their diameter the third, and asks where they do not agree', async () => {
+    await open('wire', null);
+    await bench.type('f-conductor-size', '0.75 mm2');
+    await bench.type('f-conductor-strands', '24');
+    expect(effect()).toContain('24 strands of it: about 0.199 mm each.');
+    await bench.type('f-conductor-strandDiameter', '0.25');
+    expect(effect()).toContain('57 % more metal than the printed size');
+    await bench.type('f-conductor-strandDiameter', '0.2');
+    expect(effect()).not.toContain('than the printed size');
+  });
+
+  it('tells what a wire without a label may be, and takes the count over', async () => {
+    await open('wire', null);
+    await bench.type('w-strands', '24');
+    await bench.type('w-diameter', '0.2');
+    await bench.type('w-insulation', String(wire075.insulationDiameter));
+    const guess = () => bench.element.querySelector('tm-what-wire')?.textContent?.replace(/\s+/g, ' ') ?? '';
+    expect(guess()).toContain('It may be 0.75 mm² (1 % more metal)');
+    expect(guess()).toContain('W-075');
+    await bench.press('Take count and diameters into the form');
+    expect([field('f-conductor-strands')?.value, field('f-conductor-size')?.value]).toEqual(['24', '0.75 mm2']);
+    await bench.type('w-strands', '24.5');
+    expect(guess()).not.toContain('It may be');
+  });
+
+  it('has the terminals of a nest picked from the cabinet, its profile by its drawing', async () => {
+    await open('tool', tool);
+    const nest = tool.dies[0]?.nests[0];
+    expect(bench.element.querySelector('#t-nests-0-terminals')?.closest('nz-select')?.textContent).toContain(
+      nest?.terminals[0] ?? '?',
+    );
+    const profile = [...bench.element.querySelectorAll<HTMLElement>('[id="t-nests-0-profile"] label')];
+    expect(
+      profile.find((label) => label.classList.contains('ant-radio-button-wrapper-checked'))?.textContent,
+    ).toContain(nest?.profile.replace(/-/g, ' ') ?? '?');
+    profile
+      .find((label) => label.textContent?.trim() === 'hex')
+      ?.querySelector('input')
+      ?.click();
+    await bench.settle();
+    await bench.submit();
+    const [, , kept] = keepPart.calls.mostRecent().args as [string, number, typeof tool];
+    expect(kept.dies[0]?.nests[0]?.profile).toBe('hex');
+    expect(kept.dies[0]?.nests[0]?.terminals).toEqual(nest?.terminals ?? []);
+  });
+
+  it('begins with what nearly every sheet says, marks what is needed, and has words instead of codes', async () => {
+    await openNew();
     expect(field('f-mostWires')?.value).toBe('1');
     expect(field('f-part')?.getAttribute('aria-required')).toBe('true');
     expect(await bench.offers('f-family')).toContain('wire-end ferrule');
@@ -94,13 +197,13 @@ describe('A part in the form', () => {
 
   it('computes what follows as it is typed: fit and strip on a wire of the shop, metal of a wire', async () => {
     await open('terminal', bareRing);
-    expect(effect()).toContain('On W-075 (0.75 mm²)');
+    expect(effect()).toContain('On your W-075 (0.75 mm²)');
     expect(effect()).toMatch(/Strip [\d.]+–[\d.]+ mm, set point/);
     expect(bench.element.querySelector('tm-part-effect svg')).not.toBeNull();
     await bench.type('f-barrel-length', '');
     expect(effect()).toMatch(/waits for the barrel length/);
     await bench.type('f-brushMax', 'x');
-    expect(effect()).toContain('Waits for one more field.');
+    expect(effect()).toContain('the strip length, wait for: longest brush.');
     bench.close();
     await open('wire', wire075);
     const metal = (24 * Math.PI * 0.2 ** 2) / 4;
@@ -110,7 +213,7 @@ describe('A part in the form', () => {
   });
 
   it('reads a stamp and fills range and stud with the reading that is chosen', async () => {
-    await open('terminal', null);
+    await openNew();
     await bench.type('f-stamp', '16-14 M5');
     await bench.press('AWG 16');
     expect([field('f-conductorRange-smallest')?.value, field('f-conductorRange-largest')?.value]).toEqual([

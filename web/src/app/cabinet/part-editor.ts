@@ -1,13 +1,26 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  Injector,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
 import type { Problem } from '@tug-mark/contract';
 import {
+  capital,
   CATALOGUES,
-  FIELD_GROUPS,
+  FAMILIES,
+  familyName,
+  type Family,
   type CatalogueKind,
   type CatalogueParts,
   type PartCells,
-  type StampReading,
 } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api, ApiProblem, toProblem } from '../http/api';
@@ -18,17 +31,19 @@ import { Select } from '../parts/select';
 import { TypedBack } from '../parts/typed-back';
 import { CabinetStore } from './cabinet.store';
 import { PartEffect } from './part-effect';
-import { PartFields } from './part-fields';
-import { cellsFrom, concerns, faultsOf, partForm, readForm, restorePart } from './part-form';
-import { PartRows } from './part-rows';
-import { StampFill } from './stamp-fill';
+import { FamilyChoice } from './family-choice';
+import { goToField } from './go-to-field';
+import { PartGroups } from './part-groups';
+import { cellsFrom, faultsOf, fieldId, partForm, readForm, readSoFar, restorePart } from './part-form';
+import { TerminalDrawingView } from './terminal-drawing';
+import { WhatWire } from './what-wire';
 
 /** A part as a form, in groups, with what follows from it beside; read by the same rules as a file. */
 @Component({
   selector: 'tm-part-editor',
   imports: [
-    ...[ReactiveFormsModule, NzButtonModule, FormFaults, PartEffect, PartFields, PartRows, ProblemNotice, Select],
-    ...[StampFill, TypedBack],
+    ...[ReactiveFormsModule, NzButtonModule, FamilyChoice, FormFaults, PartEffect, PartGroups, ProblemNotice],
+    ...[Select, TerminalDrawingView, TypedBack, WhatWire],
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -48,38 +63,38 @@ import { StampFill } from './stamp-fill';
           <button nz-button type="button" (click)="insist()">Keep mine as the next revision all the same</button>
         }
       }
-      <div [class.both]="kind() === 'terminal' || kind() === 'wire'">
-        <div class="groups">
-          @for (group of groups(); track group.title) {
-            <details [open]="!group.isRare || group.isOpen">
-              <summary>{{ group.title }}</summary>
-              @if (group.columns.length) {
-                <tm-part-fields
-                  [columns]="group.columns"
-                  [cells]="form().controls.cells"
-                  [faults]="faults()"
-                  [fixed]="part() ? 'part' : null"
-                />
+      @if (asksFamily()) {
+        <tm-family-choice (chosen)="takeFamily($event)" (left)="knowsFamily.set(true)" />
+      } @else {
+        <div [class.both]="kind() === 'terminal' || kind() === 'wire'" [class.drawn]="kind() === 'terminal'">
+          <div class="groups" (focusin)="focused.set(idOf($event))" (focusout)="focused.set('')">
+            <tm-part-groups
+              [kind]="kind()"
+              [form]="form()"
+              [changes]="edited.changes()"
+              [faults]="faults()"
+              [isKept]="part() !== null"
+              (filled)="fillWith($event)"
+            />
+          </div>
+          @if (kind() === 'terminal' || kind() === 'wire') {
+            <div class="follows">
+              @if (kind() === 'terminal') {
+                <p class="soft">
+                  {{ familyWords() }}.
+                  <button class="link" type="button" (click)="askFamily()">Another family</button>
+                </p>
+                <tm-terminal-drawing [cells]="cells()" [focused]="focused()" (touched)="goTo($event)" />
               }
-              @if (group.hasStamp) {
-                <tm-stamp-fill [stamp]="stamp()" (taken)="fillFrom($event)" />
+              <tm-part-effect [kind]="kind()" [read]="soFar()" [cells]="cells()" />
+              @if (kind() === 'wire') {
+                <tm-what-wire (taken)="fillWith($event)" />
               }
-              @for (table of group.tables; track table.path) {
-                <h3>{{ many(table.title) }}</h3>
-                <tm-part-rows
-                  [table]="table"
-                  [rows]="form().controls.tables.controls[table.path]!"
-                  [faults]="faults()"
-                />
-              }
-            </details>
+            </div>
           }
         </div>
-        @if (kind() === 'terminal' || kind() === 'wire') {
-          <tm-part-effect [kind]="kind()" [read]="read()" />
-        }
-      </div>
-      <p class="acts">
+      }
+      <p class="acts" [hidden]="asksFamily()">
         <button nz-button nzType="primary" class="bench-button" type="submit">
           {{ part() ? 'Keep as a new revision' : 'Keep the new ' + catalogue().one }}
         </button>
@@ -95,6 +110,7 @@ import { StampFill } from './stamp-fill';
 export class PartEditor {
   private readonly api = inject(Api);
   private readonly cabinet = inject(CabinetStore);
+  private readonly injector = inject(Injector);
   readonly kind = input.required<CatalogueKind>();
   /** The part to change; null for a new one. */
   readonly part = input.required<CatalogueParts[CatalogueKind] | null>();
@@ -108,7 +124,6 @@ export class PartEditor {
     const part = this.part();
     return part ? `Change ${part.part}` : `A new ${this.catalogue().one}`;
   });
-  protected readonly many = (title: string) => `${title.charAt(0).toUpperCase()}${title.slice(1)}s`;
 
   protected readonly edited = injectEditedForm(() => {
     const [kind, part] = [this.kind(), this.part()];
@@ -129,30 +144,30 @@ export class PartEditor {
     return readForm(this.kind(), this.form());
   });
   protected readonly faults = computed(() => (this.edited.tries() ? faultsOf(this.kind(), this.read()) : []));
-  protected readonly stamp = computed(() => {
+  /** What can be computed with while names are still missing. */
+  protected readonly soFar = computed(() => {
     this.edited.changes();
-    return this.form().controls.cells.controls['stamp']?.value ?? '';
+    return readSoFar(this.kind(), this.form());
   });
-  /** The groups of this kind, with the fields that concern the part as it is. */
-  protected readonly groups = computed(() => {
+  protected readonly cells = computed(() => {
     this.edited.changes();
-    const [kind, form, { columns, tables }] = [this.kind(), this.form(), this.catalogue()];
-    const first = (path: string) => FIELD_GROUPS[kind].find(({ takes }) => takes(path));
-    const wrong = new Set(this.faults().map(({ field }) => field.replace(/^[ft]-/, '').split('-')[0]));
-    return FIELD_GROUPS[kind]
-      .map((group) => {
-        const own = columns.filter(({ path }) => first(path) === group && concerns(kind, form, path));
-        const lists = tables.filter(({ path }) => first(path) === group);
-        return {
-          ...{ title: group.title, isRare: group.isRare === true, columns: own, tables: lists },
-          hasStamp: own.some(({ path }) => path === 'stamp'),
-          // What is wrong is never folded away, nor what somebody has filled in.
-          isOpen:
-            lists.some(({ path }) => (form.controls.tables.controls[path]?.length ?? 0) > 0 || wrong.has(path)) ||
-            own.some(({ path }) => wrong.has(path.split('.')[0] ?? '')),
-        };
-      })
-      .filter((group) => group.columns.length || group.tables.length);
+    return this.form().controls.cells.getRawValue();
+  });
+  /** Id of the field that has the focus; empty for none. */
+  protected readonly focused = signal('');
+  /** Somebody has said which family a new terminal is of, or wants to go on without. */
+  protected readonly knowsFamily = signal(false);
+  protected readonly asksFamily = computed(
+    () =>
+      this.kind() === 'terminal' &&
+      !this.part() &&
+      !this.knowsFamily() &&
+      !this.like() &&
+      this.edited.memory().backFrom() === null,
+  );
+  protected readonly familyWords = computed(() => {
+    const family = FAMILIES.find((each) => each === this.cells()['family']);
+    return family ? capital(familyName(family)) : '';
   });
   protected readonly likes = computed(() => [
     { value: '', label: 'none' },
@@ -186,15 +201,29 @@ export class PartEditor {
     this.form().updateValueAndValidity();
   }
 
-  /** The range and the stud as a reading of the stamp gives them. */
-  protected fillFrom({ wire, area, stud }: StampReading): void {
-    const gauge = /AWG ([\d/]+)\D([\d/]+)$/.exec(wire);
-    this.form().controls.cells.patchValue({
-      'conductorRange.smallest': gauge ? `AWG ${gauge[1]}` : `${area.min} mm2`,
-      'conductorRange.largest': gauge ? `AWG ${gauge[2]}` : `${area.max} mm2`,
-      ...(stud && { stud }),
-    });
+  protected idOf({ target }: Event): string {
+    return target instanceof HTMLElement ? target.id : '';
+  }
+
+  protected takeFamily(family: Family): void {
+    this.fillWith({ family });
+    this.knowsFamily.set(true);
+    afterNextRender(() => this.goTo('part'), { injector: this.injector });
+  }
+
+  protected askFamily(): void {
+    this.goTo('family');
+  }
+
+  /** To the field of a path, unfolding the group it is in. */
+  protected goTo(path: string): void {
+    goToField(fieldId(path));
+  }
+  /** Values that come from beside the form. */
+  protected fillWith(cells: Readonly<Record<string, string>>): void {
+    this.form().controls.cells.patchValue(cells);
     this.form().markAsDirty();
+    this.form().updateValueAndValidity();
   }
 
   protected leave(): void {

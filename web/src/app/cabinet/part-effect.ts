@@ -3,7 +3,12 @@ import {
   computeSetUp,
   envelopeDiameter,
   judgeFit,
-  metalArea,
+  construction,
+  CATALOGUES,
+  nominalArea,
+  readLength,
+  readSize,
+  STRAND_LAYS,
   missingResults,
   NO_DEMAND,
   otherScale,
@@ -18,6 +23,7 @@ import {
   type Wire,
 } from '@tug-mark/core';
 import { Mark } from '../parts/mark';
+import { plainNumber } from '../parts/plain-number';
 import { SideViewDrawing } from '../parts/side-view';
 import { CabinetStore } from './cabinet.store';
 
@@ -29,29 +35,31 @@ const DRY = { ...NO_DEMAND, place: 'dry' as const };
   imports: [Mark, SideViewDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (kind() === 'terminal' || kind() === 'wire') {
-      <h3>What follows</h3>
-      @if (wire(); as w) {
-        <p class="figures">{{ ofWire(w) }}</p>
-      } @else if (terminal(); as t) {
-        @for (line of missing(); track line) {
-          <p class="soft">{{ line }}</p>
-        }
-        @if (on(); as found) {
-          <p>
-            <tm-mark [state]="found.fit.verdict === 'fits' ? 'pass' : found.fit.verdict === 'edge' ? 'hold' : 'fail'" />
-            On {{ found.wire.part }} ({{ size(found.wire) }}): {{ found.fit.reasons[0]?.text }}
-          </p>
-          @if (found.strip?.window; as window) {
-            <p class="figures">Strip {{ range(window) }} mm, set point {{ found.strip?.setPoint ?? 'none' }} mm.</p>
-            <tm-side-view [terminal]="t" [wire]="found.wire" [strip]="found.strip!" [width]="460" />
-          }
-        } @else {
-          <p class="soft">What it does with a wire shows once the shop has a wire and house rules.</p>
+    <h3>What follows</h3>
+    @if (kind() === 'wire') {
+      @for (line of ofWire(); track line) {
+        <p class="figures">{{ line }}</p>
+      } @empty {
+        <p class="soft">Two of size, strands and strand diameter give the third, and the metal.</p>
+      }
+    } @else if (terminal(); as t) {
+      @if (on(); as found) {
+        <p>
+          <tm-mark [state]="found.fit.verdict === 'fits' ? 'pass' : found.fit.verdict === 'edge' ? 'hold' : 'fail'" />
+          On your {{ found.wire.part }} ({{ size(found.wire) }}): {{ found.fit.reasons[0]?.text }}
+        </p>
+        @if (found.strip?.window; as window) {
+          <p class="figures">Strip {{ range(window) }} mm, set point {{ found.strip?.setPoint ?? 'none' }} mm.</p>
+          <tm-side-view [terminal]="t" [wire]="found.wire" [strip]="found.strip!" [width]="460" />
         }
       } @else {
-        <p class="soft">{{ waits() }}</p>
+        <p class="soft">What it does with a wire shows once the shop has a wire and house rules.</p>
       }
+      @for (line of missing(); track line) {
+        <p class="soft">{{ line }}</p>
+      }
+    } @else {
+      <p class="soft">{{ waits() }}</p>
     }
   `,
   styles: `
@@ -67,7 +75,9 @@ const DRY = { ...NO_DEMAND, place: 'dry' as const };
 })
 export class PartEffect {
   readonly kind = input.required<CatalogueKind>();
+  /** As far as it is typed. */
   readonly read = input.required<PartRead<CatalogueKind>>();
+  readonly cells = input.required<Readonly<Record<string, string>>>();
   private readonly cabinet = inject(CabinetStore);
   protected readonly range = (window: { readonly min: number; readonly max: number }) => showRange(window, 1);
   protected readonly size = (wire: Wire) => sizeLabel(wire.conductor.size);
@@ -76,9 +86,6 @@ export class PartEffect {
     const read = this.read();
     return read.ok ? read.part : null;
   });
-  protected readonly wire = computed(() =>
-    this.kind() === 'wire' ? (this.part() as CatalogueParts['wire'] | null) : null,
-  );
   protected readonly terminal = computed(() =>
     this.kind() === 'terminal' ? (this.part() as CatalogueParts['terminal'] | null) : null,
   );
@@ -90,8 +97,12 @@ export class PartEffect {
   /** What is missing before anything can be computed. */
   protected readonly waits = computed(() => {
     const read = this.read();
-    const count = read.ok ? 0 : read.problems.length;
-    return count === 1 ? 'Waits for one more field.' : `Waits for ${count} more fields.`;
+    if (read.ok) return '';
+    const { columns } = CATALOGUES[this.kind()];
+    const titles = read.problems.map(({ path }) => columns.find((column) => column.path === path)?.title ?? path);
+    const [first = '', ...rest] = [...new Set(titles)].slice(0, 4);
+    const named = rest.length ? `${[first, ...rest.slice(0, -1)].join(', ')} and ${rest.at(-1) ?? ''}` : first;
+    return `Which wires it fits, and the strip length, wait for: ${named}.`;
   });
 
   protected readonly on = computed(() => {
@@ -113,11 +124,35 @@ export class PartEffect {
     return { wire, fit, strip: preparation?.strip ?? null };
   });
 
-  protected ofWire({ conductor }: Wire): string {
-    const kind = strandingClass(conductor);
+  /** Of a wire: its metal, from whatever two are typed, and what they leave for the third. */
+  protected readonly ofWire = computed((): string[] => {
+    const cells = this.cells();
+    const length = readLength(cells['conductor.strandDiameter'] ?? '', 'mm');
+    const count = plainNumber(cells['conductor.strands'] ?? '');
+    const size = readSize(cells['conductor.size'] ?? '');
+    const known = {
+      ...(size && { area: nominalArea(size) }),
+      ...(count !== null && Number.isInteger(count) && count > 0 && { strands: count }),
+      ...(length.outcome === 'length' && { strandDiameter: length.millimetres }),
+    };
+    const made = construction(known);
+    const printed = size ? `printed ${sizeLabel(size)}, ${otherScale(size).text}` : '';
+    if (!made) return printed ? [printed] : [];
+    const { area, strands, strandDiameter } = made;
+    const lay = STRAND_LAYS.find((each) => each === cells['conductor.lay']) ?? 'bunched';
+    const kind = strandingClass({ kind: strands === 1 ? 'solid' : 'stranded', strands, strandDiameter });
+    if (!('strandDiameter' in known))
+      return [printed, `${strands} strands of it: about ${strandDiameter.toFixed(3)} mm each.`];
+    if (!('strands' in known)) return [printed, `of ${strandDiameter} mm: about ${strands} strands.`];
+    const off = size ? (area / nominalArea(size) - 1) * 100 : 0;
     return [
-      `${metalArea(conductor).toFixed(3)} mm² of metal; printed ${sizeLabel(conductor.size)}, ${otherScale(conductor.size).text}`,
-      `${envelopeDiameter(conductor).toFixed(2)} mm over the strands${kind ? `; class ${kind}` : ''}.`,
-    ].join('; ');
-  }
+      `${area.toFixed(3)} mm² of metal${printed ? `; ${printed}` : ''}.`,
+      `${envelopeDiameter({ strands, strandDiameter, lay }).toFixed(2)} mm over the strands; class ${kind}.`,
+      ...(Math.abs(off) > 15
+        ? [
+            `That is ${Math.abs(off).toFixed(0)} % ${off < 0 ? 'less' : 'more'} metal than the printed size: is the count, the diameter or the size another one?`,
+          ]
+        : []),
+    ];
+  });
 }

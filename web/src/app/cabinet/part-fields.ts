@@ -1,22 +1,31 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
-import { capital, type Column } from '@tug-mark/core';
+import { capital, drawNest, NEST_PROFILES, type Column } from '@tug-mark/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { DayField } from '../parts/day-field';
 import type { FormFault } from '../parts/form-faults';
+import { DrawnChoice } from '../parts/drawn-choice';
 import { Select } from '../parts/select';
+import { PartsPicker } from './parts-picker';
 import { fieldId, optionsOf, unitOf, type Cells } from './part-form';
+
+/** Shapes a nest presses, each as its dies look. */
+const PROFILES = NEST_PROFILES.map((value) => ({ value, label: value.replace(/-/g, ' '), drawing: drawNest(value) }));
 
 /** Fields of a part or of one of its rows, each with its unit behind it and what is wrong under it. */
 @Component({
   selector: 'tm-part-fields',
-  imports: [ReactiveFormsModule, NzInputModule, DayField, Select],
+  imports: [ReactiveFormsModule, NzInputModule, DayField, DrawnChoice, PartsPicker, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (field of fields(); track field.column.path) {
       @let column = field.column;
       @if (cells().controls[column.path]; as control) {
-        <div class="field" [class.at-fault]="field.fault" [class.wide]="column.type === 'list'">
+        <div
+          class="field"
+          [class.at-fault]="field.fault"
+          [class.wide]="column.type === 'list' || column.path === 'profile'"
+        >
           <label [attr.for]="field.id">
             {{ capital(column.title) }}
             @if (!column.optional) {
@@ -24,7 +33,16 @@ import { fieldId, optionsOf, unitOf, type Cells } from './part-form';
             }
           </label>
           <div class="line">
-            @if (field.options; as list) {
+            @if (column.path === 'profile') {
+              <tm-drawn-choice
+                [fieldId]="field.id"
+                [label]="label() + capital(column.title)"
+                [options]="profiles"
+                [formControl]="control"
+              />
+            } @else if (column.path === 'terminals') {
+              <tm-parts-picker [fieldId]="field.id" [label]="label() + capital(column.title)" [formControl]="control" />
+            } @else if (field.options; as list) {
               <tm-select
                 [selectId]="field.id"
                 [label]="label() + capital(column.title)"
@@ -114,6 +132,7 @@ export class PartFields {
   /** A field that cannot be changed any more. */
   readonly fixed = input<string | null>(null);
   protected readonly capital = capital;
+  protected readonly profiles = PROFILES;
   protected readonly fields = computed(() => {
     const faults = new Map(this.faults().map(({ field, text }) => [field, text]));
     return this.columns().map((column) => {

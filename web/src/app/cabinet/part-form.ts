@@ -121,6 +121,19 @@ export function faultsOf(kind: CatalogueKind, read: PartRead<CatalogueKind>): Fo
 export const readForm = (kind: CatalogueKind, form: PartForm): PartRead<CatalogueKind> =>
   readPart(kind, typedCells(form));
 
+/** Required, and nothing that is computed rests on it: what stands in for it until it is typed. */
+const STAND_INS: Readonly<Record<string, string>> = { part: 'X', label: 'X', maker: 'X', temperature: '0' };
+
+/** A part as far as it is typed, to be computed with: what only names it may still be missing. */
+export function readSoFar(kind: CatalogueKind, form: PartForm): PartRead<CatalogueKind> {
+  const { cells, tables } = typedCells(form);
+  const filled = Object.entries(cells).map(([path, text]): [string, string] => [
+    path,
+    text === '' ? (STAND_INS[path] ?? '') : text,
+  ]);
+  return readPart(kind, { cells: Object.fromEntries(filled), tables });
+}
+
 /** What a column offers, in words; null where it is typed. */
 export function optionsOf(column: Column): readonly SelectOption[] | null {
   if (column.type !== 'flag' && column.type !== 'choice') return null;
