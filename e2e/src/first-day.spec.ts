@@ -210,7 +210,7 @@ describe('The first day of a shop', () => {
     await browser.choose('column-2', 'length, mm');
     await browser.choose('column-4', 'terminal b');
     await browser.sees("The cabinet has no terminal 'EY-R'.");
-    const cell = await browser.shown(By.css('tm-list-faults input'));
+    const cell = await browser.shown(By.css('tm-table-faults input'));
     await cell.sendKeys(Key.chord(Key.CONTROL, 'a'), 'EY-R4', Key.ENTER);
     await browser.sees('2 wires would become 1 combination with 36 pieces to make.');
     await expectAccessible(browser);

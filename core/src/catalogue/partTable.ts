@@ -36,6 +36,8 @@ const headedBy = (place: Place): HeadedColumn => {
   };
 };
 
+const PLAIN = { unit: 'mm', isFixed: false } as const;
+
 const unitName = ({ type, unit }: Column) => (type === 'length' ? 'mm' : (unit ?? ''));
 const headed = ({ name, column }: Place) => [name, unitName(column)].filter((word) => word !== '').join(' ');
 
@@ -81,31 +83,38 @@ export function readPartTable<K extends CatalogueKind>(
     Object.fromEntries(places.map((place) => [keyOf(place), headedBy(place)])),
     mostProblems,
   );
-  if (!read.total) {
-    for (const heading of read.unknown()) {
-      read.note(
-        1,
-        heading,
-        '',
-        `No field of a ${CATALOGUES[kind].one} is called '${heading}'. Take the column out or rename it.`,
-      );
-    }
+  // Beside those that are missing: a column that goes by another name is both.
+  for (const heading of read.unknown()) {
+    read.note(
+      1,
+      heading,
+      '',
+      `No field of a ${CATALOGUES[kind].one} is called '${heading}'. Take the column out or rename it.`,
+    );
   }
   const answer = () => ({ ok: false, problems: read.problems, total: read.total }) as const;
   if (read.total) return answer();
   /** The unit a length's column is headed in. */
-  const unitOf = (place: Place): { unit: LengthUnit; isFixed: boolean } => {
+  const headedIn = (place: Place): { unit: LengthUnit; isFixed: boolean } => {
     const heading = read.plain(keyOf(place));
     const name = plainHeading(place.name);
     return { unit: heading === `${name}in` ? 'in' : 'mm', isFixed: heading !== '' && heading !== name };
   };
 
+  // Worked out once: a file of thousands of parts asks for each of them at every cell.
+  const units = new Map(places.map((place) => [keyOf(place), headedIn(place)]));
+  const ownPlaces = places.filter(({ table }) => table === null).map((place) => ({ ...place, key: keyOf(place) }));
+  const lists = CATALOGUES[kind].tables.map(({ path }) => ({
+    path,
+    own: places.filter(({ table }) => table === path).map((place) => ({ ...place, key: keyOf(place) })),
+  }));
   const partPlace = places.find((p) => p.table === null && p.column.path === 'part');
+  const partKey = partPlace && keyOf(partPlace);
   type Line = HeadedRow<string>;
-  const cellOf = (line: Line, place: Place) => line.cell(keyOf(place));
+
   const groups: { row: number; name: string; lines: Line[] }[] = [];
   for (const line of read.rows()) {
-    const name = partPlace ? cellOf(line, partPlace) : '';
+    const name = partKey ? line.cell(partKey) : '';
     const last = groups.at(-1);
     if (last && (name === '' || name === last.name)) last.lines.push(line);
     else groups.push({ row: line.row, name, lines: [line] });
@@ -126,35 +135,33 @@ export function readPartTable<K extends CatalogueKind>(
     }
     firstRow.set(group.name, group.row);
     const cells: Record<string, string> = {};
-    for (const place of places.filter((p) => p.table === null)) {
-      const [first, ...others] = group.lines.map((line) => ({ row: line.row, text: cellOf(line, place) }));
-      cells[place.column.path] = first?.text ?? '';
-      for (const other of others) {
-        if (other.text !== '' && other.text !== first?.text) {
+    const [firstLine, ...others] = group.lines;
+    for (const place of ownPlaces) {
+      const text = firstLine?.cell(place.key) ?? '';
+      cells[place.column.path] = text;
+      for (const line of others) {
+        const said = line.cell(place.key);
+        if (said !== '' && said !== text) {
           read.note(
-            other.row,
+            line.row,
             headed(place),
-            other.text,
-            `says otherwise than row ${group.row} ('${first?.text}') of the same part.`,
+            said,
+            `says otherwise than row ${group.row} ('${text}') of the same part.`,
           );
         }
       }
     }
     const tables: Record<string, Record<string, string>[]> = {};
     const rowsOf: Record<string, number[]> = {};
-    for (const list of CATALOGUES[kind].tables) {
-      const own = places.filter((p) => p.table === list.path);
-      const lines = group.lines.filter((line) => own.some((place) => cellOf(line, place) !== ''));
-      tables[list.path] = lines.map((line) =>
-        Object.fromEntries(own.map((place) => [place.column.path, cellOf(line, place)])),
+    for (const { path, own } of lists) {
+      const lines = group.lines.filter((line) => own.some(({ key }) => line.cell(key) !== ''));
+      tables[path] = lines.map((line) =>
+        Object.fromEntries(own.map(({ key, column }) => [column.path, line.cell(key)])),
       );
-      rowsOf[list.path] = lines.map((line) => line.row);
+      rowsOf[path] = lines.map((line) => line.row);
     }
     const from: PartCells = { cells, tables };
-    const part = readPart(kind, from, (path, list) => {
-      const place = places.find((p) => p.table === list && p.column.path === path);
-      return place ? unitOf(place) : { unit: 'mm', isFixed: false };
-    });
+    const part = readPart(kind, from, (path, list) => units.get(`${list ?? ''}/${path}`) ?? PLAIN);
     if (part.ok) {
       parts.push(part.part);
       rows.push(group.row);

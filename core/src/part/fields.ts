@@ -55,7 +55,7 @@ export const choiceField = <const T extends readonly string[]>(title: string, op
 /** A length, mm, above 0. */
 export const lengthField = (title: string, more: More = {}) => field(positive, { title, type: 'length', ...more });
 /** A length, mm, that may be 0. */
-export const lengthOrNone = (title: string) => field(notNegative, { title, type: 'length' });
+export const lengthOrNone = (title: string, more: More = {}) => field(notNegative, { title, type: 'length', ...more });
 export const quantityField = (title: string, unit: string) => field(positive, { title, type: 'number', unit });
 export const quantityOrNone = (title: string, unit: string) => field(notNegative, { title, type: 'number', unit });
 export const temperatureField = () => field(z.number(), { title: 'temperature', type: 'number', unit: '°C' });

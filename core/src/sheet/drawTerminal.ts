@@ -83,12 +83,12 @@ const SLEEVE = { fill: 'insulation-light', stroke: 'insulation', width: 1.4 } as
  * A terminal of a family as a plan, its wire coming from the right, to scale by the lengths that are known: what is missing
  * is drawn as such parts usually are, and its dimension has no value.
  * @param has whether a terminal of the family has a field at all
- * @param width of the part with its words, in units
+ * @param width of the part with its words, in units; `plain` leaves the dimensions out, to choose a family by
  */
 export function drawTerminal(
   { family, shape, seam, lengths }: TerminalOutline,
   has: (path: DimensionPath) => boolean,
-  width = 480,
+  { width = 480, plain = false }: { readonly width?: number; readonly plain?: boolean } = {},
 ): TerminalDrawing {
   const given = (at: DimensionPath) => {
     const value = lengths[at];
@@ -112,7 +112,8 @@ export function drawTerminal(
   const left = isSplice ? -2 * long - (isOpen ? outer : 0) - support : -long - front.length;
   const right = gap + support;
   const half = Math.max(outer * (isSleeved || isOpen ? 0.72 : 0.5), front.half);
-  const k = Math.min((width - SIDES.left - SIDES.right) / (right - left), 150 / (2 * half));
+  const sides = plain ? { left: 4, right: 4, end: 8 } : SIDES;
+  const k = Math.min((width - sides.left - sides.right) / (right - left), (plain ? width * 0.5 : 150) / (2 * half));
   const x = (mm: number) => (mm - left) * k;
   const y = (mm: number) => mm * k;
   const box = (from: number, to: number, tall: number, look: Parameters<typeof rect>[4]) =>
@@ -175,7 +176,7 @@ export function drawTerminal(
     b: DrawnDimension['from'],
     label: DrawnDimension['label'],
   ) => {
-    if (has(at)) dimensions.push({ path: at, title: TITLES[at], value: given(at), from: a, to: b, label });
+    if (has(at) && !plain) dimensions.push({ path: at, title: TITLES[at], value: given(at), from: a, to: b, label });
   };
   /** One below the part, in its lane; above it for lanes below 0. */
   const across = (at: DimensionPath, a: number, b: number, lane: number) => {
@@ -198,24 +199,22 @@ export function drawTerminal(
     across('barrel.inspection.min', -from, 0, 2);
     across('barrel.inspection.max', -to, 0, 3);
   }
-  const beside = (at: DimensionPath, tall: number, off: number) => {
+  /** Upright, beside the part: the words of the first stand above it, those of the second below, so that neither hides a line. */
+  const beside = (at: DimensionPath, tall: number, off: number, isAbove: boolean) => {
     const level = x(right) + off;
-    dimension(
-      at,
-      { x: level, y: y(-tall / 2) },
-      { x: level, y: y(tall / 2) },
-      { x: level + 6, y: off > 20 ? 18 : -6, anchor: 'start' },
-    );
+    const end = y(tall / 2);
+    const label = { x: level - 6, y: isAbove ? -end - 9 : end + 19, anchor: 'start' as const };
+    dimension(at, { x: level, y: -end }, { x: level, y: end }, label);
   };
-  beside('barrel.outerDiameter', outer, 14);
-  if (!isOpen) beside('barrel.innerDiameter', inner, 34);
-  const top = Math.min(-low, ...dimensions.map(({ label }) => label.y - 16)) - SIDES.end / 2;
-  const bottom = Math.max(low, ...dimensions.map(({ label }) => label.y)) + SIDES.end / 2;
+  beside('barrel.outerDiameter', outer, 16, true);
+  if (!isOpen) beside('barrel.innerDiameter', inner, 34, false);
+  const top = Math.min(-low, ...dimensions.map(({ label }) => label.y - 16)) - sides.end / 2;
+  const bottom = Math.max(low, ...dimensions.map(({ label }) => label.y)) + sides.end / 2;
   return {
     shapes,
     dimensions,
     scale: k,
-    box: { x: -SIDES.left, y: top, width: x(right) + SIDES.left + SIDES.right, height: bottom - top },
+    box: { x: -sides.left, y: top, width: x(right) + sides.left + sides.right, height: bottom - top },
   };
 }
 

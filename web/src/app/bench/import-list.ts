@@ -9,6 +9,7 @@ import { timeOrderedId } from '../http/uuid';
 import { count } from '../parts/count';
 import { DayField } from '../parts/day-field';
 import { Field } from '../parts/field';
+import { TableFaults } from '../parts/table-faults';
 import { GradeField } from '../parts/grade-field';
 import { FileDrop } from '../parts/file-drop';
 import { Notice } from '../parts/notice';
@@ -18,9 +19,9 @@ import { valid } from '../parts/zod-form';
 import { CabinetStore } from '../cabinet/cabinet.store';
 import { sessionFeature } from '../session/session.state';
 import { ListColumns } from './list/list-columns';
-import { ListFaults } from './list/list-faults';
 import { ListImport } from './list/list-import';
-import { csvOf, TEMPLATE, textOf } from './list/list-source';
+import { textOf } from '../parts/text-table';
+import { csvOf, TEMPLATE } from './list/list-source';
 
 /** What the server takes; larger files are refused here already, before a minute of sending. */
 const MOST_BYTES = 16 * 1024 * 1024;
@@ -39,7 +40,7 @@ const { name, class: className, customer, due } = wireListHead.shape;
       GradeField,
       FileDrop,
       ListColumns,
-      ListFaults,
+      TableFaults,
       Notice,
     ],
     ProblemNotice,
@@ -71,7 +72,11 @@ const { name, class: className, customer, due } = wireListHead.shape;
       </div>
       @if (work.cells().length) {
         <tm-list-columns />
-        <tm-list-faults />
+        <tm-table-faults
+          [faults]="work.faults()"
+          [total]="work.total()"
+          (mended)="work.mend($event.fault, $event.value)"
+        />
         @if (work.becomes(); as b) {
           <tm-notice kind="good">
             {{ said(b.wires, 'wire') }} would become {{ said(b.combinations, 'combination') }} with

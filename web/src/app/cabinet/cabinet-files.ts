@@ -44,16 +44,20 @@ export class CabinetFiles {
   readonly mayEdit = input.required<boolean>();
   readonly read = output<FileRead>();
   readonly fresh = output();
+  /** A table to be looked at before anything of it is kept. */
+  readonly looked = output<File>();
   private readonly api = inject(Api);
   private readonly store = inject(CabinetStore);
   protected readonly catalogue = computed(() => CATALOGUES[this.kind()]);
 
-  protected readParts(file: File): Promise<void> {
-    return this.attempt(async () => {
-      const isJson = file.name.toLowerCase().endsWith('.json');
-      const { parts, changed } = isJson
-        ? await this.api.importParts(this.kind(), await readJsonFile(file))
-        : await this.api.importPartTable(this.kind(), file);
+  protected async readParts(file: File): Promise<void> {
+    // A table is looked at first, and mended here where it is wrong.
+    if (!file.name.toLowerCase().endsWith('.json')) {
+      this.looked.emit(file);
+      return;
+    }
+    await this.attempt(async () => {
+      const { parts, changed } = await this.api.importParts(this.kind(), await readJsonFile(file));
       return `${file.name}: ${parts} ${this.catalogue().many} read, ${changed} of them new or changed.`;
     });
   }

@@ -28,6 +28,12 @@ import { scanned } from './scanned';
 import { ChoiceButtons } from '../parts/choice-buttons';
 import { typedText } from '../parts/zod-form';
 import { Notice } from '../parts/notice';
+import { textOf } from '../parts/text-table';
+import { PartFile } from './part-file';
+import { PartFilePreview } from './part-file-preview';
+
+/** Bytes of a table that the server reads. */
+const MOST_TABLE = 32 * 1024 * 1024;
 
 type AnyPart = CatalogueParts[CatalogueKind];
 
@@ -43,6 +49,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
     CabinetList,
     PartDetail,
     PartEditor,
+    PartFilePreview,
     ProblemNotice,
     Select,
   ],
@@ -88,7 +95,13 @@ type AnyPart = CatalogueParts[CatalogueKind];
           [value]="kind()"
           (valueChange)="$event && to($event)"
         />
-        <tm-cabinet-files [kind]="kind()" [mayEdit]="mayEdit()" (read)="taken($event)" (fresh)="begin()" />
+        <tm-cabinet-files
+          [kind]="kind()"
+          [mayEdit]="mayEdit()"
+          (read)="taken($event)"
+          (fresh)="begin()"
+          (looked)="look($event)"
+        />
       </div>
       @if (said()) {
         <tm-notice kind="good">{{ said() }}</tm-notice>
@@ -96,7 +109,9 @@ type AnyPart = CatalogueParts[CatalogueKind];
       @if (problem() ?? store.problem(); as found) {
         <tm-problem [problem]="found" />
       }
-      @if (editing(); as what) {
+      @if (file.file()) {
+        <tm-part-file-preview (kept)="said.set($event)" />
+      } @else if (editing(); as what) {
         <tm-part-editor
           [kind]="kind()"
           [part]="what === 'new' ? null : chosen()"
@@ -120,6 +135,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
       }
     </div>
   `,
+  providers: [PartFile],
   styleUrl: './cabinet-page.less',
 })
 export class CabinetPage {
@@ -127,6 +143,7 @@ export class CabinetPage {
   private readonly router = inject(Router);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   protected readonly store = inject(CabinetStore);
+  protected readonly file = inject(PartFile);
   /** From the address: the kind looked at, and the part that is open. */
   readonly kindName = input<string | undefined>();
   readonly partName = input<string | undefined>();
@@ -182,6 +199,7 @@ export class CabinetPage {
   protected to(kind: CatalogueKind): void {
     this.searched.setValue('');
     this.editing.set(null);
+    this.file.leave();
     void this.router.navigate(['/shop/cabinet', kind]);
   }
   protected open(part: AnyPart): void {
@@ -208,6 +226,20 @@ export class CabinetPage {
     this.said.set(`${part} is kept as its newest revision.`);
     await this.store.load();
     void this.router.navigate(['/shop/cabinet', this.kind(), part]);
+  }
+
+  /** A table of parts, looked at before anything of it is kept. */
+  protected async look(file: File): Promise<void> {
+    this.begin();
+    this.editing.set(null);
+    if (file.size > MOST_TABLE) {
+      this.problem.set({
+        ...{ type: 'about:blank', status: 413, code: 'file-too-large', title: `${file.name} is too large to be read.` },
+        detail: `At most ${MOST_TABLE / 1024 / 1024} MB are read, some 60,000 parts: is it the right file?`,
+      });
+      return;
+    }
+    this.file.take(this.kind(), file.name, textOf(await file.arrayBuffer()));
   }
 
   protected offered(options: readonly string[]) {

@@ -59,12 +59,14 @@ describe('Parts as files', () => {
   let bench: Bench<CabinetFiles>;
   let read: FileRead[];
   let calls: string[];
+  let looked: string[];
   afterEach(() => {
     bench.close();
   });
   const open = async (refuses: ApiProblem | null = null) => {
     read = [];
     calls = [];
+    looked = [];
     const answer = (name: string, result: object) => () => {
       calls.push(name);
       return refuses ? Promise.reject(refuses) : Promise.resolve(result);
@@ -73,12 +75,12 @@ describe('Parts as files', () => {
       inputs: { kind: 'terminal', mayEdit: true },
       api: {
         importParts: answer('json', { parts: 3, changed: 1 }),
-        importPartTable: answer('table', { parts: 12, changed: 12 }),
         importShopFile: answer('shop', { parts: 40, limits: 2 }),
         cabinet: () => Promise.reject(new Error('not asked here')),
       },
     });
     bench.fixture.componentInstance.read.subscribe((found) => read.push(found));
+    bench.fixture.componentInstance.looked.subscribe(({ name }) => looked.push(name));
   };
   const give = async (nth: number, file: File) => {
     const field = bench.element.querySelectorAll<HTMLInputElement>('input[type=file]')[nth];
@@ -90,14 +92,14 @@ describe('Parts as files', () => {
     await bench.settle();
   };
 
-  it('are read as a table or as JSON, by the name of the file, and counted', async () => {
+  it('are looked at first as a table, read as JSON, by the name of the file, and counted', async () => {
     await open();
     await give(0, new File(['part,label'], 'rings.csv'));
     await give(0, new File(['[]'], 'rings.JSON'));
     await give(1, new File(['{}'], 'shop.json'));
-    expect(calls).toEqual(['table', 'json', 'shop']);
+    expect(looked).toEqual(['rings.csv']);
+    expect(calls).toEqual(['json', 'shop']);
     expect(read.map(({ said }) => said)).toEqual([
-      'rings.csv: 12 terminals read, 12 of them new or changed.',
       'rings.JSON: 3 terminals read, 1 of them new or changed.',
       'shop.json: 40 parts new or changed, 2 limit tables as drafts.',
     ]);
@@ -106,7 +108,7 @@ describe('Parts as files', () => {
   it('that are refused are told with their rows, and nothing is said to be read', async () => {
     const type = 'urn:tug-mark:problem:bad-table';
     await open(new ApiProblem({ type, status: 422, code: 'bad-table', title: 'Row 3', detail: 'No size.' }));
-    await give(0, new File(['part'], 'rings.csv'));
+    await give(0, new File(['[]'], 'rings.json'));
     expect(read.map(({ said, problem }) => [said, problem?.title])).toEqual([['', 'Row 3']]);
   });
 

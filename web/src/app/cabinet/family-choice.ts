@@ -17,7 +17,7 @@ const OPTIONS = FAMILIES.map((family) => ({
       ...{ seam: OPEN.includes(family) ? ('open' as const) : ('butted' as const), lengths: {} },
     },
     (path) => path === 'studHole' && !OPEN.includes(family) && family !== 'machined-contact',
-    260,
+    { width: 178, plain: true },
   ),
 }));
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { CATALOGUES, FIELD_GROUPS, type CatalogueKind, type StampReading } from '@tug-mark/core';
+import { capital, CATALOGUES, FIELD_GROUPS, type CatalogueKind, type StampReading } from '@tug-mark/core';
 import type { FormFault } from '../parts/form-faults';
 import { goToField } from './go-to-field';
 import { NotchStrip } from './notch-strip';
@@ -50,7 +50,7 @@ export class PartGroups {
   readonly isKept = input.required<boolean>();
   /** Values that a stamp's reading gives. */
   readonly filled = output<Readonly<Record<string, string>>>();
-  protected readonly many = (title: string) => `${title.charAt(0).toUpperCase()}${title.slice(1)}s`;
+  protected readonly many = (title: string) => `${capital(title)}${/(ch|s|x)$/.test(title) ? 'es' : 's'}`;
 
   protected readonly notches = computed(() => {
     this.changes();

@@ -63,8 +63,10 @@ describe('What somebody is qualified for', () => {
     await bench.submit();
     expect(sent().roles).toEqual(['quality', 'technician']);
   });
+});
 
-  it('is told in a line: what holds, which ends first, what has lapsed', () => {
+describe('Qualifications in a line', () => {
+  it('say what holds, which ends first, what has lapsed', () => {
     const words = (qualifications: Person['qualifications']) =>
       qualifiedWords({ qualifiedUntil: null, qualifications }, '2026-11-27');
     expect(words(null)).toEqual({ text: 'every family, no end', lapsed: '' });

@@ -1,7 +1,8 @@
 import { wire075, bareRing } from '../../../../../core/src/testing/shop';
 import { Bench } from '../../testing/bench';
 import { ImportList } from '../import-list';
-import { asWireList, cellsOf, csvOf, placeOf, TEMPLATE, textOf, type Meaning } from './list-source';
+import { cellsOf, textOf } from '../../parts/text-table';
+import { asWireList, csvOf, placeOf, TEMPLATE, type Meaning } from './list-source';
 
 const W = wire075.part;
 const T = bareRing.part;
@@ -74,7 +75,7 @@ describe('Bringing in a wire list whose columns are its own', () => {
     await bench.settle();
   };
   const faults = () =>
-    [...bench.element.querySelectorAll('tm-list-faults tbody tr')].map((row) =>
+    [...bench.element.querySelectorAll('tm-table-faults tbody tr')].map((row) =>
       [...row.querySelectorAll('td')].map((cell) => cell.querySelector('input')?.value ?? cell.textContent?.trim()),
     );
   afterEach(() => {
@@ -110,7 +111,7 @@ describe('Bringing in a wire list whose columns are its own', () => {
     await bench.submit();
     expect(bench.text).toContain("Nothing is brought in until all is right: The cabinet has no wire 'W-OLD'.");
     expect(sent).toEqual([]);
-    const cell = bench.element.querySelector<HTMLInputElement>('tm-list-faults input');
+    const cell = bench.element.querySelector<HTMLInputElement>('tm-table-faults input');
     if (cell) cell.value = W;
     cell?.dispatchEvent(new Event('change'));
     await bench.settle();

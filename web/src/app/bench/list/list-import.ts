@@ -1,33 +1,15 @@
 import { computed, inject } from '@angular/core';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
-import { combine, proposeColumns, readWireList, type TableProblem } from '@tug-mark/core';
+import { combine, proposeColumns, readWireList } from '@tug-mark/core';
 import { CabinetStore } from '../../cabinet/cabinet.store';
-import {
-  asWireList,
-  cellsOf,
-  placeOf,
-  rememberedFor,
-  rememberFor,
-  type Cells,
-  type Meaning,
-  type Reading,
-} from './list-source';
+import { cellsOf, type Cells } from '../../parts/text-table';
+import { gathered, mended, type TableFault } from '../../parts/table-faults';
+import { asWireList, placeOf, rememberedFor, rememberFor, type Meaning, type Reading } from './list-source';
 
 interface State extends Reading {
   /** What it came from, as it is told. */
   readonly source: string;
   readonly cells: Cells;
-}
-
-/** The same fault in many rows, mended in all of them at once. */
-export interface ListFault {
-  readonly key: string;
-  readonly rows: readonly number[];
-  readonly column: string;
-  readonly value: string;
-  readonly text: string;
-  /** Whether there is a cell to mend. */
-  readonly isCell: boolean;
 }
 
 /** A wire list on its way in: its cells, what its columns are taken for, what is wrong and what it becomes. */
@@ -50,7 +32,7 @@ export const ListImport = signalStore(
       hasIds: computed(() => store.meanings().includes('wireId')),
       faults: computed(() => {
         const found = read();
-        return found && !found.ok ? gathered(found.problems, reading()) : [];
+        return found && !found.ok ? gathered(found.problems, (column) => placeOf(reading(), column) !== null) : [];
       }),
       /** Cells that are wrong, also those that are not spelt out; a column that is missing is told above. */
       total: computed(() => {
@@ -89,17 +71,10 @@ export const ListImport = signalStore(
       patchState(store, { isNumbered });
     },
     /** Puts a value into a cell of every row of a fault. */
-    mend(fault: ListFault, value: string): void {
+    mend(fault: TableFault, value: string): void {
       const at = placeOf(store.reading(), fault.column);
       if (at === null) return;
-      const rows = new Set(fault.rows.map((row) => row - 1));
-      patchState(store, ({ cells }) => ({
-        cells: cells.map((row, r) =>
-          rows.has(r)
-            ? Array.from({ length: Math.max(row.length, at + 1) }, (_, c) => (c === at ? value.trim() : (row[c] ?? '')))
-            : row,
-        ),
-      }));
+      patchState(store, ({ cells }) => ({ cells: mended(cells, fault.rows, at, value) }));
     },
     /** What the columns were taken for is known again when the next file of this kind comes. */
     remember(): void {
@@ -113,17 +88,4 @@ function proposed(cells: Cells, known: Parameters<typeof proposeColumns>[1]): Me
   return proposeColumns(cells, known).map((key, at) =>
     key === 'length' && /in\)?$|inch/i.test((header[at] ?? '').trim()) ? 'lengthIn' : key,
   );
-}
-
-/** Problems of the same kind as one, in the order they come. */
-function gathered(problems: readonly TableProblem[], reading: Reading): ListFault[] {
-  const faults = new Map<string, ListFault & { rows: number[] }>();
-  for (const { row, column, value, text } of problems) {
-    if (row === 1) continue;
-    const key = `${column}/${value}/${text}`;
-    const found = faults.get(key);
-    if (found) found.rows.push(row);
-    else faults.set(key, { key, rows: [row], column, value, text, isCell: placeOf(reading, column) !== null });
-  }
-  return [...faults.values()];
 }

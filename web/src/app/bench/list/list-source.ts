@@ -1,24 +1,9 @@
 import { WIRE_LIST_COLUMNS, WIRE_LIST_KEYS, type WireListKey } from '@tug-mark/core';
-import { parse, unparse } from 'papaparse';
+import { unparse } from 'papaparse';
+import type { Cells } from '../../parts/text-table';
 
 /** What a column of the file says; a length may be in inches; null: nothing that is needed. */
 export type Meaning = WireListKey | 'lengthIn' | null;
-export type Cells = readonly (readonly string[])[];
-
-/** Bytes of a file as text: UTF-8, or what spreadsheets of western Europe save. */
-export function textOf(bytes: ArrayBuffer): string {
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-  } catch {
-    return new TextDecoder('windows-1252').decode(bytes);
-  }
-}
-
-/** Rows of cells of a text, whatever separates them; rows keep their numbers, empty ones among them. */
-export function cellsOf(text: string): Cells {
-  const { data } = parse<string[]>(text.trimEnd());
-  return data.map((row) => row.map((cell) => cell.trim()));
-}
 
 /** Headings of the columns as a wire list has them. */
 const heading = (meaning: WireListKey | 'lengthIn') =>
