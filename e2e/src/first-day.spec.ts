@@ -55,7 +55,6 @@ const NEST = {
   'area-max': '1.1',
   width: '3',
   mark: 'the figure 1',
-  terminals: 'EY-R4',
 };
 const STRIPPER = { part: 'EY-S1', label: 'Stripper S1', repeatability: '0.1', step: '0.1', insulations: 'PVC' };
 /** As a shop may name it whose customers write otherwise. */
@@ -88,6 +87,8 @@ describe('The first day of a shop', () => {
     const next = await browser.shown(By.xpath(`//tm-first-day//a[@aria-current='step' and .='${title}']`));
     await next.click();
   };
+  const tick = async (where: string, words: string) =>
+    (await browser.shown(By.xpath(`//${where}//tm-tick[contains(., '${words}')]//label`))).click();
   const day = async (id: string, text: string) => {
     const field = await browser.shown(By.id(id));
     await field.click();
@@ -127,12 +128,14 @@ describe('The first day of a shop', () => {
 
     await nextStep('A terminal');
     await browser.press('New terminal');
-    await browser.choose('f-family', 'bare terminal');
+    await browser.sees('What kind of terminal is it?');
+    await expectAccessible(browser);
+    await browser.press('bare terminal');
     await browser.press('Keep the new terminal');
     await browser.sees('fields are not right yet');
     await expectAccessible(browser);
     await fillIn('f-', TERMINAL);
-    await browser.sees('On EY-W1 (0.75 mm²)');
+    await browser.sees('On your EY-W1 (0.75 mm²)');
     await browser.press('Keep the new terminal');
     await browser.sees('EY-R4 is kept');
 
@@ -142,7 +145,11 @@ describe('The first day of a shop', () => {
     await fillIn('f-', TOOL);
     await day('f-calibrationUntil', '2031-06-30');
     await fillIn('t-nests-0-', NEST);
-    await browser.choose('t-nests-0-profile', 'indent and cradle');
+    await (await browser.shown(By.xpath("//tm-drawn-choice//label[contains(., 'rolled')]"))).click();
+    await (await browser.shown(By.xpath("//tm-drawn-choice//label[contains(., 'indent and cradle')]"))).click();
+    await type('t-nests-0-terminals', `EY-R4${Key.ENTER}`);
+    await browser.keys(Key.ESCAPE);
+    await expectAccessible(browser);
     await browser.choose('t-nests-0-mounted', 'yes');
     await browser.press('Keep the new tool');
     await browser.sees('EY-T1 is kept');
@@ -194,7 +201,7 @@ describe('The first day of a shop', () => {
       ['Ines', 'quality'],
     ] as const) {
       await browser.fill('Name', name);
-      await browser.choose('new-role', role);
+      if (role === 'quality') for (const each of ['technician', 'quality']) await tick('tm-new-account', each);
       await browser.press('Add the account');
       await browser.sees(`${name} comes in once with`);
       const told = await browser.driver.findElement(By.css('tm-people-page tm-notice')).getText();

@@ -68,6 +68,7 @@ const { name, class: className, customer, due } = wireListHead.shape;
           aria-label="Or paste it from a spreadsheet"
           placeholder="or paste it here, copied from a spreadsheet with its headings"
           (paste)="paste($event)"
+          (change)="typedIn($event)"
         ></textarea>
       </div>
       @if (work.cells().length) {
@@ -218,6 +219,12 @@ export class ImportList {
     const text = event.clipboardData?.getData('text') ?? '';
     event.preventDefault();
     if (text.trim()) this.begin('pasted', text);
+  }
+
+  /** Typed rather than pasted: taken when the field is left. */
+  protected typedIn({ target }: Event): void {
+    const { value } = target as HTMLTextAreaElement;
+    if (value.trim()) this.begin('typed', value);
   }
 
   private begin(source: string, text: string): void {

@@ -83,13 +83,10 @@ describe('A part in the form', () => {
   it('of a new terminal begins with its family, by its drawing; the number is typed next', async () => {
     await open('terminal', null);
     expect(field('f-part')).toBeNull();
-    const drawn = [...bench.element.querySelectorAll<HTMLElement>('tm-drawn-choice label')];
+    const drawn = [...bench.element.querySelectorAll<HTMLElement>('tm-family-choice li button')];
     expect(drawn).toHaveSize(12);
-    expect(drawn.every((label) => label.querySelector('svg path') !== null)).toBeTrue();
-    drawn
-      .find((label) => label.textContent?.includes('compression lug'))
-      ?.querySelector('input')
-      ?.click();
+    expect(drawn.every((button) => button.querySelector('svg path') !== null)).toBeTrue();
+    drawn.find((button) => button.textContent?.includes('compression lug'))?.click();
     await bench.settle();
     expect(document.activeElement?.id).toBe('f-part');
     expect(labels()).toContain('Die index');
