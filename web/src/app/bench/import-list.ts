@@ -9,6 +9,8 @@ import { timeOrderedId } from '../http/uuid';
 import { count } from '../parts/count';
 import { DayField } from '../parts/day-field';
 import { Field } from '../parts/field';
+import { injectTableMemory } from '../parts/table-memory';
+import { TypedBack } from '../parts/typed-back';
 import { TableFaults } from '../parts/table-faults';
 import { GradeField } from '../parts/grade-field';
 import { FileDrop } from '../parts/file-drop';
@@ -41,6 +43,7 @@ const { name, class: className, customer, due } = wireListHead.shape;
       FileDrop,
       ListColumns,
       TableFaults,
+      TypedBack,
       Notice,
     ],
     ProblemNotice,
@@ -55,6 +58,7 @@ const { name, class: className, customer, due } = wireListHead.shape;
         stand in any order and be called anything; what they say is proposed below.
         <button class="link" type="button" (click)="template()">Template</button>
       </p>
+      <tm-typed-back [edited]="back" />
       <div class="sources">
         <tm-file-drop
           label="Wire list as CSV or text"
@@ -172,6 +176,26 @@ export class ImportList {
   protected readonly problem = signal<Problem | null>(null);
   /** Grades the shop has limits for. */
   protected readonly grades = signal<readonly string[]>([]);
+  /** The list as it stands, remembered until it is brought in. */
+  private readonly memory = injectTableMemory('wire-list', this.form, {
+    read: () => {
+      const [source, cells] = [this.work.source(), this.work.cells()];
+      return cells.length
+        ? { source, cells, meanings: this.work.meanings(), isNumbered: this.work.isNumbered() }
+        : null;
+    },
+    restore: (state) => {
+      this.work.restore(state);
+    },
+  });
+  protected readonly back = {
+    memory: signal(this.memory),
+    startAgain: () => {
+      this.memory.forget();
+      this.work.leave();
+      this.form.reset();
+    },
+  };
   /** One id per choice of file, so that a second press keeps it once. */
   private id = timeOrderedId();
 
@@ -259,6 +283,7 @@ export class ImportList {
       const file = new Blob([csvOf(this.work.table())], { type: 'text/csv' });
       const kept = await this.api.importWireList({ id: this.id, ...head }, file);
       this.work.remember();
+      this.memory.forget();
       this.done.emit(
         `${kept.name}: ${count(kept.wires, 'wire')} became ${count(kept.combinations, 'combination')} with ${count(kept.pieces, 'piece')}.`,
       );

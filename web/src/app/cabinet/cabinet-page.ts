@@ -28,6 +28,7 @@ import { scanned } from './scanned';
 import { ChoiceButtons } from '../parts/choice-buttons';
 import { typedText } from '../parts/zod-form';
 import { Notice } from '../parts/notice';
+import { injectTableMemory } from '../parts/table-memory';
 import { textOf } from '../parts/text-table';
 import { PartFile } from './part-file';
 import { PartFilePreview } from './part-file-preview';
@@ -109,8 +110,8 @@ type AnyPart = CatalogueParts[CatalogueKind];
       @if (problem() ?? store.problem(); as found) {
         <tm-problem [problem]="found" />
       }
-      @if (file.file()) {
-        <tm-part-file-preview (kept)="said.set($event)" />
+      @if (isLooking()) {
+        <tm-part-file-preview [memory]="memory" (kept)="said.set($event)" />
       } @else if (editing(); as what) {
         <tm-part-editor
           [kind]="kind()"
@@ -144,6 +145,14 @@ export class CabinetPage {
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   protected readonly store = inject(CabinetStore);
   protected readonly file = inject(PartFile);
+  protected readonly memory = injectTableMemory('part-file', null, {
+    read: () =>
+      this.file.file() ? { kind: this.file.kind(), file: this.file.file(), cells: this.file.cells() } : null,
+    restore: (state) => {
+      this.file.restore(state);
+    },
+  });
+  protected readonly isLooking = computed(() => this.file.file() !== '' && this.file.kind() === this.kind());
   /** From the address: the kind looked at, and the part that is open. */
   readonly kindName = input<string | undefined>();
   readonly partName = input<string | undefined>();
@@ -199,7 +208,6 @@ export class CabinetPage {
   protected to(kind: CatalogueKind): void {
     this.searched.setValue('');
     this.editing.set(null);
-    this.file.leave();
     void this.router.navigate(['/shop/cabinet', kind]);
   }
   protected open(part: AnyPart): void {

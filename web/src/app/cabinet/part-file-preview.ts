@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { Problem } from '@tug-mark/contract';
 import { CATALOGUES } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
@@ -8,6 +8,8 @@ import { Notice } from '../parts/notice';
 import { ProblemNotice } from '../parts/problem-notice';
 import { Select } from '../parts/select';
 import { TableFaults } from '../parts/table-faults';
+import { TypedBack } from '../parts/typed-back';
+import type { TypedMemory } from '../parts/typed-memory';
 import { CabinetStore } from './cabinet.store';
 import { PartFile } from './part-file';
 
@@ -18,11 +20,12 @@ const LEFT_OUT = '-';
 /** Parts from a table before they are kept: columns, first rows, faults to be mended, and what they become. */
 @Component({
   selector: 'tm-part-file-preview',
-  imports: [NzButtonModule, Notice, ProblemNotice, Select, TableFaults],
+  imports: [NzButtonModule, Notice, ProblemNotice, Select, TableFaults, TypedBack],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section aria-labelledby="part-file">
       <h2 id="part-file" tabindex="-1">{{ work.file() }}</h2>
+      <tm-typed-back [edited]="back" />
       <p class="soft">{{ rows() }}. Nothing is kept yet.</p>
       <div class="scroll" tabindex="0" role="region" aria-label="First rows">
         <table>
@@ -131,8 +134,15 @@ export class PartFilePreview {
   private readonly api = inject(Api);
   private readonly cabinet = inject(CabinetStore);
   protected readonly work = inject(PartFile);
+  readonly memory = input.required<TypedMemory>();
   readonly kept = output<string>();
   readonly closed = output();
+  protected readonly back = {
+    memory: this.memory,
+    startAgain: () => {
+      this.leave();
+    },
+  };
   protected readonly busy = signal(false);
   protected readonly problem = signal<Problem | null>(null);
   protected readonly catalogue = computed(() => CATALOGUES[this.work.kind()]);
@@ -155,6 +165,7 @@ export class PartFilePreview {
 
   protected leave(): void {
     this.work.leave();
+    this.memory().forget();
     this.closed.emit();
   }
 
@@ -165,6 +176,7 @@ export class PartFilePreview {
       const said = `${this.work.file()}: ${this.said(parts)} read, ${changed} of them new or changed.`;
       await this.cabinet.load();
       this.work.leave();
+      this.memory().forget();
       this.kept.emit(said);
     } catch (error) {
       this.problem.set(toProblem(error));

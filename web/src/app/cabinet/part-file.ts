@@ -85,6 +85,10 @@ export const PartFile = signalStore(
         ),
       }));
     },
+    /** Puts back what was remembered of a table. */
+    restore(state: State): void {
+      patchState(store, state);
+    },
     leave(): void {
       patchState(store, { file: '', cells: [] });
     },

@@ -55,6 +55,19 @@ describe('A day in a form', () => {
     expect(due().value).toBe('2028-02-29');
   });
 
+  it('has its calendar closed by whoever goes on to the next field', async () => {
+    const next = document.createElement('input');
+    bench.element.querySelector('form')?.append(next);
+    const open = () => document.querySelectorAll('.ant-picker-dropdown').length;
+    field().focus();
+    field().click();
+    await bench.settle();
+    expect(open()).toBe(1);
+    next.focus();
+    await bench.settle();
+    expect(open()).toBe(0);
+  });
+
   it('is no day that the calendar has not', async () => {
     due().setValue('2027-01-31');
     await bench.settle();

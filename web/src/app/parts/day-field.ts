@@ -1,6 +1,15 @@
-import { ChangeDetectionStrategy, Component, forwardRef, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  forwardRef,
+  inject,
+  input,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { FormsModule, NG_VALUE_ACCESSOR, type ControlValueAccessor } from '@angular/forms';
-import { NzDatePickerModule } from 'ng-zorro-antd/date-picker';
+import { NzDatePickerComponent, NzDatePickerModule } from 'ng-zorro-antd/date-picker';
 
 /** A day as the form keeps it: '2027-01-31', no instant, so that no zone moves it. Typed or picked. */
 @Component({
@@ -8,7 +17,7 @@ import { NzDatePickerModule } from 'ng-zorro-antd/date-picker';
   imports: [FormsModule, NzDatePickerModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   // A day is taken as it stands when Enter sends the form or the field is left, whether the picker was opened or not.
-  host: { '(keydown.enter)': 'takeTyped($event)', '(focusout)': 'takeTyped($event)' },
+  host: { '(keydown.enter)': 'takeTyped($event)', '(focusout)': 'leave($event)' },
   providers: [{ provide: NG_VALUE_ACCESSOR, useExisting: forwardRef(() => DayField), multi: true }],
   template: `
     <nz-date-picker
@@ -30,6 +39,8 @@ import { NzDatePickerModule } from 'ng-zorro-antd/date-picker';
 })
 export class DayField implements ControlValueAccessor {
   readonly fieldId = input.required<string>();
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  private readonly picker = viewChild.required(NzDatePickerComponent);
   protected readonly date = signal<Date | null>(null);
   protected readonly disabled = signal(false);
   private changed: (day: string | null) => void = () => undefined;
@@ -64,6 +75,14 @@ export class DayField implements ControlValueAccessor {
     const date = new Date(year, month - 1, day);
     const isDay = date.getMonth() === month - 1 && date.getDate() === day;
     if (isDay && date.getTime() !== this.date()?.getTime()) this.take(date);
+  }
+
+  /** Whoever goes on with Tab has chosen: the calendar does not stand over what comes next. */
+  protected leave(event: FocusEvent): void {
+    this.takeTyped(event);
+    const to = event.relatedTarget;
+    const isWithin = to instanceof Node && this.host.contains(to);
+    if (to instanceof Element && !isWithin && !to.closest('.ant-picker-dropdown')) this.picker().close();
   }
 
   protected left(isOpen: boolean): void {

@@ -27,6 +27,6 @@ import { showTime } from './show-time';
   `,
 })
 export class TypedBack {
-  readonly edited = input.required<EditedForm<AbstractControl>>();
+  readonly edited = input.required<Pick<EditedForm<AbstractControl>, 'memory' | 'startAgain'>>();
   protected readonly time = showTime;
 }

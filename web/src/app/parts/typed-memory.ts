@@ -72,7 +72,12 @@ export function injectTypedMemory(): (remembered: Remembered) => TypedMemory {
         // Typing on does not make it stand on the newer one: only whoever begins again has read that.
         over: isOlder() ? kept?.over : standing,
       };
-      localStorage.setItem(key, JSON.stringify(now));
+      try {
+        localStorage.setItem(key, JSON.stringify(now));
+      } catch {
+        // More than this device remembers: what was remembered before is older than what stands here, and would come back as if it were not.
+        localStorage.removeItem(key);
+      }
     });
     destroyed.onDestroy(() => {
       typing.unsubscribe();

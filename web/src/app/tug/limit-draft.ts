@@ -100,6 +100,8 @@ export class LimitDraft {
   readonly from = input.required<LimitTable | 'new'>();
   /** The shop's own wires, whose sizes a new table has rows for. */
   readonly wires = input<readonly Wire[]>([]);
+  /** Grade a new table begins with: the shop's first without a table; empty where it names none. */
+  readonly grade = input('');
   readonly kept = output<{ readonly records: readonly LimitRecord[]; readonly key: DocumentKey }>();
   readonly closed = output();
   protected readonly numbers = TABLE_NUMBERS;
@@ -117,6 +119,7 @@ export class LimitDraft {
   protected readonly edited = injectEditedForm(() => {
     const from = this.from();
     const form = limitForm(from, untracked(this.wires), untracked(this.today));
+    if (from === 'new') form.controls.head.controls.class.setValue(untracked(this.grade));
     const place = from === 'new' ? 'limits/new' : `limits/${from.document}/${from.revision}/${from.class}`;
     return {
       form,

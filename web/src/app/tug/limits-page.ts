@@ -61,6 +61,7 @@ import { LimitsStore } from './limits.store';
           <tm-limit-draft
             [from]="from"
             [wires]="cabinet.of('wire')"
+            [grade]="nextGrade()"
             (kept)="drafted($event)"
             (closed)="drafting.set(null)"
           />
@@ -175,6 +176,7 @@ import { LimitsStore } from './limits.store';
 export class LimitsPage {
   private readonly api = inject(Api);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
+  private readonly shop = inject(Store).selectSignal(sessionFeature.selectShop);
   protected readonly shelf = inject(LimitsStore);
   protected readonly cabinet = inject(CabinetStore);
   protected readonly drafting = signal<LimitTable | 'new' | null>(null);
@@ -187,6 +189,11 @@ export class LimitsPage {
     return before && after ? compareLimits(before, after) : [];
   });
   protected readonly gone = computed(() => this.differences().filter((d) => d.after === null));
+  /** The first grade the shop names that has no table yet: what a new one is most likely for. */
+  protected readonly nextGrade = computed(() => {
+    const has = new Set(this.shelf.documents().map((table) => table.class));
+    return (this.shop()?.settings.grades ?? []).find((grade) => !has.has(grade)) ?? '';
+  });
   protected readonly mayRelease = computed(() => may(this.person()?.roles, 'release-limits'));
   protected readonly mayDraft = computed(() => may(this.person()?.roles, 'draft-limits'));
   protected readonly headline = computed(() => {

@@ -117,7 +117,28 @@ describe('Bringing in a wire list whose columns are its own', () => {
     await bench.settle();
     expect(faults()).toEqual([]);
     await bench.submit();
+    await bench.settle();
     expect(sent[0]?.text).toContain(`A3,${W},100`);
+  });
+
+  it('has it back with what was mended, after a reload, until it is brought in', async () => {
+    await open();
+    await paste(`wire id,wire part,length,terminal a,terminal b,quantity\nA1,W-OLD,100,${T},-,2`);
+    await bench.type('list-name', 'Mast');
+    const cell = bench.element.querySelector<HTMLInputElement>('tm-table-faults input');
+    if (cell) cell.value = W;
+    cell?.dispatchEvent(new Event('change'));
+    await bench.settle();
+    const kept = Object.fromEntries(Object.entries(localStorage) as [string, string][]);
+    bench.close();
+    await open(kept);
+    expect(bench.text).toContain('What you typed here until');
+    expect(bench.text).toContain('1 wire would become 1 combination');
+    expect(bench.element.querySelector<HTMLInputElement>('#list-name')?.value).toBe('Mast');
+    await bench.submit();
+    await bench.settle();
+    expect(sent[0]?.text).toContain(`A1,${W},100`);
+    expect(Object.keys(localStorage).filter((key) => key.includes('wire-list'))).toEqual([]);
   });
 
   it('knows the columns again when the next file of this kind comes', async () => {

@@ -76,6 +76,13 @@ export const ListImport = signalStore(
       if (at === null) return;
       patchState(store, ({ cells }) => ({ cells: mended(cells, fault.rows, at, value) }));
     },
+    /** Puts back what was remembered of a list. */
+    restore(state: State): void {
+      patchState(store, state);
+    },
+    leave(): void {
+      patchState(store, { source: '', cells: [], meanings: [], isNumbered: false });
+    },
     /** What the columns were taken for is known again when the next file of this kind comes. */
     remember(): void {
       rememberFor(store.header(), store.meanings());
