@@ -28,6 +28,7 @@ import { scanned } from './scanned';
 import { ChoiceButtons } from '../parts/choice-buttons';
 import { typedText } from '../parts/zod-form';
 import { Notice } from '../parts/notice';
+import { grouped } from '../parts/count';
 import { injectTableMemory } from '../parts/table-memory';
 import { textOf } from '../parts/text-table';
 import { PartFile } from './part-file';
@@ -59,7 +60,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
     <div class="page">
       <div class="page-head">
         <div>
-          <h1>Cabinet: {{ shown().length }} of {{ parts().length }} {{ catalogue().many }}</h1>
+          <h1>Cabinet: {{ grouped(shown().length) }} of {{ grouped(parts().length) }} {{ catalogue().many }}</h1>
           <p class="soft">
             Type or scan a part; Enter opens the first. An edit makes a new revision: set-ups keep theirs.
           </p>
@@ -141,6 +142,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
 })
 export class CabinetPage {
   protected readonly capital = capital;
+  protected readonly grouped = grouped;
   private readonly router = inject(Router);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   protected readonly store = inject(CabinetStore);
@@ -161,7 +163,10 @@ export class CabinetPage {
     () => CATALOGUE_KINDS.find((kind) => kind === this.kindName()) ?? 'terminal',
   );
   protected readonly kinds = computed(() =>
-    CATALOGUE_KINDS.map((kind) => ({ value: kind, label: `${CATALOGUES[kind].many} ${this.store.of(kind).length}` })),
+    CATALOGUE_KINDS.map((kind) => ({
+      value: kind,
+      label: `${CATALOGUES[kind].many} ${grouped(this.store.of(kind).length)}`,
+    })),
   );
   protected readonly catalogue = computed(() => CATALOGUES[this.kind()]);
   protected readonly searched = typedText();

@@ -3,7 +3,7 @@ import type { Problem } from '@tug-mark/contract';
 import { CATALOGUES } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api, toProblem } from '../http/api';
-import { count } from '../parts/count';
+import { count, grouped } from '../parts/count';
 import { Notice } from '../parts/notice';
 import { ProblemNotice } from '../parts/problem-notice';
 import { Select } from '../parts/select';
@@ -74,7 +74,8 @@ const LEFT_OUT = '-';
       />
       @if (work.becomes(); as b) {
         <tm-notice kind="good">
-          {{ said(b.parts) }}: {{ b.fresh }} new, {{ b.changed }} changed as a new revision, {{ b.same }} as they stand.
+          {{ said(b.parts) }}: {{ grouped(b.fresh) }} new, {{ grouped(b.changed) }} changed as a new revision,
+          {{ grouped(b.same) }} as they stand.
         </tm-notice>
       }
       @if (problem(); as found) {
@@ -143,6 +144,7 @@ export class PartFilePreview {
       this.leave();
     },
   };
+  protected readonly grouped = grouped;
   protected readonly busy = signal(false);
   protected readonly problem = signal<Problem | null>(null);
   protected readonly catalogue = computed(() => CATALOGUES[this.work.kind()]);
@@ -173,7 +175,7 @@ export class PartFilePreview {
     this.busy.set(true);
     try {
       const { parts, changed } = await this.api.importPartTable(this.work.kind(), this.work.csv());
-      const said = `${this.work.file()}: ${this.said(parts)} read, ${changed} of them new or changed.`;
+      const said = `${this.work.file()}: ${this.said(parts)} read, ${grouped(changed)} of them new or changed.`;
       await this.cabinet.load();
       this.work.leave();
       this.memory().forget();
