@@ -207,6 +207,10 @@ describe('The first day of a shop', () => {
       const told = await browser.driver.findElement(By.css('tm-people-page tm-notice')).getText();
       words.set(name, /[a-z0-9]{4}-[a-z0-9]{4}-[a-z0-9]{4}/.exec(told)?.[0] ?? '');
     }
+    await (await browser.shown(By.css('button[aria-label="Change roles and qualifications of Ines"]'))).click();
+    await (await browser.shown(By.xpath("//tm-person-editor//label[contains(., 'family by family')]"))).click();
+    await expectAccessible(browser);
+    await browser.press('Leave it as it was');
     await nextStep('A wire list');
     const path = join(await mkdtemp(join(tmpdir(), 'tug-mark-first-')), 'mast.csv');
     await writeFile(path, 'No;Wire;Cut;Left;Right;Qty\r\nM1;EY-W1;250;EY-R4;-;12\r\nM2;EY-W1;300;EY-R;EY-R4;12\r\n');

@@ -4,6 +4,7 @@ import {
   envelopeDiameter,
   judgeFit,
   construction,
+  capital,
   CATALOGUES,
   nominalArea,
   readLength,
@@ -48,9 +49,23 @@ const DRY = { ...NO_DEMAND, place: 'dry' as const };
           <tm-mark [state]="found.fit.verdict === 'fits' ? 'pass' : found.fit.verdict === 'edge' ? 'hold' : 'fail'" />
           On your {{ found.wire.part }} ({{ size(found.wire) }}): {{ found.fit.reasons[0]?.text }}
         </p>
-        @if (found.strip?.window; as window) {
-          <p class="figures">Strip {{ range(window) }} mm, set point {{ found.strip?.setPoint ?? 'none' }} mm.</p>
-          <tm-side-view [terminal]="t" [wire]="found.wire" [strip]="found.strip!" [width]="460" />
+        @if (found.strip; as strip) {
+          <p class="figures">
+            @if (strip.window; as window) {
+              Strip {{ range(window) }} mm,
+              {{ strip.setPoint === null ? 'no set point' : 'set point ' + strip.setPoint + ' mm' }}.
+            } @else {
+              No strip length yet.
+            }
+          </p>
+          @if (!strip.window || strip.setPoint === null) {
+            @for (reason of strip.reasons; track reason.text) {
+              <p class="soft">{{ reason.text }}</p>
+            }
+          }
+          @if (strip.window && !missing().length) {
+            <tm-side-view [terminal]="t" [wire]="found.wire" [strip]="strip" [width]="460" />
+          }
         }
       } @else {
         <p class="soft">What it does with a wire shows once the shop has a wire and house rules.</p>
@@ -92,7 +107,9 @@ export class PartEffect {
   /** What the sheet leaves out, and what cannot be given for it. */
   protected readonly missing = computed(() => {
     const terminal = this.terminal();
-    return terminal ? missingResults(terminal).map(({ field, lost }) => `${lost} waits for the ${field}.`) : [];
+    return terminal
+      ? missingResults(terminal).map(({ field, lost }) => `${capital(lost)}: waits for the ${field}.`)
+      : [];
   });
   /** What is missing before anything can be computed. */
   protected readonly waits = computed(() => {
