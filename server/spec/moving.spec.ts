@@ -1,5 +1,6 @@
 import type { Here, MovedShop, Person } from '@tug-mark/contract';
 import { gunzipSync, gzipSync } from 'node:zlib';
+import { noteDeeds } from '../src/chain/deeds';
 import { verifyShop } from '../src/verify/verifyShop';
 import { faultsOf, FRESH, problemOf, reading, Shop, TAKE_TOOL, type Visitor } from './harness';
 
@@ -157,6 +158,20 @@ describe('A whole shop', () => {
     }
     expect(await to.db('parts')).toEqual([]);
     expect(await faultsOf(to.db)).toEqual([]);
+  });
+
+  it('is refused where a chain is whole around something no shop can show', async () => {
+    // As somebody would write it who knows the format: nothing was changed after it was put on record, it was never right.
+    const crooked = await Shop.open();
+    const marek = await crooked.signIn('Marek');
+    await crooked.db('shop').update({ logo: Buffer.from('GIF89a, and nothing of it'), zone: 'Middle/Earth' });
+    await crooked.db.transaction((trx) => noteDeeds(trx, 'shop', 'changed', ['shop'], { by: 'x', role: 'x' }));
+    const bytes = (await marek.call('GET', '/api/shop/whole')).rawPayload;
+    await crooked.close();
+    const problem = problemOf(await send(bytes, 'keep'));
+    expect(problem.code).toBe('whole-shop-unreadable');
+    expect(problem.errors?.map(({ text }) => text.split(':')[0])).toEqual(['The shop’s zone', 'The shop’s logo']);
+    expect((await ada.get<Here>('/api/session')).shop.name).toBe('Elsewhere');
   });
 
   it('of an earlier release takes the defaults of what came later', async () => {

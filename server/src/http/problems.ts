@@ -168,6 +168,14 @@ export const refusals = {
     ),
   wholeShopUnreadable: (why: string) =>
     new Refusal(422, 'whole-shop-unreadable', 'This file does not hold a whole shop that can be read here.', why),
+  wholeShopStrange: (faults: readonly string[]) =>
+    new Refusal(
+      422,
+      'whole-shop-unreadable',
+      'This file holds what a shop of this release cannot show.',
+      'Nothing was moved in. What is named has to be right in the shop it comes from before it is written.',
+      { errors: faults.map((text) => ({ where: '', text })) },
+    ),
   wholeShopChanged: (faults: readonly string[]) =>
     new Refusal(
       422,

@@ -8,6 +8,7 @@ import { copyInto } from '../db/copyInto';
 import { SCHEMAS } from '../db/migrate';
 import { refusals } from '../http/problems';
 import { verifyJournals, verifyShop } from '../verify/verifyShop';
+import { checkMoved } from './checkMoved';
 import { readLines } from './readLines';
 import { END_OF_ROWS, FORMAT, MOVED_TABLES, VERSION, type MovedTable } from './tables';
 import { columnsOf } from './writeShop';
@@ -89,6 +90,8 @@ async function take(
   await noteDeeds(trx, 'shop', 'moved in', ['shop'], doer);
   if (changed) await noteDeeds(trx, 'people', changed.did, [changed.id], doer);
   await bumpVersion(trx);
+  const strange = await checkMoved(trx, MOST_TOLD);
+  if (strange.length) throw refusals.wholeShopStrange(strange);
   await refuseBroken(trx);
   return { ...(await countShop(trx)), name: head.shop.name, madeAt: head.madeAt };
 }

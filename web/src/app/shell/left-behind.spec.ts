@@ -1,4 +1,5 @@
-import { outboxActions } from '../outbox/outbox.state';
+import { ApiProblem } from '../http/problem';
+import { outboxActions, outboxFeature } from '../outbox/outbox.state';
 import { Bench, viewOf } from '../testing/bench';
 import { LeftBehind } from './left-behind';
 
@@ -50,6 +51,25 @@ describe('What somebody left on this device and does not come back for', () => {
     await bench.type('left-why', 'made twice');
     await bench.press('Drop them');
     expect(bench.put.length).toBe(1);
+  });
+
+  it('is of another shop where the server knows nothing of its combination, and is set apart as such', async () => {
+    const problem = {
+      type: 'urn:tug-mark:problem:not-found',
+      status: 404,
+      code: 'not-found',
+      title: 'Gone.',
+      detail: '',
+    };
+    await open(() => Promise.reject(new ApiProblem(problem)));
+    await bench.type('left-why', 'made twice');
+    await bench.press('Drop them');
+    expect(bench.element.querySelectorAll('li').length).toBe(0);
+    expect(bench.element.querySelector('tm-problem')).toBeNull();
+    const apart = bench.store
+      .selectSignal(outboxFeature.selectElsewhere)()
+      .map(({ entry }) => entry.id);
+    expect(apart).toEqual(['e1', 'e2']);
   });
 
   it('stays where the server does not answer, and says so', async () => {

@@ -13,12 +13,12 @@ const wire15 = {
 describe('A draft of limits', () => {
   let bench: Bench<LimitDraft>;
   let draftLimit: jasmine.Spy<(table: LimitTable) => Promise<unknown>>;
-  const open = async (from: LimitTable | 'new') => {
+  const open = async (from: LimitTable | 'new', grade = '') => {
     draftLimit = jasmine.createSpy('draftLimit').and.resolveTo([]);
     bench = await Bench.open(LimitDraft, {
       role: 'quality',
       api: { draftLimit },
-      inputs: { from, wires: [wire15, wire075, wire075] },
+      inputs: { from, grade, wires: [wire15, wire075, wire075] },
     });
   };
   const cells = (r: number) =>
@@ -41,6 +41,16 @@ describe('A draft of limits', () => {
   };
   afterEach(() => {
     bench.close();
+  });
+
+  it('begins with the grade it is most likely for, and one from another table with that one’s', async () => {
+    const grade = () => bench.element.querySelector<HTMLInputElement>('#draft-class')?.value;
+    await open('new', 'high');
+    expect(grade()).toBe('high');
+    bench.close();
+    if (!TABLE) throw new Error('no table');
+    await open(TABLE, 'high');
+    expect(grade()).toBe(TABLE.class);
   });
 
   it('of a shop without any has a row for each size of its own wires, and never a force', async () => {
