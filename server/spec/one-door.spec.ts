@@ -32,6 +32,7 @@ import { up as twelfth } from '../src/db/migrations/012-bench';
 import { up as thirteenth } from '../src/db/migrations/013-unsent';
 import { up as fourteenth } from '../src/db/migrations/014-own-passwords';
 import { up as fifteenth } from '../src/db/migrations/015-roles-and-settings';
+import { up as sixteenth } from '../src/db/migrations/016-moved-in';
 import { isAway } from '../src/http/handleErrors';
 import { formats } from '../src/records/formats';
 import {
@@ -113,7 +114,7 @@ describe('A shop of the version before', () => {
     const ada = { id: randomUUID(), name: 'Ada', role: 'engineer', qualified_until: '2027-06-30' };
     await db('people').insert({ ...ada, password_hash: 'x' });
     for (const up of [sixth, seventh, eighth, ninth, tenth, eleventh, twelfth, thirteenth]) await up(db);
-    for (const up of [fourteenth, fifteenth]) await up(db);
+    for (const up of [fourteenth, fifteenth, sixteenth]) await up(db);
     await beginLedgers(db);
     // Somebody of one role says what people said when there was no other way to say it.
     const said = { name: 'Ada', role: 'engineer', active: true, qualifiedUntil: '2027-06-30' };

@@ -1,52 +1,36 @@
 import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
-import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { ReactiveFormsModule } from '@angular/forms';
 import { Store } from '@ngrx/store';
-import { wireListHead, type Problem } from '@tug-mark/contract';
+import type { Problem } from '@tug-mark/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Api, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
 import { count } from '../parts/count';
-import { DayField } from '../parts/day-field';
-import { Field } from '../parts/field';
 import { injectTableMemory } from '../parts/table-memory';
 import { TypedBack } from '../parts/typed-back';
 import { TableFaults } from '../parts/table-faults';
-import { GradeField } from '../parts/grade-field';
 import { FileDrop } from '../parts/file-drop';
 import { Notice } from '../parts/notice';
 import { ProblemNotice } from '../parts/problem-notice';
 import { saveText } from '../parts/save-text';
-import { valid } from '../parts/zod-form';
 import { CabinetStore } from '../cabinet/cabinet.store';
 import { sessionFeature } from '../session/session.state';
 import { ListColumns } from './list/list-columns';
+import { ListHead, listHead } from './list/list-head';
 import { ListImport } from './list/list-import';
 import { textOf } from '../parts/text-table';
 import { csvOf, TEMPLATE } from './list/list-source';
 
 /** What the server takes; larger files are refused here already, before a minute of sending. */
 const MOST_BYTES = 16 * 1024 * 1024;
-const { name, class: className, customer, due } = wireListHead.shape;
 
 /** Takes a wire list from a file, whole or not at all, and shows what is wrong by row and column. */
 @Component({
   selector: 'tm-import-list',
   imports: [
-    ...[
-      ReactiveFormsModule,
-      NzButtonModule,
-      NzInputModule,
-      DayField,
-      Field,
-      GradeField,
-      FileDrop,
-      ListColumns,
-      TableFaults,
-      TypedBack,
-      Notice,
-    ],
-    ProblemNotice,
+    ...[ReactiveFormsModule, NzButtonModule, NzInputModule, FileDrop, ListColumns, ListHead, Notice, ProblemNotice],
+    ...[TableFaults, TypedBack],
   ],
   providers: [ListImport],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -89,25 +73,7 @@ const { name, class: className, customer, due } = wireListHead.shape;
           </tm-notice>
         }
       }
-      <div class="fields">
-        <tm-field for="list-name" label="Name of the list" [control]="form.controls.name">
-          <input nz-input id="list-name" formControlName="name" />
-        </tm-field>
-        <tm-field
-          for="list-class"
-          label="Grade of work"
-          [hint]="grades().length > 1 ? 'as in the limits: ' + grades().join(', ') : ''"
-          [control]="form.controls.class"
-        >
-          <tm-grade-field fieldId="list-class" [control]="form.controls.class" />
-        </tm-field>
-        <tm-field for="list-customer" label="Customer, if any" [control]="form.controls.customer">
-          <input nz-input id="list-customer" formControlName="customer" />
-        </tm-field>
-        <tm-field for="new-list-due" label="Due, if on a day" [control]="form.controls.due">
-          <tm-day-field fieldId="new-list-due" formControlName="due" />
-        </tm-field>
-      </div>
+      <tm-list-head [form]="form" [grades]="grades()" />
       <div class="acts">
         <button nz-button nzType="primary" class="bench-button" type="submit" [disabled]="busy()">
           {{ busy() ? 'Reading ...' : 'Bring it in' }}
@@ -132,18 +98,10 @@ const { name, class: className, customer, due } = wireListHead.shape;
       gap: 12px;
       padding: 16px 18px;
     }
-    .fields {
-      display: grid;
-      gap: 14px;
-      grid-template-columns: 2fr 1.2fr 1.4fr 170px;
-    }
     .sources {
       display: grid;
       gap: 14px;
       grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-    }
-    .fields .ant-input {
-      min-height: 46px;
     }
     .acts {
       display: flex;
@@ -151,8 +109,7 @@ const { name, class: className, customer, due } = wireListHead.shape;
       gap: 14px;
     }
     @media (max-width: 900px) {
-      .sources,
-      .fields {
+      .sources {
         grid-template-columns: minmax(0, 1fr);
       }
     }
@@ -162,12 +119,7 @@ export class ImportList {
   private readonly api = inject(Api);
   private readonly shop = inject(Store).selectSignal(sessionFeature.selectShop);
   readonly done = output<string>();
-  protected readonly form = new FormGroup({
-    name: new FormControl('', { nonNullable: true, validators: valid(name) }),
-    class: new FormControl('standard', { nonNullable: true, validators: valid(className) }),
-    customer: new FormControl('', { nonNullable: true, validators: valid(customer) }),
-    due: new FormControl<string | null>(null, { validators: valid(due) }),
-  });
+  protected readonly form = listHead();
   protected readonly isDemo = () => this.shop()?.isDemo ?? false;
   protected readonly work = inject(ListImport);
   protected readonly said = count;
