@@ -289,7 +289,9 @@ describe('From a wire list to a judged pull', () => {
       await elsewhere.sees('Nothing is set up yet.');
       await openShelf(elsewhere, 'People');
       await elsewhere.fill('Name', 'Quinn');
-      await elsewhere.choose('new-role', 'quality');
+      for (const role of ['technician', 'quality']) {
+        await (await elsewhere.shown(By.xpath(`//tm-new-account//tm-tick[contains(., '${role}')]//label`))).click();
+      }
       await elsewhere.press('Add the account');
       await elsewhere.sees('Quinn comes in once with');
       const told = await elsewhere.driver.findElement(By.css('tm-people-page tm-notice')).getText();

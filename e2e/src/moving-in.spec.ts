@@ -101,7 +101,7 @@ describe('A shop of some size', () => {
         put(cells, 0, at('insulation diameter'), 'jacket od mm');
       }),
     );
-    await browser.sees('‘jacket od mm’ is no field of a wire');
+    await browser.sees("No field of a wire is called 'jacket od mm'");
     const jacket = await browser.driver.findElement(By.css('tm-part-file-preview .heading tm-select input'));
     await browser.choose((await jacket.getAttribute('id')) ?? '', 'insulation diameter');
     await browser.sees('12 cells are not right yet');

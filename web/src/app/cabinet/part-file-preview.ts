@@ -49,20 +49,17 @@ const LEFT_OUT = '-';
       </div>
       @if (work.headings().length) {
         <h3>Columns</h3>
-        @for (heading of work.headings(); track heading.column) {
+        @for (heading of work.headings(); track $index) {
           <p class="heading">
+            <span class="wrong">{{ heading.text }}</span>
             @if (heading.at >= 0) {
-              <label [for]="'head-' + heading.at"
-                >‘{{ heading.column }}’ is no field of {{ article() }} {{ catalogue().one }}. It is</label
-              >
+              <label [for]="'head-' + heading.at">Take ‘{{ heading.column }}’ for</label>
               <tm-select
                 [selectId]="'head-' + heading.at"
                 [options]="options()"
                 [value]="''"
                 (valueChange)="head(heading.at, $event)"
               />
-            } @else {
-              <span class="wrong">{{ heading.text }}</span>
             }
           </p>
         }
@@ -148,7 +145,6 @@ export class PartFilePreview {
   protected readonly busy = signal(false);
   protected readonly problem = signal<Problem | null>(null);
   protected readonly catalogue = computed(() => CATALOGUES[this.work.kind()]);
-  protected readonly article = computed(() => (/^[aeiou]/.test(this.catalogue().one) ? 'an' : 'a'));
   protected readonly first = computed(() => this.work.cells().slice(1, 1 + FIRST_ROWS));
   protected readonly rows = computed(() => count(Math.max(0, this.work.cells().length - 1), 'row'));
   protected readonly options = computed(() => [
