@@ -5,8 +5,11 @@ import {
   CATALOGUE_KINDS,
   CATALOGUES,
   compareParts,
+  countChanges,
   familyHas,
+  familyStart,
   FIELD_GROUPS,
+  headingsLeft,
   indexParts,
   readPart,
   readPartTable,
@@ -265,5 +268,38 @@ describe('The form of a part', () => {
     // A solid notch on stranded wire cuts strands: nobody gets one without choosing it.
     expect(start('stripper', 'for')).toBe('stranded');
     expect(start('terminal', 'part')).toBeUndefined();
+  });
+});
+
+describe('A table of parts that is looked at', () => {
+  const wires = (...parts: string[]) => parts.map((part) => ({ ...wire075, part }));
+  it('says how many would be new, changed, or as they stand', () => {
+    const [first, second] = wires('W-1', 'W-2');
+    if (!first || !second) throw new Error('two wires');
+    const brought = [first, { ...second, label: 'another' }, ...wires('W-3', 'W-4')];
+    expect(countChanges('wire', [first, second], brought)).toEqual({ parts: 4, fresh: 2, changed: 1, same: 1 });
+    expect(countChanges('wire', [], [])).toEqual({ parts: 0, fresh: 0, changed: 0, same: 0 });
+  });
+
+  it('names the columns it does not have, whatever unit one is headed in', () => {
+    const [header = []] = writePartTable('wire', wires('W-1'));
+    expect(headingsLeft('wire', header)).toEqual([]);
+    const other = header.map((heading) => heading.replace(/^insulation diameter mm$/, 'insulation diameter in'));
+    expect(headingsLeft('wire', other)).toEqual([]);
+    expect(
+      headingsLeft(
+        'wire',
+        other.filter((heading) => !heading.startsWith('insulation diameter')),
+      ),
+    ).toEqual(['insulation diameter']);
+    expect(headingsLeft('tool', [])).toContain('nest: mark');
+  });
+});
+
+describe('A new terminal', () => {
+  it('begins without a support where its family has none, and is asked for one where it has', () => {
+    expect(familyStart('bare-terminal')).toEqual({ family: 'bare-terminal', 'barrel.supportLength': '0' });
+    expect(familyStart('insulated-terminal')['barrel.supportLength']).toBe('');
+    expect(familyStart('open-barrel-contact')['barrel.supportLength']).toBe('');
   });
 });

@@ -74,6 +74,14 @@ const ONLY_OF: Readonly<Record<string, readonly Family[]>> = {
   'barrel.betweenGrips': ['open-barrel-contact', 'sealed-contact', 'signal-contact', 'open-barrel-splice'],
 };
 
+/** Families with nothing behind the barrel: what has a sleeve, a second grip or a collar says its length on its sheet. */
+const UNSUPPORTED: readonly Family[] = ['bare-terminal', 'machined-contact', 'lug'];
+
+/** What a new terminal of a family begins with, beside what every terminal does. */
+export function familyStart(family: Family): Readonly<Record<string, string>> {
+  return { family, 'barrel.supportLength': UNSUPPORTED.includes(family) ? '0' : '' };
+}
+
 /** Whether a terminal of a family has such a field at all. */
 export function familyHas(family: string, path: string): boolean {
   const only = Object.entries(ONLY_OF).find(([each]) => path === each || path.startsWith(`${each}.`))?.[1];

@@ -1,4 +1,5 @@
-export { familyHas, FIELD_GROUPS, type FieldGroup } from './groups';
+export { countChanges, type Changes } from './countChanges';
+export { familyHas, familyStart, FIELD_GROUPS, type FieldGroup } from './groups';
 export {
   CATALOGUE_KINDS,
   CATALOGUES,
@@ -10,5 +11,5 @@ export {
 } from './columns';
 export { compareParts, type FieldCompared } from './compareParts';
 export { readPart, writePart, type PartCells, type PartProblem, type PartRead } from './partCells';
-export { readPartTable, writePartTable, type PartTableRead } from './partTable';
+export { headingsLeft, readPartTable, writePartTable, type PartTableRead } from './partTable';
 export { searchParts, type SearchIndex, indexParts } from './searchParts';

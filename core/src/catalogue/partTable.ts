@@ -65,6 +65,14 @@ export function writePartTable<K extends CatalogueKind>(kind: K, parts: readonly
   return [places.map(headed), ...body];
 }
 
+/** What columns of a kind's table are called that a header does not have: one it has under another name may stand for them. */
+export function headingsLeft(kind: CatalogueKind, header: readonly string[]): string[] {
+  const has = new Set(header.map(plainHeading));
+  return placesOf(kind)
+    .filter((place) => !namesOf(place).some((name) => has.has(name)))
+    .map(({ name }) => name);
+}
+
 /**
  * Reads parts of one kind from rows of text. Columns are found by their headers in any order; a length's unit stands
  * in its header ('barrel length mm' or 'barrel length in'), mm where it does not. Read whole or not at all: every

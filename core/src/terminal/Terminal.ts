@@ -53,7 +53,7 @@ const barrelSchema = z
     /** Distance between the conductor grip and the insulation grip, mm; null where there is one grip only. */
     betweenGrips: lengthField('between grips').nullable(),
     /** Length of the insulation grip or the sleeve behind the barrel, mm; 0 where there is none. */
-    supportLength: lengthOrNone('support length', { help: '0 where there is none' }).default(0),
+    supportLength: lengthOrNone('support length', { help: '0 where there is none' }),
     /** By how much the barrel grows longer in the crimp, mm. */
     growth: lengthOrNone('growth in the crimp').default(0),
   })

@@ -2,7 +2,7 @@ export { areaToAwg } from './areaToAwg';
 export { awgArea } from './awgArea';
 export { awgDiameter } from './awgDiameter';
 export { breakingLoad, TYPICAL_STRENGTHS, type TensileStrengths } from './breakingLoad';
-export { construction, type Construction } from './construction';
+export { describeConstruction } from './describeConstruction';
 export { envelopeDiameter } from './envelopeDiameter';
 export { metalArea } from './metalArea';
 export { nominalArea } from './nominalArea';

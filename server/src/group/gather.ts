@@ -46,7 +46,7 @@ export async function publish(site: Knex): Promise<void> {
       }[]
     ).map(({ tablename }) => tablename),
   );
-  // Columns of people that came with a later version: the table is given anew.
+  // Columns of people that came with a later version: the table is given again, with them.
   const columns = (await site('pg_publication_tables')
     .where({ pubname: PUBLICATION, tablename: 'people' })
     .first(site.raw("'qualifications' = ANY (attnames) AS given"))) as { given: boolean } | undefined;

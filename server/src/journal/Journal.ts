@@ -406,13 +406,13 @@ const pullOf = (body: EntryBody) => serverKind(body).pull?.(body as never) ?? nu
 
 const refused = ({ code, field, text }: EntryRefusal) => refusals.entryRefused(code, field, text);
 
-/** What an entry lacks before it, or that its place is taken, among the slots that are. */
 /** @throws Refusal where somebody is not qualified for the family that is made */
 function refuseUnqualified({ qualified }: By, { family }: SetUp, day: string): void {
   const why = qualified ? whyUnqualified(qualified, family, day) : null;
   if (why !== null) throw refusals.unqualified(why);
 }
 
+/** What an entry lacks before it, or that its place is taken, among the slots that are. */
 function missing(body: EntryBody, slot: string, taken: ReadonlySet<string>): EntryRefusal | null {
   if (taken.has(slot)) {
     const piece = 'piece' in body ? body.piece : 0;

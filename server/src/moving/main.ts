@@ -5,10 +5,8 @@ import { createReadStream, createWriteStream } from 'node:fs';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGzip } from 'node:zlib';
-import { seal } from '../chain/seal';
 import { Refusal } from '../http/problems';
 import { giveOnceWord } from '../people/store';
-import { rebuildStandings } from '../standing/rebuild';
 import { moveIn } from './moveIn';
 import { unpack } from './unpack';
 import { writeShop } from './writeShop';
@@ -34,8 +32,6 @@ try {
     const unpacked = unpack(() => createReadStream(file));
     const about = { mover: null, doer: PROGRAM, digest: hash.digest('hex'), now: new Date() };
     const { name, counts } = await moveIn(db, unpacked, about, false);
-    await rebuildStandings(db);
-    await seal(db);
     const { rows } = await db.raw<{ rows: { id: string }[] }>(
       `SELECT id FROM people WHERE active AND 'engineer' = ANY (role || more_roles) ORDER BY created_at LIMIT 1`,
     );

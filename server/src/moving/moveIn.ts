@@ -2,11 +2,13 @@ import type { MovedShop, Role } from '@tug-mark/contract';
 import type { Knex } from 'knex';
 import { z } from 'zod';
 import { noteDeeds } from '../chain/deeds';
+import { seal } from '../chain/seal';
 import type { Doer } from '../chain/ledger';
 import { bumpVersion } from '../db/bumpVersion';
 import { copyInto } from '../db/copyInto';
 import { SCHEMAS } from '../db/migrate';
 import { refusals } from '../http/problems';
+import { rebuildStandings } from '../standing/rebuild';
 import { verifyJournals, verifyShop } from '../verify/verifyShop';
 import { checkMoved } from './checkMoved';
 import { readLines } from './readLines';
@@ -60,6 +62,11 @@ export async function moveIn(
     if (!(error instanceof OnlyChecked)) throw error;
   }
   if (!found) throw new Error('a shop that was taken in was read');
+  if (!onlyCheck) {
+    // What is worked out did not come along; and what came is sealed here, at once or within the minute.
+    await rebuildStandings(db);
+    await seal(db).catch(() => null);
+  }
   return found;
 }
 

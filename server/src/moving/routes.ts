@@ -5,9 +5,7 @@ import { Readable } from 'node:stream';
 import { createGzip } from 'node:zlib';
 import { serve, takeFiles } from '../api/serve';
 import { sha256 } from '../chain/hashes';
-import { seal } from '../chain/seal';
 import { refusals } from '../http/problems';
-import { rebuildStandings } from '../standing/rebuild';
 import { moveIn } from './moveIn';
 import { unpack } from './unpack';
 import { writeShop } from './writeShop';
@@ -35,14 +33,8 @@ export function movingRoutes(app: FastifyInstance, { db }: { db: Knex }): Promis
   serve(app, API.moveShopIn, async ({ query, body, person, doer }) => {
     const bytes = Buffer.from(body.buffer, body.byteOffset, body.byteLength);
     const unpacked = unpack(() => Readable.from([bytes]));
-    const isCheck = query.only === 'check';
     const about = { mover: person, doer, digest: sha256(bytes), now: new Date() };
-    const moved = await moveIn(db, unpacked, about, isCheck);
-    if (!isCheck) {
-      await rebuildStandings(db);
-      await seal(db).catch(() => null);
-    }
-    return moved;
+    return moveIn(db, unpacked, about, query.only === 'check');
   });
   return Promise.resolve();
 }

@@ -1,7 +1,6 @@
 import { shopSettingsSchema, type Here, type ShopChange, type ShopSettings } from '@tug-mark/contract';
 import type { Logo } from '@tug-mark/core';
 import type { Knex } from 'knex';
-import { createHash } from 'node:crypto';
 import { noteDeeds } from '../chain/deeds';
 import type { Doer } from '../chain/ledger';
 import { bumpVersion } from '../db/bumpVersion';
@@ -19,15 +18,19 @@ interface ShopRow {
 
 /** The shop as every page of it knows it. */
 export async function readShop(db: Knex): Promise<Omit<Here['shop'], 'demoSignIns'>> {
+  // Asked with every page: the picture itself stays where it is.
+  const digest = db.raw("encode(sha256(logo), 'hex') AS digest");
   const [row, anyone] = await Promise.all([
-    db('shop').first('id', 'name', 'is_demo', 'zone', 'settings', 'logo', 'moved_in') as Promise<ShopRow>,
+    db('shop').first('id', 'name', 'is_demo', 'zone', 'settings', 'moved_in', digest) as Promise<
+      Omit<ShopRow, 'logo'> & { readonly digest: string | null }
+    >,
     db('people').first('id') as Promise<unknown>,
   ]);
-  const { id, name, zone, logo } = row;
+  const { id, name, zone } = row;
   return {
     ...{ id, name, zone, isDemo: row.is_demo, isNew: anyone === undefined },
     settings: settingsOf(row),
-    logo: logo && createHash('sha256').update(logo).digest('hex'),
+    logo: row.digest,
     movedIn: row.moved_in,
   };
 }

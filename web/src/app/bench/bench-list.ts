@@ -12,7 +12,7 @@ import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
 import { BenchCounters } from './bench-counters';
 import { BenchTable } from './bench-table';
-import { footWords, nextWords } from './bench-words';
+import { footWords, nextWords, statesFor } from './bench-words';
 import { FirstDayPanel } from '../shop/first-day';
 import { BenchStore } from './bench.store';
 import { ImportList } from './import-list';
@@ -22,9 +22,6 @@ import { Notice } from '../parts/notice';
 
 /** A set-up sheet's square code is the address of its combination. */
 const SHEET_CODE = /\/bench\/([0-9a-f-]{36})/i;
-
-/** States that wait for whoever makes pieces. */
-const MAKERS: readonly string[] = ['to-make', 'to-set-up'];
 
 /** The bench: what comes next, how much stands where, and every combination with its next step. */
 @Component({
@@ -157,9 +154,7 @@ export class BenchList {
   );
   /** What this person does next: work that waits for them, by the day it is due. */
   protected readonly next = computed<CombinationLine | null>(() => {
-    const roles = this.person()?.roles ?? [];
-    const isMaker = !roles.includes('quality') || roles.length > 1;
-    const own = ['held', ...(may(roles, 'release-set-up') ? ['to-release'] : []), ...(isMaker ? MAKERS : [])];
+    const own = statesFor(this.person()?.roles ?? []);
     return this.store.entities().find(({ state }) => own.includes(state)) ?? null;
   });
   protected readonly headline = computed(() => {

@@ -1,4 +1,4 @@
-import type { CombinationLine } from '@tug-mark/contract';
+import { may, type CombinationLine, type Role } from '@tug-mark/contract';
 import { uncapital, type BenchState } from '@tug-mark/core';
 import { count, grouped } from '../parts/count';
 import { STATE_WORDS } from './bench-counters';
@@ -22,3 +22,11 @@ export function footWords(
   const all = isFiltered ? '' : ` of ${of === null || of === undefined ? '...' : grouped(of)}`;
   return `${shown}${all} ${what} · arrow keys move, Enter opens the next step`;
 }
+
+/** States of the bench that wait for somebody of these roles: whoever only releases makes nothing. */
+export function statesFor(roles: readonly Role[]): readonly BenchState[] {
+  const isMaker = roles.some((role) => role !== 'quality');
+  return ['held', ...(may(roles, 'release-set-up') ? RELEASING : []), ...(isMaker ? MAKING : [])];
+}
+const RELEASING = ['to-release'] as const;
+const MAKING = ['to-make', 'to-set-up'] as const;

@@ -6,7 +6,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Api, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
-import { count } from '../parts/count';
+import { count, fileSize } from '../parts/count';
 import { injectTableMemory } from '../parts/table-memory';
 import { TypedBack } from '../parts/typed-back';
 import { TableFaults } from '../parts/table-faults';
@@ -182,11 +182,11 @@ export class ImportList {
     this.problem.set(null);
     this.hint.set(
       file.size > MOST_BYTES
-        ? `${file.name} has ${size(file.size)}; at most ${size(MOST_BYTES)} are read. A wire list of 20,000 wires is about 2 MB: is it the right file?`
+        ? `${file.name} has ${fileSize(file.size)}; at most ${fileSize(MOST_BYTES)} are read. A wire list of 20,000 wires is about 2 MB: is it the right file?`
         : '',
     );
     if (this.hint()) return;
-    this.begin(`${file.name}, ${size(file.size)}`, textOf(await file.arrayBuffer()));
+    this.begin(`${file.name}, ${fileSize(file.size)}`, textOf(await file.arrayBuffer()));
     const { name: field } = this.form.controls;
     if (!field.value) field.setValue(file.name.replace(/\.[^.]*$/, ''));
   }
@@ -245,8 +245,4 @@ export class ImportList {
     }
     this.busy.set(false);
   }
-}
-
-function size(bytes: number): string {
-  return bytes < 1024 * 1024 ? `${Math.ceil(bytes / 1024)} kB` : `${(bytes / 1024 / 1024).toFixed(1)} MB`;
 }

@@ -29,13 +29,7 @@ import { ChoiceButtons } from '../parts/choice-buttons';
 import { typedText } from '../parts/zod-form';
 import { Notice } from '../parts/notice';
 import { grouped } from '../parts/count';
-import { injectTableMemory } from '../parts/table-memory';
-import { textOf } from '../parts/text-table';
-import { PartFile } from './part-file';
 import { PartFilePreview } from './part-file-preview';
-
-/** Bytes of a table that the server reads. */
-const MOST_TABLE = 32 * 1024 * 1024;
 
 type AnyPart = CatalogueParts[CatalogueKind];
 
@@ -102,7 +96,7 @@ type AnyPart = CatalogueParts[CatalogueKind];
           [mayEdit]="mayEdit()"
           (read)="taken($event)"
           (fresh)="begin()"
-          (looked)="look($event)"
+          (looked)="look(table, $event)"
         />
       </div>
       @if (said()) {
@@ -111,8 +105,9 @@ type AnyPart = CatalogueParts[CatalogueKind];
       @if (problem() ?? store.problem(); as found) {
         <tm-problem [problem]="found" />
       }
-      @if (isLooking()) {
-        <tm-part-file-preview [memory]="memory" (kept)="said.set($event)" />
+      <tm-part-file-preview #table [kind]="kind()" (kept)="said.set($event)" />
+      @if (table.isOpen()) {
+        <!-- Nothing else stands beside a table that is looked at. -->
       } @else if (editing(); as what) {
         <tm-part-editor
           [kind]="kind()"
@@ -137,7 +132,6 @@ type AnyPart = CatalogueParts[CatalogueKind];
       }
     </div>
   `,
-  providers: [PartFile],
   styleUrl: './cabinet-page.less',
 })
 export class CabinetPage {
@@ -146,15 +140,6 @@ export class CabinetPage {
   private readonly router = inject(Router);
   private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
   protected readonly store = inject(CabinetStore);
-  protected readonly file = inject(PartFile);
-  protected readonly memory = injectTableMemory('part-file', null, {
-    read: () =>
-      this.file.file() ? { kind: this.file.kind(), file: this.file.file(), cells: this.file.cells() } : null,
-    restore: (state) => {
-      this.file.restore(state);
-    },
-  });
-  protected readonly isLooking = computed(() => this.file.file() !== '' && this.file.kind() === this.kind());
   /** From the address: the kind looked at, and the part that is open. */
   readonly kindName = input<string | undefined>();
   readonly partName = input<string | undefined>();
@@ -242,17 +227,10 @@ export class CabinetPage {
   }
 
   /** A table of parts, looked at before anything of it is kept. */
-  protected async look(file: File): Promise<void> {
+  protected look(table: PartFilePreview, file: File): void {
     this.begin();
     this.editing.set(null);
-    if (file.size > MOST_TABLE) {
-      this.problem.set({
-        ...{ type: 'about:blank', status: 413, code: 'file-too-large', title: `${file.name} is too large to be read.` },
-        detail: `At most ${MOST_TABLE / 1024 / 1024} MB are read, some 60,000 parts: is it the right file?`,
-      });
-      return;
-    }
-    this.file.take(this.kind(), file.name, textOf(await file.arrayBuffer()));
+    void table.take(file);
   }
 
   protected offered(options: readonly string[]) {

@@ -13,10 +13,8 @@ import {
 import { ReactiveFormsModule } from '@angular/forms';
 import type { Problem } from '@tug-mark/contract';
 import {
-  capital,
   CATALOGUES,
-  FAMILIES,
-  familyName,
+  familyStart,
   type Family,
   type CatalogueKind,
   type CatalogueParts,
@@ -30,20 +28,18 @@ import { ProblemNotice } from '../parts/problem-notice';
 import { Select } from '../parts/select';
 import { TypedBack } from '../parts/typed-back';
 import { CabinetStore } from './cabinet.store';
-import { PartEffect } from './part-effect';
 import { FamilyChoice } from './family-choice';
 import { goToField } from './go-to-field';
+import { PartFollows } from './part-follows';
 import { PartGroups } from './part-groups';
 import { cellsFrom, faultsOf, fieldId, partForm, readForm, readSoFar, restorePart } from './part-form';
-import { TerminalDrawingView } from './terminal-drawing';
-import { WhatWire } from './what-wire';
 
 /** A part as a form, in groups, with what follows from it beside; read by the same rules as a file. */
 @Component({
   selector: 'tm-part-editor',
   imports: [
-    ...[ReactiveFormsModule, NzButtonModule, FamilyChoice, FormFaults, PartEffect, PartGroups, ProblemNotice],
-    ...[Select, TerminalDrawingView, TypedBack, WhatWire],
+    ...[ReactiveFormsModule, NzButtonModule, FamilyChoice, FormFaults, PartFollows, PartGroups, ProblemNotice],
+    ...[Select, TypedBack],
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -78,19 +74,14 @@ import { WhatWire } from './what-wire';
             />
           </div>
           @if (kind() === 'terminal' || kind() === 'wire') {
-            <div class="follows">
-              @if (kind() === 'terminal') {
-                <p class="soft">
-                  {{ familyWords() }}.
-                  <button class="link" type="button" (click)="askFamily()">Another family</button>
-                </p>
-                <tm-terminal-drawing [cells]="cells()" [focused]="focused()" (touched)="goTo($event)" />
-              }
-              <tm-part-effect [kind]="kind()" [read]="soFar()" [cells]="cells()" />
-              @if (kind() === 'wire') {
-                <tm-what-wire (taken)="fillWith($event)" />
-              }
-            </div>
+            <tm-part-follows
+              [kind]="kind()"
+              [cells]="cells()"
+              [read]="soFar()"
+              [focused]="focused()"
+              (wanted)="goTo($event)"
+              (filled)="fillWith($event)"
+            />
           }
         </div>
       }
@@ -165,10 +156,6 @@ export class PartEditor {
       !this.like() &&
       this.edited.memory().backFrom() === null,
   );
-  protected readonly familyWords = computed(() => {
-    const family = FAMILIES.find((each) => each === this.cells()['family']);
-    return family ? capital(familyName(family)) : '';
-  });
   protected readonly likes = computed(() => [
     { value: '', label: 'none' },
     ...this.cabinet.of(this.kind()).map(({ part, label }) => ({ value: part, label: `${part} ${label}` })),
@@ -206,13 +193,9 @@ export class PartEditor {
   }
 
   protected takeFamily(family: Family): void {
-    this.fillWith({ family });
+    this.fillWith(familyStart(family));
     this.knowsFamily.set(true);
     afterNextRender(() => this.goTo('part'), { injector: this.injector });
-  }
-
-  protected askFamily(): void {
-    this.goTo('family');
   }
 
   /** To the field of a path, unfolding the group it is in. */

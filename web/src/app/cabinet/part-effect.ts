@@ -1,22 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import {
   computeSetUp,
-  envelopeDiameter,
+  describeConstruction,
   judgeFit,
-  construction,
   capital,
   CATALOGUES,
-  nominalArea,
   readLength,
   readSize,
   STRAND_LAYS,
   missingResults,
   NO_DEMAND,
-  otherScale,
   plainContext,
   showRange,
   sizeLabel,
-  strandingClass,
   type CatalogueKind,
   type CatalogueParts,
   type PartRead,
@@ -141,35 +137,16 @@ export class PartEffect {
     return { wire, fit, strip: preparation?.strip ?? null };
   });
 
-  /** Of a wire: its metal, from whatever two are typed, and what they leave for the third. */
+  /** Of a wire, as far as it is typed. */
   protected readonly ofWire = computed((): string[] => {
     const cells = this.cells();
     const length = readLength(cells['conductor.strandDiameter'] ?? '', 'mm');
     const count = plainNumber(cells['conductor.strands'] ?? '');
-    const size = readSize(cells['conductor.size'] ?? '');
-    const known = {
-      ...(size && { area: nominalArea(size) }),
+    return describeConstruction({
+      size: readSize(cells['conductor.size'] ?? '') ?? null,
+      lay: STRAND_LAYS.find((each) => each === cells['conductor.lay']) ?? 'bunched',
       ...(count !== null && Number.isInteger(count) && count > 0 && { strands: count }),
       ...(length.outcome === 'length' && { strandDiameter: length.millimetres }),
-    };
-    const made = construction(known);
-    const printed = size ? `printed ${sizeLabel(size)}, ${otherScale(size).text}` : '';
-    if (!made) return printed ? [printed] : [];
-    const { area, strands, strandDiameter } = made;
-    const lay = STRAND_LAYS.find((each) => each === cells['conductor.lay']) ?? 'bunched';
-    const kind = strandingClass({ kind: strands === 1 ? 'solid' : 'stranded', strands, strandDiameter });
-    if (!('strandDiameter' in known))
-      return [printed, `${strands} strands of it: about ${strandDiameter.toFixed(3)} mm each.`];
-    if (!('strands' in known)) return [printed, `of ${strandDiameter} mm: about ${strands} strands.`];
-    const off = size ? (area / nominalArea(size) - 1) * 100 : 0;
-    return [
-      `${area.toFixed(3)} mm² of metal${printed ? `; ${printed}` : ''}.`,
-      `${envelopeDiameter({ strands, strandDiameter, lay }).toFixed(2)} mm over the strands; class ${kind}.`,
-      ...(Math.abs(off) > 15
-        ? [
-            `That is ${Math.abs(off).toFixed(0)} % ${off < 0 ? 'less' : 'more'} metal than the printed size: is the count, the diameter or the size another one?`,
-          ]
-        : []),
-    ];
+    });
   });
 }

@@ -1,8 +1,10 @@
 import { TestBed } from '@angular/core/testing';
+import { By } from '@angular/platform-browser';
 import { writePartTable, type CatalogueKind } from '@tug-mark/core';
 import { unparse } from 'papaparse';
 import { bareRing, practice, stripper, tool, wire075 } from '../../../../core/src/testing/shop';
 import { Bench } from '../testing/bench';
+import { CabinetFiles } from './cabinet-files';
 import { CabinetPage } from './cabinet-page';
 import { CabinetStore } from './cabinet.store';
 
@@ -28,10 +30,15 @@ describe('A table of parts, before it is kept', () => {
   afterEach(() => {
     bench.close();
   });
-  const look = async (cells: string[][], name = 'wires.csv') => {
-    const page = bench.fixture.componentInstance as unknown as { look(file: File): Promise<void> };
-    await page.look(new File([unparse(cells)], name));
+  /** As the file button hands a file on. */
+  const give = async (file: File) => {
+    const files = bench.fixture.debugElement.query(By.directive(CabinetFiles)).componentInstance as CabinetFiles;
+    files.looked.emit(file);
     await bench.settle();
+    await bench.settle();
+  };
+  const look = async (cells: string[][], name = 'wires.csv') => {
+    await give(new File([unparse(cells)], name));
   };
   const wires = (...parts: string[]) =>
     writePartTable(
@@ -66,7 +73,7 @@ describe('A table of parts, before it is kept', () => {
     expect([kind, file.name]).toEqual(['wire', 'wires.csv']);
     expect(await file.text()).toContain('another name');
     expect(bench.text).toContain('wires.csv: 3 wires read, 2 of them new or changed.');
-    expect(bench.element.querySelector('tm-part-file-preview')).toBeNull();
+    expect(bench.element.querySelector('tm-part-file-preview section')).toBeNull();
   });
 
   it('has its mistakes mended in place, the same one in all its rows at once', async () => {
@@ -113,12 +120,10 @@ describe('A table of parts, before it is kept', () => {
 
   it('is not read at all when it is too large to be the right file', async () => {
     await open('wire');
-    const page = bench.fixture.componentInstance as unknown as { look(file: File): Promise<void> };
     const large = new File(['part'], 'large.csv');
     Object.defineProperty(large, 'size', { value: 40 * 1024 * 1024 });
-    await page.look(large);
-    await bench.settle();
+    await give(large);
     expect(bench.text).toContain('large.csv is too large to be read.');
-    expect(bench.element.querySelector('tm-part-file-preview')).toBeNull();
+    expect(bench.element.querySelector('tm-part-file-preview section')).toBeNull();
   });
 });

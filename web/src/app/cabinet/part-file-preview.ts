@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import type { Problem } from '@tug-mark/contract';
-import { CATALOGUES } from '@tug-mark/core';
+import { CATALOGUES, type CatalogueKind } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Api, toProblem } from '../http/api';
 import { count, grouped } from '../parts/count';
@@ -9,91 +9,101 @@ import { ProblemNotice } from '../parts/problem-notice';
 import { Select } from '../parts/select';
 import { TableFaults } from '../parts/table-faults';
 import { TypedBack } from '../parts/typed-back';
-import type { TypedMemory } from '../parts/typed-memory';
+import { injectTableMemory } from '../parts/table-memory';
+import { textOf } from '../parts/text-table';
 import { CabinetStore } from './cabinet.store';
 import { PartFile } from './part-file';
 
 /** Rows of the file that are shown as they stand. */
 const FIRST_ROWS = 3;
 const LEFT_OUT = '-';
+/** Bytes of a table that the server reads. */
+const MOST_TABLE = 32 * 1024 * 1024;
+const tooLarge = (name: string): Problem => ({
+  ...{ type: 'about:blank', status: 413, code: 'file-too-large', title: `${name} is too large to be read.` },
+  detail: `At most ${MOST_TABLE / 1024 / 1024} MB are read, some 60,000 parts: is it the right file?`,
+});
 
 /** Parts from a table before they are kept: columns, first rows, faults to be mended, and what they become. */
 @Component({
   selector: 'tm-part-file-preview',
   imports: [NzButtonModule, Notice, ProblemNotice, Select, TableFaults, TypedBack],
+  providers: [PartFile],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <section aria-labelledby="part-file">
-      <h2 id="part-file" tabindex="-1">{{ work.file() }}</h2>
-      <tm-typed-back [edited]="back" />
-      <p class="soft">{{ rows() }}. Nothing is kept yet.</p>
-      <div class="scroll" tabindex="0" role="region" aria-label="First rows">
-        <table>
-          <thead>
-            <tr>
-              @for (heading of work.header(); track $index) {
-                <th scope="col">{{ heading }}</th>
-              }
-            </tr>
-          </thead>
-          <tbody>
-            @for (row of first(); track $index) {
+    @if (problem(); as found) {
+      <tm-problem [problem]="found" />
+    }
+    @if (isOpen()) {
+      <section aria-labelledby="part-file">
+        <h2 id="part-file" tabindex="-1">{{ work.file() }}</h2>
+        <tm-typed-back [edited]="back" />
+        <p class="soft">{{ rows() }}. Nothing is kept yet.</p>
+        <div class="scroll" tabindex="0" role="region" aria-label="First rows">
+          <table>
+            <thead>
               <tr>
-                @for (cell of row; track $index) {
-                  <td>{{ cell }}</td>
+                @for (heading of work.header(); track $index) {
+                  <th scope="col">{{ heading }}</th>
                 }
               </tr>
-            }
-          </tbody>
-        </table>
-      </div>
-      @if (work.headings().length) {
-        <h3>Columns</h3>
-        @for (heading of work.headings(); track $index) {
-          <p class="heading">
-            <span class="wrong">{{ heading.text }}</span>
-            @if (heading.at >= 0) {
-              <label [for]="'head-' + heading.at">Take ‘{{ heading.column }}’ for</label>
-              <tm-select
-                [selectId]="'head-' + heading.at"
-                [options]="options()"
-                [value]="''"
-                (valueChange)="head(heading.at, $event)"
-              />
-            }
-          </p>
+            </thead>
+            <tbody>
+              @for (row of first(); track $index) {
+                <tr>
+                  @for (cell of row; track $index) {
+                    <td>{{ cell }}</td>
+                  }
+                </tr>
+              }
+            </tbody>
+          </table>
+        </div>
+        @if (work.headings().length) {
+          <h3>Columns</h3>
+          @for (heading of work.headings(); track $index) {
+            <p class="heading">
+              <span class="wrong">{{ heading.text }}</span>
+              @if (heading.at >= 0) {
+                <label [for]="'head-' + heading.at">Take ‘{{ heading.column }}’ for</label>
+                <tm-select
+                  [selectId]="'head-' + heading.at"
+                  [options]="options()"
+                  [value]="''"
+                  (valueChange)="head(heading.at, $event)"
+                />
+              }
+            </p>
+          }
         }
-      }
-      <tm-table-faults
-        [faults]="work.faults()"
-        [total]="work.total()"
-        (mended)="work.mend($event.fault, $event.value)"
-      />
-      @if (work.becomes(); as b) {
-        <tm-notice kind="good">
-          {{ said(b.parts) }}: {{ grouped(b.fresh) }} new, {{ grouped(b.changed) }} changed as a new revision,
-          {{ grouped(b.same) }} as they stand.
-        </tm-notice>
-      }
-      @if (problem(); as found) {
-        <tm-problem [problem]="found" />
-      }
-      <p class="acts">
+        <tm-table-faults
+          [faults]="work.faults()"
+          [total]="work.total()"
+          (mended)="work.mend($event.fault, $event.value)"
+        />
         @if (work.becomes(); as b) {
-          <button
-            nz-button
-            nzType="primary"
-            class="bench-button"
-            type="button"
-            [disabled]="busy() || b.fresh + b.changed === 0"
-            (click)="keep()"
-          >
-            {{ busy() ? 'Keeping them ...' : 'Keep ' + said(b.fresh + b.changed) }}
-          </button>
+          <tm-notice kind="good">
+            {{ said(b.parts) }}: {{ grouped(b.fresh) }} new, {{ grouped(b.changed) }} changed as a new revision,
+            {{ grouped(b.same) }} as they stand.
+          </tm-notice>
         }
-        <button nz-button class="bench-button" type="button" (click)="leave()">Leave the file</button>
-      </p>
-    </section>
+        <p class="acts">
+          @if (work.becomes(); as b) {
+            <button
+              nz-button
+              nzType="primary"
+              class="bench-button"
+              type="button"
+              [disabled]="busy() || b.fresh + b.changed === 0"
+              (click)="keep()"
+            >
+              {{ busy() ? 'Keeping them ...' : 'Keep ' + said(b.fresh + b.changed) }}
+            </button>
+          }
+          <button nz-button class="bench-button" type="button" (click)="leave()">Leave the file</button>
+        </p>
+      </section>
+    }
   `,
   styles: `
     section {
@@ -132,11 +142,19 @@ export class PartFilePreview {
   private readonly api = inject(Api);
   private readonly cabinet = inject(CabinetStore);
   protected readonly work = inject(PartFile);
-  readonly memory = input.required<TypedMemory>();
+  readonly kind = input.required<CatalogueKind>();
   readonly kept = output<string>();
-  readonly closed = output();
+  private readonly memory = injectTableMemory('part-file', null, {
+    read: () =>
+      this.work.file() ? { kind: this.work.kind(), file: this.work.file(), cells: this.work.cells() } : null,
+    restore: (state) => {
+      this.work.restore(state);
+    },
+  });
+  /** Whether a table of this kind is looked at. */
+  readonly isOpen = computed(() => this.work.file() !== '' && this.work.kind() === this.kind());
   protected readonly back = {
-    memory: this.memory,
+    memory: signal(this.memory),
     startAgain: () => {
       this.leave();
     },
@@ -153,6 +171,13 @@ export class PartFilePreview {
     ...this.work.free().map((name) => ({ value: name, label: name })),
   ]);
 
+  /** Takes a table to be looked at. */
+  async take(file: File): Promise<void> {
+    const isLarge = file.size > MOST_TABLE;
+    this.problem.set(isLarge ? tooLarge(file.name) : null);
+    if (!isLarge) this.work.take(this.kind(), file.name, textOf(await file.arrayBuffer()));
+  }
+
   protected said(parts: number): string {
     return count(parts, this.catalogue().one, this.catalogue().many);
   }
@@ -163,8 +188,7 @@ export class PartFilePreview {
 
   protected leave(): void {
     this.work.leave();
-    this.memory().forget();
-    this.closed.emit();
+    this.memory.forget();
   }
 
   protected async keep(): Promise<void> {
@@ -174,7 +198,7 @@ export class PartFilePreview {
       const said = `${this.work.file()}: ${this.said(parts)} read, ${grouped(changed)} of them new or changed.`;
       await this.cabinet.load();
       this.work.leave();
-      this.memory().forget();
+      this.memory.forget();
       this.kept.emit(said);
     } catch (error) {
       this.problem.set(toProblem(error));

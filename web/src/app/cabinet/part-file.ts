@@ -1,6 +1,6 @@
 import { computed, inject } from '@angular/core';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
-import { CATALOGUES, readPartTable, writePart, type CatalogueKind } from '@tug-mark/core';
+import { countChanges, headingsLeft, readPartTable, type CatalogueKind } from '@tug-mark/core';
 import { unparse } from 'papaparse';
 import { gathered, mended, type TableFault } from '../parts/table-faults';
 import { cellsOf, type Cells } from '../parts/text-table';
@@ -38,7 +38,7 @@ export const PartFile = signalStore(
         })),
       ),
       /** Columns that may stand for one nobody knows: those the file does not have. */
-      free: computed(() => freeColumns(store.kind(), header())),
+      free: computed(() => headingsLeft(store.kind(), header())),
       faults: computed(() => gathered(problems(), (column) => header().some((cell) => cell.trim() === column))),
       total: computed(() => {
         const found = read();
@@ -49,16 +49,7 @@ export const PartFile = signalStore(
         const found = read();
         if (!found?.ok) return null;
         const kind = store.kind();
-        const known = new Map(
-          cabinet.of(kind).map((part) => [part.part, JSON.stringify(writePart(kind, part as never))]),
-        );
-        let [fresh, changed] = [0, 0];
-        for (const part of found.parts) {
-          const stands = known.get(part.part);
-          if (stands === undefined) fresh += 1;
-          else if (stands !== JSON.stringify(writePart(kind, part as never))) changed += 1;
-        }
-        return { parts: found.parts.length, fresh, changed, same: found.parts.length - fresh - changed };
+        return countChanges(kind, cabinet.of(kind) as never, found.parts as never);
       }),
       /** The table as it is now, for the server's own door. */
       csv: computed(() => new File([unparse(store.cells() as string[][])], store.file(), { type: 'text/csv' })),
@@ -94,14 +85,3 @@ export const PartFile = signalStore(
     },
   })),
 );
-
-function freeColumns(kind: CatalogueKind, header: readonly string[]): string[] {
-  const { columns, tables } = CATALOGUES[kind];
-  const all = [
-    ...columns.map(({ title }) => title),
-    ...tables.flatMap((table) => table.columns.map(({ title }) => `${table.title}: ${title}`)),
-  ];
-  const plain = (text: string) => text.toLowerCase().replace(/[^a-z0-9:]/g, '');
-  const has = header.map(plain);
-  return all.filter((name) => !has.some((heading) => heading === plain(name) || heading === `${plain(name)}mm`));
-}

@@ -9,3 +9,8 @@ export function grouped(number: number): string {
 export function count(number: number, one: string, many = `${one}s`): string {
   return `${grouped(number)} ${number === 1 ? one : many}`;
 }
+
+/** How large a file is, in words: '12 kB', '1.6 MB'. */
+export function fileSize(bytes: number): string {
+  return bytes < 1024 * 1024 ? `${Math.ceil(bytes / 1024)} kB` : `${(bytes / 1024 / 1024).toFixed(1)} MB`;
+}

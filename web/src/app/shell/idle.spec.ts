@@ -41,19 +41,35 @@ describe('A station nobody touches', () => {
     expect(document.activeElement?.id).toBe('sign-in-password');
   });
 
+  it('takes no key while it is locked: none reaches the screen behind it, and no drawer that stood open', async () => {
+    await open(10);
+    const heard: string[] = [];
+    const screen = (event: KeyboardEvent) => heard.push(event.key);
+    document.addEventListener('keydown', screen);
+    const key = (target: Element, pressed: string) =>
+      target.dispatchEvent(new KeyboardEvent('keydown', { key: pressed, bubbles: true, cancelable: true }));
+    key(document.body, '1');
+    key(bench.button('Leave what stands here'), '1');
+    expect(heard).toEqual([]);
+    bench.fixture.destroy();
+    key(document.body, '2');
+    document.removeEventListener('keydown', screen);
+    expect(heard).toEqual(['2']);
+  });
+
   it('is never locked where the shop has set no time', async () => {
     await open(null);
     idle.look(Date.now() + 1000 * MINUTE);
     expect(state()).toBe('in');
   });
 
-  it('counts a key in any page of it as a touch', async () => {
+  it('counts a touch in any page of it', async () => {
     await open(10);
     localStorage.setItem('tug-mark-touched', String(Date.now() + 5 * MINUTE));
     idle.look(Date.now() + 12 * MINUTE);
     expect(state()).toBe('in');
     localStorage.setItem('tug-mark-touched', '0');
-    document.dispatchEvent(new KeyboardEvent('keydown', { key: 'a' }));
+    document.dispatchEvent(new PointerEvent('pointerdown'));
     idle.look(Date.now() + 9 * MINUTE);
     expect(state()).toBe('in');
   });

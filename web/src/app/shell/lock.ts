@@ -1,4 +1,4 @@
-import { afterNextRender, ChangeDetectionStrategy, Component, ElementRef, inject } from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, DestroyRef, ElementRef, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { sessionActions, sessionFeature } from '../session/session.state';
 import { SignInForm } from './sign-in-form';
@@ -8,6 +8,8 @@ import { SignInForm } from './sign-in-form';
   selector: 'tm-lock',
   imports: [SignInForm],
   changeDetection: ChangeDetectionStrategy.OnPush,
+  // Keys pressed here are this dialog's: the screen behind it listens to the whole document.
+  host: { '(keydown)': '$event.stopPropagation()' },
   template: `
     <section role="dialog" aria-modal="true" aria-labelledby="lock-head">
       <h2 id="lock-head">This station is locked</h2>
@@ -54,6 +56,20 @@ export class Lock {
   constructor() {
     const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
     afterNextRender(() => host.querySelector<HTMLElement>('input[type="password"]')?.focus());
+    // A key pressed elsewhere goes nowhere: a figure typed outside a field would answer a point, or keep a reading.
+    const swallow = (event: KeyboardEvent) => {
+      if (event.target instanceof Node && host.contains(event.target)) return;
+      event.stopImmediatePropagation();
+      if (event.key !== 'Tab') event.preventDefault();
+    };
+    document.addEventListener('keydown', swallow, true);
+    // What the library draws over the page, an open drawer or list, stands beside the shell and is shut off by itself.
+    const over = document.querySelector('.cdk-overlay-container');
+    over?.setAttribute('inert', '');
+    inject(DestroyRef).onDestroy(() => {
+      document.removeEventListener('keydown', swallow, true);
+      over?.removeAttribute('inert');
+    });
   }
 
   protected leave(): void {

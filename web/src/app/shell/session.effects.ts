@@ -1,7 +1,21 @@
 import { inject } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
 import { Store } from '@ngrx/store';
-import { catchError, debounceTime, EMPTY, exhaustMap, filter, from, map, of, switchMap, tap } from 'rxjs';
+import {
+  catchError,
+  debounceTime,
+  defer,
+  EMPTY,
+  exhaustMap,
+  filter,
+  from,
+  map,
+  of,
+  retry,
+  switchMap,
+  takeUntil,
+  tap,
+} from 'rxjs';
 import { Api, toProblem } from '../http/api';
 import { Live } from '../live/live';
 import { writeTimesIn } from '../parts/show-time';
@@ -73,7 +87,13 @@ export const lock = createEffect(
   (actions$ = inject(Actions), api = inject(Api)) =>
     actions$.pipe(
       ofType(sessionActions.lock),
-      tap(() => void api.signOut().catch(() => undefined)),
+      // Tried until it is done: what the network kept from the server would let anybody in by loading the page again.
+      switchMap(() =>
+        defer(() => api.signOut()).pipe(
+          retry({ delay: 3000 }),
+          takeUntil(actions$.pipe(ofType(sessionActions.arrived))),
+        ),
+      ),
     ),
   { functional: true, dispatch: false },
 );

@@ -147,36 +147,13 @@ import { LimitsStore } from './limits.store';
       </div>
     </div>
   `,
-  styleUrl: '../documents/documents.less',
-  styles: `
-    .columns > section {
-      justify-items: start;
-      max-width: 860px;
-    }
-    .force {
-      text-align: right;
-    }
-    .changed td {
-      background: var(--hold-tint);
-    }
-    .scroll {
-      max-height: 46vh;
-    }
-    .touched a {
-      line-height: 32px;
-    }
-    .touched {
-      display: grid;
-      gap: 6px;
-      grid-template-columns: repeat(auto-fill, minmax(280px, 1fr));
-      width: 100%;
-    }
-  `,
+  styleUrls: ['../documents/documents.less', './limits-page.less'],
 })
 export class LimitsPage {
   private readonly api = inject(Api);
-  private readonly person = inject(Store).selectSignal(sessionFeature.selectPerson);
-  private readonly shop = inject(Store).selectSignal(sessionFeature.selectShop);
+  private readonly store = inject(Store);
+  private readonly person = this.store.selectSignal(sessionFeature.selectPerson);
+  private readonly shop = this.store.selectSignal(sessionFeature.selectShop);
   protected readonly shelf = inject(LimitsStore);
   protected readonly cabinet = inject(CabinetStore);
   protected readonly drafting = signal<LimitTable | 'new' | null>(null);
