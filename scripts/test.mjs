@@ -89,12 +89,27 @@ const SPECS = [
   specs('server', [...JASMINE, '--config=scripts/jasmine-server.json']),
   specs('web', ['ng', 'test', 'tug-mark'], { command: 'npx', cwd: `${ROOT}web` }),
 ];
-/** Groups one after the other; in a group so many at once. */
+/** A second browser takes all of a core, and finds nothing in time where it has to share one with two others. */
+const isBusy = ({ name }) => name === 'e2e second-browser';
+/**
+ * Groups one after the other; in a group so many at once, the longest first. Checks and specs keep a core busy each; a journey
+ * mostly waits, for a hand's pauses or for a page to come.
+ */
 const GROUPS = [
-  { atOnce: 2, parts: STATIC },
-  { atOnce: 1, parts: SPECS },
-  { atOnce: 2, parts: JOURNEYS },
+  { atOnce: 2, parts: [...SPECS, ...STATIC, ...JOURNEYS.filter(isBusy)] },
+  { atOnce: 3, parts: JOURNEYS.filter((journey) => !isBusy(journey)) },
 ];
+/** Names what the parts of this run share. */
+const RUN = Date.now().toString(36);
+/** What of a failed part is told at once; the rest lies in its log. */
+const TOLD = 120;
+
+/** From where a runner begins to tell its failures; a run that broke off tells it at its end. */
+function told(out) {
+  const lines = out.trim().split('\n');
+  const from = lines.findIndex((line) => /^Failures:|\bFAILED\b/.test(line));
+  return (from < 0 ? lines.slice(-TOLD) : lines.slice(from, from + TOLD)).join('\n');
+}
 
 run(async () => {
   checkNode();
@@ -121,7 +136,7 @@ run(async () => {
   try {
     const runPart = async (part) => {
       const started = Date.now();
-      const result = await part.run({ TUG_TEST_DATABASE_URL: cluster?.url('postgres') ?? '' });
+      const result = await part.run({ TUG_TEST_DATABASE_URL: cluster?.url('postgres') ?? '', TUG_TEST_RUN: RUN });
       passed += result.passed;
       failed += result.failed;
       const seconds = ((Date.now() - started) / 1000).toFixed(1);
@@ -129,7 +144,7 @@ run(async () => {
         `${result.failed ? 'FAILED' : 'passed'}  ${part.name.padEnd(22)} ${String(result.passed).padStart(4)} passed ${String(result.failed).padStart(3)} failed  ${seconds} s`,
       );
       writeFileSync(`${STATE}logs/${part.name.replaceAll(' ', '-')}.log`, result.out);
-      if (result.failed) say(result.out.trim().split('\n').slice(-120).join('\n'));
+      if (result.failed) say(told(result.out));
     };
     for (const { atOnce, parts } of groups) {
       const waiting = [...parts];

@@ -1,4 +1,4 @@
-process.env.CHROME_BIN ??= '/usr/bin/chromium';
+process.env.CHROME_BIN ??= '/usr/lib/chromium/chromium-headless-shell';
 
 module.exports = (config) => {
   config.set({
@@ -22,6 +22,8 @@ module.exports = (config) => {
         ],
       },
     },
+    // Angular warns of every path that is a key of a form's record: they are looked up by key, never by path.
+    browserConsoleLogOptions: { level: 'error', terminal: true },
     singleRun: true,
   });
 };

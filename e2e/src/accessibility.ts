@@ -1,12 +1,14 @@
 import { AxeBuilder } from '@axe-core/webdriverjs';
 import type { Browser } from './browser';
 
-/** What axe finds wrong on the page now, by WCAG 2.2 A and AA; empty when nothing. */
-async function accessibilityFaults(browser: Browser): Promise<string[]> {
-  const { violations } = await new AxeBuilder(browser.driver)
-    .options({ preload: false })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-    .analyze();
+const LEVELS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
+
+/** What axe finds wrong on the page now, by WCAG 2.2 A and AA or by some of its rules; empty when nothing. */
+export async function accessibilityFaults(browser: Browser, rules?: readonly string[]): Promise<string[]> {
+  const axe = new AxeBuilder(browser.driver)
+    .options({ preload: false, resultTypes: ['violations'] })
+    .setLegacyMode(true);
+  const { violations } = await (rules ? axe.withRules([...rules]) : axe.withTags(LEVELS)).analyze();
   return violations.flatMap((v) =>
     v.nodes.map((node) => `${v.id}: ${node.target.join(' ')} (${node.failureSummary?.replace(/\s+/g, ' ')})`),
   );

@@ -3,33 +3,33 @@ import type { Browser } from './browser';
 
 /** Signs in with one of the demo shop's seats. */
 export async function takeSeat(browser: Browser, name: string): Promise<void> {
-  await browser.go('/');
+  await browser.turnTo('/');
   await browser.press(`${name},`);
   await browser.sees(`${name} ·`);
 }
 
 /** Leaves the seat, by the menu behind the person's name. */
 export async function signOut(browser: Browser): Promise<void> {
-  await (await browser.shown(By.css('tm-person-menu button'))).click();
+  await browser.click(By.css('tm-person-menu button'));
   await browser.press('Sign out');
 }
 
 /** Turns the screen dark or light, by the same menu. */
 export async function turnScreen(browser: Browser, to: 'Dark screen' | 'Light screen'): Promise<void> {
-  await (await browser.shown(By.css('tm-person-menu button'))).click();
+  await browser.click(By.css('tm-person-menu button'));
   await browser.press(to);
 }
 
 /** Opens one of the shop's shelves by its name in the list at the side. */
 export async function openShelf(browser: Browser, name: string): Promise<void> {
   await browser.press('Shop');
-  await (await browser.shown(By.xpath(`//tm-shop-room//nav//a[normalize-space(.)='${name}']`))).click();
+  await browser.click(By.xpath(`//tm-shop-room//nav//a[normalize-space(.)='${name}']`));
 }
 
 /** Opens a combination of a list from the bench. */
 export async function openCombination(browser: Browser, terminal: string, wire: string, list: string): Promise<void> {
-  await browser.go('/bench');
-  await (await browser.shown(By.xpath(`//tm-list-shelf//button[contains(., '${list}')]`))).click();
+  await browser.turnTo('/bench');
+  await browser.click(By.xpath(`//tm-list-shelf//button[contains(., '${list}')]`));
   // Its lines alone: they do not name their list.
   await browser.driver.wait(
     async () =>
@@ -38,12 +38,22 @@ export async function openCombination(browser: Browser, terminal: string, wire: 
     20_000,
     `${list} was not shown`,
   );
-  const next = await browser.shown(
-    By.xpath(`//tm-bench-table//tr[contains(., '${terminal}') and contains(., '${wire}')]//a`),
+  // Asked in the page: the table may be drawn again between finding a line and reading it.
+  const href = await browser.driver.wait(
+    () =>
+      browser.driver.executeScript<string | null>(
+        `return [...document.querySelectorAll('tm-bench-table tr')]
+           .find((row) => row.textContent.includes(arguments[0]) && row.textContent.includes(arguments[1]))
+           ?.querySelector('a')?.href ?? null`,
+        terminal,
+        wire,
+      ),
+    20_000,
+    `${terminal} on ${wire} is not on the bench`,
   );
-  const [, id = ''] = /bench\/([0-9a-f-]{36})/.exec((await next.getAttribute('href')) ?? '') ?? [];
+  const [, id = ''] = /bench\/([0-9a-f-]{36})/.exec(href ?? '') ?? [];
   // To where its work goes on, or to its beginning where nobody has touched it.
-  await browser.go(`/bench/${id}`);
+  await browser.turnTo(`/bench/${id}`);
   await browser.driver.wait(async () => /bench\/[0-9a-f-]+\/\w/.test(await browser.driver.getCurrentUrl()), 20_000);
   await browser.shown(By.css('tm-ladder, tm-lot-side'));
 }
@@ -203,11 +213,10 @@ export function lookByMouse(browser: Browser): Promise<void> {
   return lookThrough(
     browser,
     async () => {
-      await (await browser.shown(By.css('tm-look-stage .foot .ant-btn-primary'))).click();
+      await browser.click(By.css('tm-look-stage .foot .ant-btn-primary'));
     },
     async (middle) => {
-      const field = await browser.shown(By.id('measured'));
-      await field.click();
+      await browser.click(By.id('measured'));
       await browser.keys(middle);
       await browser.press('Keep');
     },

@@ -1,7 +1,4 @@
 import type { ComponentHarness, HarnessQuery } from '@angular/cdk/testing';
-import { mkdtemp, rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { By, Key, until, type WebDriver, type WebElement } from 'selenium-webdriver';
 import { Driver, Options, ServiceBuilder } from 'selenium-webdriver/chrome.js';
 import { kitOf, SETTLE } from './kit';
@@ -17,14 +14,13 @@ const HAND_MS = 60;
 export class Browser {
   private constructor(
     readonly driver: WebDriver & Driver,
-    private readonly profile: string,
     private readonly address: string,
   ) {}
 
   static async open(address: string, width = 1280, height = 800): Promise<Browser> {
-    const profile = await mkdtemp(join(tmpdir(), 'tug-mark-browser-'));
     const options = new Options();
-    options.setBinaryPath('/usr/bin/chromium');
+    // Chromium without its window: less work for the same pages. Not by the script in /usr/bin, which ends without it.
+    options.setBinaryPath('/usr/lib/chromium/chromium-headless-shell');
     options.addArguments(
       '--headless',
       '--no-sandbox',
@@ -36,11 +32,10 @@ export class Browser {
       '--disable-sync',
       '--disable-dev-shm-usage',
       '--lang=en-GB',
-      `--user-data-dir=${profile}`,
     );
     const driver = Driver.createSession(options, new ServiceBuilder('/usr/bin/chromedriver').build()) as WebDriver &
       Driver;
-    const browser = new Browser(driver, profile, address);
+    const browser = new Browser(driver, address);
     await browser.size(width, height);
     // No transitions: what is looked at is what the page comes to.
     await driver.sendDevToolsCommand('Emulation.setEmulatedMedia', {
@@ -66,9 +61,22 @@ export class Browser {
 
   async close(): Promise<void> {
     await this.driver.quit();
-    await rm(this.profile, { recursive: true, force: true });
   }
 
+  /** Goes to an address within the open page, as a link on it does; opens the page where it is not open yet. */
+  async turnTo(path: string): Promise<void> {
+    const isOpen = await this.driver.executeScript<boolean>(
+      `if (location.origin !== arguments[1]) return false;
+       history.pushState(null, '', arguments[0]);
+       dispatchEvent(new PopStateEvent('popstate'));
+       return true;`,
+      path,
+      this.address,
+    );
+    await (isOpen ? this.drawn() : this.go(path));
+  }
+
+  /** Opens an address in a page of its own, as a bookmark does. */
   async go(path: string): Promise<void> {
     await this.driver.get(`${this.address}${path}`);
   }
@@ -114,12 +122,21 @@ export class Browser {
     });
   }
 
-  async press(text: string): Promise<void> {
-    await this.retry(async () => {
-      const button = await this.button(text);
+  press(text: string): Promise<void> {
+    return this.clickOn(() => this.button(text));
+  }
+
+  /** Clicks what a locator finds, as soon as it shows. */
+  click(locator: By): Promise<void> {
+    return this.clickOn(() => this.shown(locator));
+  }
+
+  private clickOn(find: () => Promise<WebElement>): Promise<void> {
+    return this.retry(async () => {
+      const found = await find();
       // As a person does: scrolled clear of what sticks to the foot of the page.
-      await this.driver.executeScript("arguments[0].scrollIntoView({ block: 'center' })", button);
-      await button.click();
+      await this.driver.executeScript("arguments[0].scrollIntoView({ block: 'center' })", found);
+      await found.click();
     });
   }
 

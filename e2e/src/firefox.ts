@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 /** How long a page may take to show what a person waits for, ms. */
-const PATIENCE = 20_000;
+const PATIENCE = 40_000;
 /** Between two keys of a hand, ms; a scanner's or gauge's come within 35. */
 const HAND_MS = 60;
 /** The address Firefox prints once it listens. */
@@ -174,13 +174,16 @@ async function ask<T>(bidi: Bidi, method: string, params: object): Promise<T> {
   return result;
 }
 
+/** Between two looks, ms: to find by roles and names is work for the page that is waited for. */
+const ASKING_MS = 250;
+
 /** Asks again until there is an answer. */
 async function until<T>(failure: string, look: () => Promise<T | undefined | false>): Promise<T> {
   const end = Date.now() + PATIENCE;
   while (Date.now() < end) {
     const found = await look();
     if (found) return found;
-    await new Promise((resolve) => setTimeout(resolve, HAND_MS));
+    await new Promise((resolve) => setTimeout(resolve, ASKING_MS));
   }
   throw new Error(failure);
 }

@@ -88,7 +88,7 @@ describe('The first day of a shop', () => {
     await next.click();
   };
   const tick = async (where: string, words: string) =>
-    (await browser.shown(By.xpath(`//${where}//tm-tick[contains(., '${words}')]//label`))).click();
+    browser.click(By.xpath(`//${where}//tm-tick[contains(., '${words}')]//label`));
   const day = async (id: string, text: string) => {
     const field = await browser.shown(By.id(id));
     await field.click();
@@ -145,8 +145,8 @@ describe('The first day of a shop', () => {
     await fillIn('f-', TOOL);
     await day('f-calibrationUntil', '2031-06-30');
     await fillIn('t-nests-0-', NEST);
-    await (await browser.shown(By.xpath("//tm-drawn-choice//label[contains(., 'rolled')]"))).click();
-    await (await browser.shown(By.xpath("//tm-drawn-choice//label[contains(., 'indent and cradle')]"))).click();
+    await browser.click(By.xpath("//tm-drawn-choice//label[contains(., 'rolled')]"));
+    await browser.click(By.xpath("//tm-drawn-choice//label[contains(., 'indent and cradle')]"));
     await type('t-nests-0-terminals', `EY-R4${Key.ENTER}`);
     await browser.keys(Key.ESCAPE);
     await expectAccessible(browser);
@@ -169,7 +169,7 @@ describe('The first day of a shop', () => {
     await type('draft-document', 'EY-QS-1');
     await type('draft-class', 'standard');
     await type('draft-owner', 'Ines');
-    await (await browser.shown(By.xpath("//tm-tick[contains(., 'controlled document')]//label"))).click();
+    await browser.click(By.xpath("//tm-tick[contains(., 'controlled document')]//label"));
     await type('l-0-force', '85');
     await expectAccessible(browser);
     // A page that is loaded again in the middle loses nothing.
@@ -207,8 +207,8 @@ describe('The first day of a shop', () => {
       const told = await browser.driver.findElement(By.css('tm-people-page tm-notice')).getText();
       words.set(name, /[a-z0-9]{4}-[a-z0-9]{4}-[a-z0-9]{4}/.exec(told)?.[0] ?? '');
     }
-    await (await browser.shown(By.css('button[aria-label="Change roles and qualifications of Ines"]'))).click();
-    await (await browser.shown(By.xpath("//tm-person-editor//label[contains(., 'family by family')]"))).click();
+    await browser.click(By.css('button[aria-label="Change roles and qualifications of Ines"]'));
+    await browser.click(By.xpath("//tm-person-editor//label[contains(., 'family by family')]"));
     await expectAccessible(browser);
     await browser.press('Leave it as it was');
     await nextStep('A wire list');
@@ -226,7 +226,7 @@ describe('The first day of a shop', () => {
     await browser.sees('2 wires would become 1 combination with 36 pieces to make.');
     await expectAccessible(browser);
     await browser.fill('Name of the list', LIST);
-    await browser.driver.findElement(By.css('tm-import-list form button[type=submit]')).click();
+    await browser.click(By.css('tm-import-list form button[type=submit]'));
     await browser.sees(`${LIST}: 2 wires became 1 combination`);
     // Its sheet is written with fonts of three scripts, by the server as it is shipped.
     const sheet = await browser.driver.executeAsyncScript<string>(
@@ -265,7 +265,7 @@ describe('The first day of a shop', () => {
   it('ends with a set-up whose pulls are judged by the shop’s own limit', async () => {
     await comeIn('Odile');
     await browser.go('/bench');
-    await (await browser.shown(By.css('tm-bench-table td.next a'))).click();
+    await browser.click(By.css('tm-bench-table td.next a'));
     await climbTo(browser, 'Prepare');
     for (let piece = 1; piece <= 3; piece++) {
       await type('strip-typed', '8.4');
@@ -281,7 +281,7 @@ describe('The first day of a shop', () => {
     await browser.press('Go on to Crimp');
     for (let i = 0; i < 20 && !(await browser.text()).includes('Go on to Look'); i++) {
       const before = (await browser.driver.findElements(By.css('tm-crimp-stage li .pass'))).length;
-      await (await browser.shown(By.css('tm-gate-answer .ant-btn-primary'))).click();
+      await browser.click(By.css('tm-gate-answer .ant-btn-primary'));
       await browser.driver.wait(
         async () => (await browser.driver.findElements(By.css('tm-crimp-stage li .pass'))).length > before,
         10_000,

@@ -56,13 +56,13 @@ describe('From a wire list to a judged pull', () => {
     await writeFile(path, good.replace('SP-P02,FL-W-0075', 'SP-P01,FL-W-9999'));
     await browser.driver.findElement(By.css('tm-file-drop input[type=file]')).sendKeys(path);
     await browser.sees('2 cells are not right yet');
-    await browser.driver.findElement(By.css('tm-import-list form button[type=submit]')).click();
+    await browser.click(By.css('tm-import-list form button[type=submit]'));
     await browser.sees('Nothing is brought in until all is right');
     await browser.sees("The cabinet has no wire 'FL-W-9999'.");
     await accessible();
     await browser.press('Take the demo');
     await browser.sees('66 wires would become 19 combinations');
-    await browser.driver.findElement(By.css('tm-import-list form button[type=submit]')).click();
+    await browser.click(By.css('tm-import-list form button[type=submit]'));
     await browser.sees('Sprayer loom: 66 wires became 19 combinations');
   });
 
@@ -81,7 +81,7 @@ describe('From a wire list to a judged pull', () => {
   });
 
   it('sets up a bare ring by keys alone, looks, pulls five and meets the demo’s limits', async () => {
-    await browser.go('/bench');
+    await browser.turnTo('/bench');
     await browser.sees('Sprayer loom');
     await browser.keys('/');
     await browser.keys('FL-RB-0406 sprayer', Key.ENTER);
@@ -137,7 +137,7 @@ describe('From a wire list to a judged pull', () => {
       'The mark is one dot',
       'Nothing moved',
     ]) {
-      await (await browser.shown(By.xpath(`//div[@class='foot']//button[contains(., '${step}')]`))).click();
+      await browser.click(By.xpath(`//div[@class='foot']//button[contains(., '${step}')]`));
       await browser.driver.wait(
         async () =>
           (await browser.driver.findElements(By.xpath(`//div[@class='foot']//button[contains(., '${step}')]`)))
@@ -146,12 +146,10 @@ describe('From a wire list to a judged pull', () => {
       );
     }
     await browser.press('Go on to Look');
-    await (await browser.shown(By.css('tm-look-stage .foot .ant-btn-primary'))).click();
+    await browser.click(By.css('tm-look-stage .foot .ant-btn-primary'));
     await browser.press('Wire past the barrel');
     await browser.press('Reject');
-    await (
-      await browser.shown(By.xpath("//form[contains(@class, 'ask')]//button[contains(., 'Wire stands too far out')]"))
-    ).click();
+    await browser.click(By.xpath("//form[contains(@class, 'ask')]//button[contains(., 'Wire stands too far out')]"));
     await browser.sees('Piece 1 is rejected: wire past the barrel.');
     await climbTo(browser, 'Tug');
     for (const force of ['116', '117', '118', '119', '118.5']) await pullByKeys(browser, force);
@@ -290,7 +288,7 @@ describe('From a wire list to a judged pull', () => {
       await openShelf(elsewhere, 'People');
       await elsewhere.fill('Name', 'Quinn');
       for (const role of ['technician', 'quality']) {
-        await (await elsewhere.shown(By.xpath(`//tm-new-account//tm-tick[contains(., '${role}')]//label`))).click();
+        await elsewhere.click(By.xpath(`//tm-new-account//tm-tick[contains(., '${role}')]//label`));
       }
       await elsewhere.press('Add the account');
       await elsewhere.sees('Quinn comes in once with');

@@ -93,7 +93,7 @@ describe('What the eye, the caliper and the section say', () => {
 
   it('measures on a photograph by keys alone', async () => {
     // The one just added is the last.
-    await browser.go(
+    await browser.turnTo(
       await browser.driver.executeScript<string>(
         `return [...document.querySelectorAll('tm-piece-photos a')].at(-1).pathname`,
       ),
@@ -127,7 +127,7 @@ describe('What the eye, the caliper and the section say', () => {
     const address = await browser.driver.executeScript<string>(
       `return [...document.querySelectorAll('tm-piece-photos a')].find((a) => a.textContent.includes('section')).pathname`,
     );
-    await browser.go(address);
+    await browser.turnTo(address);
     await browser.sees('Pressed too little: 95.');
     await browser.sees('32 in the wire');
     await expectAccessible(browser);
@@ -141,14 +141,14 @@ describe('What the eye, the caliper and the section say', () => {
   it('shows heights beside pulls, with the window where both hold', async () => {
     await openCombination(browser, 'FL-OC-2825', 'FL-W-0150', 'Sensor bar');
     const id = /bench\/([0-9a-f-]+)/.exec(await browser.driver.getCurrentUrl())?.[1] ?? '';
-    await browser.go(`/heights/${id}`);
+    await browser.turnTo(`/heights/${id}`);
     await browser.sees('Height and pull both hold from');
     await browser.sees('one step down');
     await expectAccessible(browser);
   });
 
   it('lets an inspector answer a study by keys alone and shows what a closed one found', async () => {
-    await browser.go('/shop/studies');
+    await browser.turnTo('/shop/studies');
     await browser.sees('Do our inspectors agree?');
     await expectAccessible(browser);
     await browser.press('Look at the pieces');
@@ -161,7 +161,7 @@ describe('What the eye, the caliper and the section say', () => {
     await browser.sees('At which point?');
     await browser.keys('1');
     await browser.sees('2 of 24 answered');
-    await browser.go('/shop/studies');
+    await browser.turnTo('/shop/studies');
     await browser.press('Results');
     await browser.sees('bad pieces were called good');
     await browser.sees('Kappa with the key');
@@ -171,11 +171,9 @@ describe('What the eye, the caliper and the section say', () => {
   it('lets quality draft and release what is looked at; what was released by the old sheet lapses', async () => {
     await signOut(browser);
     await takeSeat(browser, 'Ines');
-    await browser.go('/shop/inspection-points');
+    await browser.turnTo('/shop/inspection-points');
     await browser.sees('FL-LOOK-03 rev B (grade standard)');
-    await (
-      await browser.shown(By.xpath("//li//button[contains(., 'rev B') and contains(., 'grade standard')]"))
-    ).click();
+    await browser.click(By.xpath("//li//button[contains(., 'rev B') and contains(., 'grade standard')]"));
     await expectAccessible(browser);
     await browser.press('Draft a new revision from it');
     await (await browser.field('Revision')).sendKeys('D');
@@ -188,7 +186,7 @@ describe('What the eye, the caliper and the section say', () => {
     await browser.sees(
       'Pieces are looked at by FL-LOOK-03 rev B (grade critical) and FL-LOOK-03 rev D (grade standard).',
     );
-    await browser.go('/bench');
+    await browser.turnTo('/bench');
     await browser.sees('lapsed');
   });
 });

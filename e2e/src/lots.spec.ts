@@ -211,7 +211,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
     const pdf = await odile('GET', href.replace(/^.*\/api\//, ''));
     expect(pdf.headers.get('content-type')).toBe('application/pdf');
     expect((await pdf.arrayBuffer()).byteLength).toBeGreaterThan(5000);
-    await browser.go('/records');
+    await browser.turnTo('/records');
     await browser.press('Check every chain');
     await browser.sees('every chain is whole');
   });

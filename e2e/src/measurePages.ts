@@ -184,7 +184,7 @@ async function openBench(browser: Browser): Promise<Opened> {
     );
     reloads.push(first);
     shift = Math.max(shift, moved);
-    await (await browser.shown(By.xpath("//header//a[.='Lots']"))).click();
+    await browser.click(By.xpath("//header//a[.='Lots']"));
     await browser.shown(By.css('tm-lots-page h1'));
     await browser.driver.sleep(500);
     beside.push(

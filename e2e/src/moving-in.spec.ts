@@ -8,8 +8,12 @@ import { expectAccessible } from './accessibility';
 import { Browser } from './browser';
 import { Server } from './server';
 
-/** Parts of the demo, numbered on: as many as a shop of some size has. */
-const MANY = { wire: 500, tool: 200, terminal: 5000 } as const;
+/** Parts of the demo, numbered on: as many as a shop of some size has (npm run proofs), or a tenth of that. */
+const SHARE = process.env['TUG_WHOLE'] === '1' ? 1 : 0.1;
+const MANY = { wire: 500 * SHARE, tool: 200 * SHARE, terminal: 5000 * SHARE } as const;
+/** A number as the screen shows it. */
+const shown = (count: number) => String(count).replace(/(\d)(\d{3})$/, '$1\u202f$2');
+const { wire: WIRES, tool: TOOLS, terminal: TERMINALS } = MANY;
 
 describe('A shop of some size', () => {
   let server: Server;
@@ -60,18 +64,22 @@ describe('A shop of some size', () => {
   };
   /** The first row of a part: those of its lists follow. */
   const rowOf = (cells: string[][], part: string) => cells.findIndex((row) => row.includes(part));
+  /** So many places spread over all parts of a kind. */
+  const spread = (count: number, kind: keyof typeof MANY, from = 0) =>
+    Array.from({ length: count }, (_, i) => from + Math.floor((i * (MANY[kind] - from)) / count));
   const put = (cells: string[][], row: number, at: number, text: string) => {
     const line = cells[row];
     if (line) line[at] = text;
   };
   const bring = async (kind: string, path: string) => {
-    await browser.go(`/shop/cabinet/${kind}`);
+    await browser.turnTo(`/shop/cabinet/${kind}`);
     await browser.sees(`0 of 0 ${kind}s`);
     await browser.driver.findElement(By.css('tm-cabinet-files input[type=file]')).sendKeys(path);
   };
   /** Mends the first fault that is shown, as often as there is one. */
   const mendAll = async (right: (column: string, value: string) => string) => {
     for (let i = 0; i < 60; i++) {
+      await browser.drawn();
       const cells = await browser.driver.findElements(By.css('tm-table-faults input'));
       const [cell] = cells;
       if (!cell) return;
@@ -81,8 +89,8 @@ describe('A shop of some size', () => {
       await cell.sendKeys(Key.chord(Key.CONTROL, 'a'), right(label.split(',')[0] ?? '', value), Key.ENTER);
       await browser.driver.wait(
         async () => {
-          const [head] = await browser.driver.findElements(By.css('tm-table-faults h3'));
-          return !head || (await head.getText()) !== before;
+          const said = `return document.querySelector('tm-table-faults h3')?.innerText`;
+          return (await browser.driver.executeScript(said)) !== before;
         },
         20_000,
         `'${value}' in ${label} was not mended`,
@@ -96,8 +104,8 @@ describe('A shop of some size', () => {
     await bring(
       'wire',
       await table('wire', (cells, at) => {
-        for (let i = 0; i < 6; i++) put(cells, 3 + i * 40, at('material'), 'cupper');
-        for (let i = 0; i < 6; i++) put(cells, 5 + i * 30, at('strand diameter'), `about ${i}`);
+        for (const i of spread(6, 'wire')) put(cells, rowOf(cells, `EY-W${i}`), at('material'), 'cupper');
+        for (const i of spread(6, 'wire', 3)) put(cells, rowOf(cells, `EY-W${i}`), at('strand diameter'), `about ${i}`);
         put(cells, 0, at('insulation diameter'), 'jacket od mm');
       }),
     );
@@ -107,42 +115,45 @@ describe('A shop of some size', () => {
     await browser.sees('12 cells are not right yet');
     await expectAccessible(browser);
     await mendAll((column) => (column.startsWith('material') ? 'copper' : '0.2'));
-    await browser.sees('500 wires: 500 new');
-    await browser.press('Keep 500 wires');
-    await browser.sees('500 wires read, 500 of them new or changed');
+    await browser.sees(`${WIRES} wires: ${WIRES} new`);
+    await browser.press(`Keep ${WIRES} wires`);
+    await browser.sees(`${WIRES} wires read, ${WIRES} of them new or changed`);
 
     // 12 among the terminals.
     await bring(
       'terminal',
       await table('terminal', (cells, at) => {
-        for (let i = 0; i < 4; i++) put(cells, rowOf(cells, `EY-T${100 + i * 600}`), at('family'), 'ring terminal');
-        for (let i = 0; i < 4; i++) put(cells, rowOf(cells, `EY-T${151 + i * 700}`), at('temperature'), 'hot');
-        for (let i = 0; i < 4; i++) put(cells, rowOf(cells, `EY-T${203 + i * 800}`), at('longest brush'), '-3');
+        for (const i of spread(4, 'terminal')) put(cells, rowOf(cells, `EY-T${i}`), at('family'), 'ring terminal');
+        for (const i of spread(4, 'terminal', 40)) put(cells, rowOf(cells, `EY-T${i}`), at('temperature'), 'hot');
+        for (const i of spread(4, 'terminal', 73)) put(cells, rowOf(cells, `EY-T${i}`), at('longest brush'), '-3');
       }),
     );
     await browser.driver.wait(async () => (await browser.text()).includes('cells are not right yet'), 60_000);
     await mendAll((column) =>
       column.startsWith('family') ? 'bare-terminal' : column.startsWith('temperature') ? '105' : '2',
     );
-    await browser.sees('5\u202f000 terminals: 5\u202f000 new');
-    await browser.press('Keep 5\u202f000 terminals');
-    await browser.driver.wait(async () => (await browser.text()).includes('5\u202f000 terminals read'), 120_000);
+    await browser.sees(`${shown(TERMINALS)} terminals: ${shown(TERMINALS)} new`);
+    await browser.press(`Keep ${shown(TERMINALS)} terminals`);
+    await browser.driver.wait(
+      async () => (await browser.text()).includes(`${shown(TERMINALS)} terminals read`),
+      120_000,
+    );
 
     // 15 among the tools.
     await bring(
       'tool',
       await table('tool', (cells, at) => {
-        for (let i = 0; i < 15; i++)
-          put(cells, rowOf(cells, `EY-T${i * 9}`), at('calibration until'), `31.12.203${i % 3}`);
+        for (const i of spread(15, 'tool'))
+          put(cells, rowOf(cells, `EY-T${i}`), at('calibration until'), `31.12.203${i % 3}`);
       }),
     );
     await browser.driver.wait(async () => (await browser.text()).includes('cells are not right yet'), 60_000);
     await mendAll((_, value) => value.replace(/^31\.12\./, '') + '-12-31');
-    await browser.sees('200 tools: 200 new');
-    await browser.press('Keep 200 tools');
-    await browser.sees('200 tools read, 200 of them new or changed');
-    await browser.go('/shop/cabinet/terminal');
-    await browser.sees('5\u202f000 of 5\u202f000 terminals');
+    await browser.sees(`${TOOLS} tools: ${TOOLS} new`);
+    await browser.press(`Keep ${TOOLS} tools`);
+    await browser.sees(`${TOOLS} tools read, ${TOOLS} of them new or changed`);
+    await browser.turnTo('/shop/cabinet/terminal');
+    await browser.sees(`${shown(TERMINALS)} of ${shown(TERMINALS)} terminals`);
   });
 
   it('is written whole into one file, and moved into another that is empty, looked at before', async () => {
@@ -168,12 +179,12 @@ describe('A shop of some size', () => {
       await expectAccessible(page);
       await page.driver.findElement(By.css('tm-whole-shop input[type=file]')).sendKeys(file);
       await page.driver.wait(async () => (await page.text()).includes('Every chain in it is whole'), 120_000);
-      await page.sees('5\u202f700 revisions of parts');
+      await page.sees(`${shown(WIRES + TOOLS + TERMINALS)} revisions of parts`);
       await page.press('Move Elm Yard in');
       await page.driver.wait(async () => (await page.text()).includes('Elm Yard is moved in.'), 120_000);
       await page.sees('Moved in by Bela');
       await page.go('/shop/cabinet/wire');
-      await page.sees('500 of 500 wires');
+      await page.sees(`${WIRES} of ${WIRES} wires`);
       await page.go('/shop/people');
       await page.sees('Ada');
     } finally {

@@ -12,11 +12,16 @@ function urlOf(database: string): string {
   return url.replace(/[^/]*$/, database);
 }
 
-async function asAdmin(statement: string, database = 'postgres'): Promise<void> {
+async function connected<T>(database: string, act: (client: pg.Client) => Promise<T>): Promise<T> {
   const client = new pg.Client({ connectionString: urlOf(database) });
   await client.connect();
-  await client.query(statement).finally(() => client.end());
+  return act(client).finally(() => client.end());
 }
+
+const asAdmin = (statement: string, database = 'postgres') =>
+  connected(database, async (client) => {
+    await client.query(statement);
+  });
 
 /** Below the ports a system gives to connections that go out: one of those may be taken before the server listens on it. */
 const PORTS = { from: 21_000, count: 11_000 };
@@ -57,6 +62,33 @@ function serve(env: Record<string, string>): Promise<ChildProcess> {
   });
 }
 
+/** Journeys run side by side: one of them loads the demo shop, the others wait for it. Any number will do, if it is one. */
+const LOADING = 4870;
+
+/** The database of the demo shop that a run's journeys copy, loaded by a real server as at a first start. */
+async function demoTemplate(): Promise<string> {
+  const name = `e2e_demo_${process.env['TUG_TEST_RUN'] ?? process.pid}`;
+  await connected('postgres', async (client) => {
+    await client.query('SELECT pg_advisory_lock($1)', [LOADING]);
+    const { rowCount } = await client.query('SELECT 1 FROM pg_database WHERE datname = $1', [name]);
+    if (rowCount) return;
+    await client.query(`CREATE DATABASE ${name}_loading`);
+    const port = String(await freePort());
+    const loader = await serve({ TUG_DATABASE_URL: urlOf(`${name}_loading`), TUG_PORT: port, TUG_DEMO: '1' });
+    await ended(loader, 'SIGTERM');
+    await client.query(`ALTER DATABASE ${name}_loading RENAME TO ${name}`);
+  });
+  return name;
+}
+
+async function ended(child: ChildProcess, signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {
+  if (child.exitCode !== null || child.signalCode !== null) return;
+  await new Promise((resolve) => {
+    child.once('exit', resolve);
+    child.kill(signal);
+  });
+}
+
 /** The two real server processes of npm start on a database of their own, which can be stopped, killed and started again. */
 export class Server {
   private children: ChildProcess[] = [];
@@ -70,7 +102,7 @@ export class Server {
 
   static async open(kind: 'demo' | 'empty'): Promise<Server> {
     const database = `e2e_${randomUUID().replaceAll('-', '')}`;
-    await asAdmin(`CREATE DATABASE ${database}`);
+    await asAdmin(`CREATE DATABASE ${database}${kind === 'demo' ? ` TEMPLATE ${await demoTemplate()}` : ''}`);
     const server = new Server(database, await freePort(), await freePort(), kind === 'demo');
     await server.start();
     return server;
@@ -98,15 +130,7 @@ export class Server {
   async stop(signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
     const { children } = this;
     this.children = [];
-    await Promise.all(
-      children.map(async (child) => {
-        if (child.exitCode !== null || child.signalCode !== null) return;
-        await new Promise((resolve) => {
-          child.once('exit', resolve);
-          child.kill(signal);
-        });
-      }),
-    );
+    await Promise.all(children.map((child) => ended(child, signal)));
   }
 
   /** Runs a statement on the shop's own database, behind the application's back. */

@@ -40,7 +40,7 @@ try {
   await browser.press('Bring in a wire list');
   await browser.press('Take the demo');
   await browser.sees('66 wires would become 19 combinations');
-  await browser.driver.findElement(By.css('tm-import-list form button[type=submit]')).click();
+  await browser.click(By.css('tm-import-list form button[type=submit]'));
   await browser.sees('66 wires became');
   await browser.sees('Sprayer loom');
   await picture('bench');
@@ -146,12 +146,12 @@ try {
   await takeSeat(browser, 'Ines');
   await openShelf(browser, 'Limits');
   await browser.sees('Withdraw rev');
-  await browser.driver.findElement(By.xpath("//li//button[contains(., 'rev D')]")).click();
+  await browser.click(By.xpath("//li//button[contains(., 'rev D')]"));
   await browser.choose('compare-with', 'FL-SPEC-07 rev C');
   await browser.sees('rows differ');
   await picture('limits');
   await openShelf(browser, 'Inspection points');
-  await (await browser.shown(By.xpath("//li//button[contains(., 'rev B') and contains(., 'grade standard')]"))).click();
+  await browser.click(By.xpath("//li//button[contains(., 'rev B') and contains(., 'grade standard')]"));
   await browser.choose('compare-with', 'FL-LOOK-03 rev A');
   await browser.sees('what was is struck');
   await picture('inspection-points');

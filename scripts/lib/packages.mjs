@@ -70,11 +70,12 @@ export function ensureFirefox() {
   ensureDebian(['firefox-esr'], () => existsSync('/usr/bin/firefox-esr'), 'Firefox');
 }
 
-/** Chromium and its driver, for the tests and the pictures. */
+/** Chromium with and without a window, and its driver, for the tests and the pictures. */
 export function ensureChromium() {
+  const programs = ['bin/chromium', 'bin/chromedriver', 'lib/chromium/chromium-headless-shell'];
   ensureDebian(
-    ['chromium', 'chromium-driver'],
-    () => existsSync('/usr/bin/chromium') && existsSync('/usr/bin/chromedriver'),
+    ['chromium', 'chromium-headless-shell', 'chromium-driver'],
+    () => programs.every((program) => existsSync(`/usr/${program}`)),
     'Chromium',
   );
 }

@@ -29,15 +29,15 @@ function urlOf(database: string): string {
 
 // The first test to ask makes the demo shop for all of them.
 jasmine.DEFAULT_TIMEOUT_INTERVAL = 30_000;
-let template: Promise<string> | undefined;
+const templates: { demo?: Promise<string>; empty?: Promise<string> } = {};
 
-/** The demo shop, loaded once per run; every test copies it. */
-async function demoTemplate(admin: Knex): Promise<string> {
-  const name = `template_${process.pid}`;
+/** The demo shop, or one that nobody has entered yet: made once per run, copied by every test. */
+async function makeTemplate(admin: Knex, kind: 'demo' | 'empty'): Promise<string> {
+  const name = `template_${kind}_${process.pid}`;
   await admin.raw(`CREATE DATABASE ${name}`);
   const db = connect(urlOf(name), 4);
   await migrate(db);
-  await loadDemo(db, DEMO_FOLDER, new Date());
+  if (kind === 'demo') await loadDemo(db, DEMO_FOLDER, new Date());
   await db.destroy();
   return name;
 }
@@ -54,10 +54,8 @@ export class Shop {
     const admin = connect(urlOf('postgres'), 1);
     const database = `shop_${randomUUID().replaceAll('-', '')}`;
     try {
-      if (kind === 'demo') {
-        template ??= demoTemplate(admin);
-        await admin.raw(`CREATE DATABASE ${database} TEMPLATE ${await template}`);
-      } else await admin.raw(`CREATE DATABASE ${database}`);
+      const template = await (templates[kind] ??= makeTemplate(admin, kind));
+      await admin.raw(`CREATE DATABASE ${database} TEMPLATE ${template}`);
     } finally {
       await admin.destroy();
     }

@@ -7,6 +7,7 @@ import {
   type ForeignLine,
   type ForeignRecord,
   type LimitRecord,
+  type ListColumns,
   type WireListKept,
 } from '@tug-mark/contract';
 import { parse } from 'csv-parse/sync';
@@ -36,6 +37,30 @@ describe('Importing a wire list', () => {
     );
     expect(rows[0]?.count).toBe('19');
     expect(problemOf(await odile.importCsv('Sprayer loom', await sprayerLoom())).code).toBe('name-taken');
+  });
+
+  it('keeps what its columns were taken for, for every station: the newest of each kind of source', async () => {
+    const marek = await shop.signIn('Marek');
+    const known = () => marek.get<ListColumns[]>('/api/wire-lists/columns');
+    const before = await known();
+    const row = 'wire id,wire part,length mm,terminal a,terminal b,quantity\nC1,FL-W-0075,100,FL-RT-0406,-,4';
+    const bring = async (name: string, header: string[], meanings: ListColumns['meanings']) => {
+      const id = randomUUID();
+      await odile.importCsv(name, row.replace('C1', name), id);
+      return odile.call('PUT', `/api/wire-lists/${id}/columns`, { header, meanings });
+    };
+    expect((await bring('Columns 1', ['Kabel', 'Art'], ['place', null])).statusCode).toBe(200);
+    await bring('Columns 2', ['Draht', 'Art'], [null, 'wirePart']);
+    await bring('Columns 3', ['Kabel', 'Art'], ['wireId', null]);
+    expect(await known()).toEqual(
+      jasmine.arrayWithExactContents([
+        ...before,
+        { header: ['Kabel', 'Art'], meanings: ['wireId', null] },
+        { header: ['Draht', 'Art'], meanings: [null, 'wirePart'] },
+      ]),
+    );
+    const none = await odile.call('PUT', `/api/wire-lists/${randomUUID()}/columns`, { header: ['a'], meanings: [null] });
+    expect(none.statusCode).toBe(404);
   });
 
   it('refuses it whole when something is wrong, with row and column', async () => {

@@ -52,6 +52,8 @@ export const ADDRESSES = {
 
   importWireList: 'POST /wire-lists',
   changeWireList: 'PATCH /wire-lists/:id',
+  keepListColumns: 'PUT /wire-lists/:id/columns',
+  readListColumns: 'GET /wire-lists/columns',
   demoWireList: 'GET /demo/sprayer-loom.csv',
   readBench: 'GET /bench',
   listBench: 'GET /bench/lines',

@@ -14,8 +14,9 @@ import * as checksOfDies from './migrations/011-checks-of-dies';
 import * as bench from './migrations/012-bench';
 import * as unsent from './migrations/013-unsent';
 import * as ownPasswords from './migrations/014-own-passwords';
-import * as movedIn from './migrations/016-moved-in';
 import * as rolesAndSettings from './migrations/015-roles-and-settings';
+import * as movedIn from './migrations/016-moved-in';
+import * as listColumns from './migrations/017-list-columns';
 
 const MIGRATIONS = [
   { name: '001-first', up: first.up, down: first.down },
@@ -34,6 +35,7 @@ const MIGRATIONS = [
   { name: '014-own-passwords', up: ownPasswords.up, down: ownPasswords.down },
   { name: '015-roles-and-settings', up: rolesAndSettings.up, down: rolesAndSettings.down },
   { name: '016-moved-in', up: movedIn.up, down: movedIn.down },
+  { name: '017-list-columns', up: listColumns.up, down: listColumns.down },
 ];
 
 /** Every schema there has been, in their order. */

@@ -12,7 +12,7 @@ import { listForeignRecords, readForeignFile, readForeignRecord, readInRecord } 
 import { keepShopFile } from './keepShopFile';
 import { writeRecord } from './record';
 import { writeRecordTable } from './recordTable';
-import { changeWireList, importWireList, usualGrade } from './wireLists';
+import { changeWireList, importWireList, keepListColumns, readListColumns, usualGrade } from './wireLists';
 
 /** Files in and out: shop files, wire lists, the record of a combination, and records of other shops. */
 export async function recordRoutes(
@@ -34,6 +34,8 @@ export async function recordRoutes(
   );
 
   serve(app, API.changeWireList, ({ params, body, doer }) => changeWireList(db, params.id, body, doer));
+  serve(app, API.keepListColumns, ({ params, body }) => keepListColumns(db, params.id, body));
+  serve(app, API.readListColumns, () => readListColumns(db));
 
   serve(
     app,

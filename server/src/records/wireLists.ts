@@ -1,4 +1,4 @@
-import type { WireListKept } from '@tug-mark/contract';
+import type { ListColumns, WireListKept } from '@tug-mark/contract';
 import { choosePractice, combine, readWireList } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
@@ -147,4 +147,31 @@ export async function changeWireList(
     );
   });
   return { id };
+}
+
+/** Sources that are known again: more than a shop gets lists from. */
+const MOST_SOURCES = 200;
+
+/**
+ * Keeps what the columns of a list's file were taken for. It says how a file is read, not what was made: the ledger has no part
+ * in it.
+ * @throws Refusal when there is no such list
+ */
+export async function keepListColumns(db: Knex, id: string, columns: ListColumns): Promise<{ id: string }> {
+  const kept = await db('wire_lists')
+    .where({ id })
+    .update({ columns: JSON.stringify(columns) });
+  if (!kept) throw refusals.notFound('That wire list');
+  return { id };
+}
+
+/** What columns were taken for, the newest of each kind of source. */
+export async function readListColumns(db: Knex): Promise<ListColumns[]> {
+  const { rows } = await db.raw<{ rows: { columns: ListColumns }[] }>(
+    `SELECT columns FROM (
+       SELECT DISTINCT ON (columns->'header') columns, at FROM wire_lists WHERE columns IS NOT NULL
+       ORDER BY columns->'header', at DESC
+     ) newest ORDER BY at DESC LIMIT ${MOST_SOURCES}`,
+  );
+  return rows.map(({ columns }) => columns);
 }

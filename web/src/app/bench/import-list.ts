@@ -148,6 +148,8 @@ export class ImportList {
       this.form.reset();
     },
   };
+  /** What columns of earlier lists were taken for; without them all is proposed as for a first one. */
+  private readonly sources = this.api.listColumns().catch(() => []);
   /** One id per choice of file, so that a second press keeps it once. */
   private id = timeOrderedId();
 
@@ -186,7 +188,7 @@ export class ImportList {
         : '',
     );
     if (this.hint()) return;
-    this.begin(`${file.name}, ${fileSize(file.size)}`, textOf(await file.arrayBuffer()));
+    await this.begin(`${file.name}, ${fileSize(file.size)}`, textOf(await file.arrayBuffer()));
     const { name: field } = this.form.controls;
     if (!field.value) field.setValue(file.name.replace(/\.[^.]*$/, ''));
   }
@@ -194,17 +196,17 @@ export class ImportList {
   protected paste(event: ClipboardEvent): void {
     const text = event.clipboardData?.getData('text') ?? '';
     event.preventDefault();
-    if (text.trim()) this.begin('pasted', text);
+    if (text.trim()) void this.begin('pasted', text);
   }
 
   /** Typed rather than pasted: taken when the field is left. */
   protected typedIn({ target }: Event): void {
     const { value } = target as HTMLTextAreaElement;
-    if (value.trim()) this.begin('typed', value);
+    if (value.trim()) void this.begin('typed', value);
   }
 
-  private begin(source: string, text: string): void {
-    this.work.take(source, text);
+  private async begin(source: string, text: string): Promise<void> {
+    this.work.take(source, text, await this.sources);
     this.id = timeOrderedId();
   }
 
@@ -234,7 +236,8 @@ export class ImportList {
       // As it stands here: columns under their own headings, cells as they were mended.
       const file = new Blob([csvOf(this.work.table())], { type: 'text/csv' });
       const kept = await this.api.importWireList({ id: this.id, ...head }, file);
-      this.work.remember();
+      // The list is in; how its file was read is known next time, or said once more.
+      await this.api.keepListColumns(this.id, this.work.columns()).catch(() => undefined);
       this.memory.forget();
       this.done.emit(
         `${kept.name}: ${count(kept.wires, 'wire')} became ${count(kept.combinations, 'combination')} with ${count(kept.pieces, 'piece')}.`,

@@ -175,8 +175,9 @@ export class CabinetPage {
     () => this.store.part(this.kind(), this.partName() ?? '') ?? null,
   );
 
+  private readonly loading = this.store.load();
+
   constructor() {
-    void this.store.load();
     inject(Keys).use(
       [
         { key: '/', does: 'go to the search field' },
@@ -203,8 +204,10 @@ export class CabinetPage {
   protected open(part: AnyPart): void {
     void this.router.navigate(['/shop/cabinet', this.kind(), part.part]);
   }
-  protected openFirst(event: Event): void {
+  protected async openFirst(event: Event): Promise<void> {
     event.preventDefault();
+    // A label may be scanned before the parts are here.
+    await this.loading;
     const exact = this.store.part(this.kind(), scanned(this.search()).trim());
     const first = exact ?? this.shown()[0];
     if (first) this.open(first);

@@ -44,7 +44,7 @@ const about: ChartAbout = {
   ],
   baseline: null,
 };
-const inNewtons = { unit: 'N', show: (value: number) => value };
+const inNewtons = { unit: 'N', show: (value: number) => value, decimals: 1 };
 
 describe('The pair of charts', () => {
   const draw = (scale = inNewtons) =>
@@ -74,10 +74,10 @@ describe('The pair of charts', () => {
     expect(marks.flatMap((mark) => mark.xAxis ?? [])).toEqual([4.5, 20.5]);
   });
 
-  it('shows everything in the reader’s unit', () => {
-    const options = draw({ unit: 'lbf', show: (newtons) => fromNewtons(newtons, 'lbf') });
-    // 108 N / 4.44822 = 24.3 lbf
-    expect(lines(options)).toContain('limit 24.3');
+  it('shows everything in the reader’s unit, with as many decimals as the shop wants', () => {
+    const options = draw({ unit: 'lbf', show: (newtons) => fromNewtons(newtons, 'lbf'), decimals: 2 });
+    // 108 N / 4.44822 = 24.279 lbf
+    expect(lines(options)).toContain('limit 24.28');
     expect(options.yAxis[0]?.name).toBe('lbf');
   });
 });

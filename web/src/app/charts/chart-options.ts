@@ -7,6 +7,8 @@ import { chartText, type Ink } from './chart-ink';
 export interface ChartScale {
   readonly unit: string;
   readonly show: (value: number) => number;
+  /** As many as the shop wants. */
+  readonly decimals: number;
 }
 
 interface ChartSource {
@@ -35,7 +37,7 @@ const MOST_NAMED = 12;
 
 /** The pair of charts: level above, spread below, with limits, what stands out, and changes on the axis. */
 export function chartOptions({ work, view, about, scale, subgroup, points }: ChartSource, ink: Ink) {
-  const { show, unit } = scale;
+  const { show, unit, decimals } = scale;
   const text = chartText(ink);
   /** Wide enough for the points and every line drawn across them. */
   const axis = (
@@ -75,7 +77,7 @@ export function chartOptions({ work, view, about, scale, subgroup, points }: Cha
     lineStyle: { color: ink(colour), type, width: 1.5 },
     label: {
       show: true,
-      formatter: `${name} ${showNumber(at, 1)}`.trim(),
+      formatter: `${name} ${showNumber(at, decimals)}`.trim(),
       color: ink(colour),
       fontFamily: text.fontFamily,
       fontSize: 13,
@@ -107,7 +109,7 @@ export function chartOptions({ work, view, about, scale, subgroup, points }: Cha
     ],
     tooltip: {
       trigger: 'axis' as const,
-      valueFormatter: (value: unknown) => `${showNumber(Number(value), 1)} ${unit}`,
+      valueFormatter: (value: unknown) => `${showNumber(Number(value), decimals)} ${unit}`,
     },
     xAxis: [0, 1].map((index) => ({
       gridIndex: index,

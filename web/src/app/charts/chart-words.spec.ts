@@ -1,7 +1,7 @@
 import { readingsText, trendText } from './chart-words';
 
-const NEWTONS = { unit: 'N', show: (value: number) => value };
-const SHARE = { unit: '% of the limit', show: (value: number) => value };
+const NEWTONS = { unit: 'N', show: (value: number) => value, decimals: 1 };
+const SHARE = { unit: '% of the limit', show: (value: number) => value, decimals: 1 };
 
 describe('A chart in words', () => {
   const work = { count: 1240, mean: 118.44, lowest: 96.02 };
@@ -10,6 +10,8 @@ describe('A chart in words', () => {
     expect(readingsText(work, { isAll: true, read: 1240, scale: NEWTONS })).toBe(
       '1\u202f240 readings, mean 118.4 N, lowest 96.0 N. Drag or pinch to look closer.',
     );
+    const finer = { ...NEWTONS, decimals: 2 };
+    expect(readingsText(work, { isAll: true, read: 1240, scale: finer })).toContain('mean 118.44 N, lowest 96.02 N.');
   });
 
   it('says what is there while they are read, and that none is', () => {

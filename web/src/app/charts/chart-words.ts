@@ -10,7 +10,7 @@ export function readingsText(
 ): string {
   if (!work) return read ? `${grouped(read)} readings read ...` : 'Fetching the readings ...';
   if (!work.count) return 'No valid reading yet.';
-  const show = (value: number) => `${showNumber(scale.show(value), 1)} ${scale.unit}`;
+  const show = (value: number) => `${showNumber(scale.show(value), scale.decimals)} ${scale.unit}`;
   const found = `mean ${show(work.mean)}, lowest ${show(work.lowest)}.`;
   const many = `${grouped(work.count)} readings`;
   return isAll
@@ -24,7 +24,7 @@ const ENOUGH = 8;
 /** Where the readings are going, in a line or two. */
 export function trendText(
   work: Pick<ChartWork, 'trend' | 'trendCount' | 'forecast' | 'cycles'>,
-  { show, unit }: ChartScale,
+  { show, unit, decimals }: ChartScale,
 ): string {
   const { trend, trendCount, forecast, cycles } = work;
   if (!trend) {
@@ -33,7 +33,7 @@ export function trendText(
       : `No trend in ${grouped(trendCount)} readings: what moves is chance.`;
   }
   const per = show(trend.slope * 1000);
-  const moves = `${per < 0 ? 'Falls' : 'Climbs'} by ${showNumber(Math.abs(per), 1, 0)} ${unit} in ${grouped(1000)} cycles.`;
+  const moves = `${per < 0 ? 'Falls' : 'Climbs'} by ${showNumber(Math.abs(per), decimals, 0)} ${unit} in ${grouped(1000)} cycles.`;
   if (!forecast) return `${moves} It does not come to the limit that way.`;
   const more = (at: number) => grouped(Math.max(0, Math.round((at - cycles) / 10) * 10));
   const to = Number.isFinite(forecast.to) ? more(forecast.to) : 'no end in sight';

@@ -8,6 +8,7 @@ import { Mark } from '../parts/mark';
 import { ProblemNotice } from '../parts/problem-notice';
 import { Select } from '../parts/select';
 import { showTime } from '../parts/show-time';
+import { injectForceDecimals } from '../settings/force-decimals';
 import { settingsFeature } from '../settings/settings.state';
 import { ChartBaseline } from './chart-baseline';
 import { ChartCanvas } from './chart-canvas';
@@ -157,11 +158,12 @@ export class ChartsPage {
   protected readonly offered = computed(() => (this.choices() ?? []).filter((c) => c.kind === this.kind()));
   protected readonly offeredOptions = computed(() => this.offered().map(({ value, label }) => ({ value, label })));
   protected readonly value = computed(() => this.of() ?? this.offered()[0]?.value ?? '');
+  private readonly decimals = injectForceDecimals();
   /** One combination is charted in force; readings of different wires only compare as a share of their limits. */
   private readonly scale = computed<ChartScale>(() =>
     this.kind() === 'combination'
-      ? { unit: this.forceUnit(), show: (value) => fromNewtons(value, this.forceUnit()) }
-      : { unit: '% of the limit', show: (value) => value },
+      ? { unit: this.forceUnit(), show: (value) => fromNewtons(value, this.forceUnit()), decimals: this.decimals() }
+      : { unit: '% of the limit', show: (value) => value, decimals: 1 },
   );
   protected readonly title = computed(() => {
     const question = KINDS.find((k) => k.kind === this.kind())?.question ?? '';

@@ -4,6 +4,7 @@ import {
   type ChartKind,
   type FirstEngineer,
   type Gauge,
+  type ListColumns,
   type NewAnswer,
   type NewBaseline,
   type NewEntry,
@@ -78,6 +79,8 @@ export class Api {
   curve = async (id: string, trace: string) => bytesOf(await this.client.file('readCurve', { params: { id, trace } }));
   putPhoto = (id: string, photo: string, body: Blob) => this.client.call('putPhoto', { params: { id, photo }, body });
   demoWireList = () => this.client.file('demoWireList', {});
+  keepListColumns = (id: string, body: ListColumns) => this.client.call('keepListColumns', { params: { id }, body });
+  listColumns = () => this.client.call('readListColumns', {});
   importWireList = (query: Sent<Contract['importWireList'], Blob>['query'], file: Blob) =>
     this.client.call('importWireList', {
       query,

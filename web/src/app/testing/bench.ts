@@ -61,7 +61,13 @@ export class Bench<T> {
         }),
         {
           provide: Api,
-          useValue: { gauges: () => Promise.resolve([]), limits: () => Promise.resolve([]), ...options.api },
+          useValue: {
+            gauges: () => Promise.resolve([]),
+            limits: () => Promise.resolve([]),
+            listColumns: () => Promise.resolve([]),
+            keepListColumns: () => Promise.resolve({}),
+            ...options.api,
+          },
         },
         { provide: Live, useValue: live },
         { provide: NZ_I18N, useValue: en_US },

@@ -2,6 +2,7 @@ import { wire075, bareRing } from '../../../../../core/src/testing/shop';
 import { Bench } from '../../testing/bench';
 import { ImportList } from '../import-list';
 import { cellsOf, textOf } from '../../parts/text-table';
+import type { ListColumns } from '@tug-mark/contract';
 import { asWireList, csvOf, placeOf, TEMPLATE, type Meaning } from './list-source';
 
 const W = wire075.part;
@@ -45,10 +46,12 @@ describe('A wire list as it comes', () => {
 
 describe('Bringing in a wire list whose columns are its own', () => {
   let bench: Bench<ImportList>;
+  let columns: ListColumns[];
   let sent: { query: { name: string; id: string }; text: string }[];
   const said: string[] = [];
-  const open = async (kept: Record<string, string> = {}) => {
+  const open = async (kept: Record<string, string> = {}, sources: ListColumns[] = []) => {
     sent = [];
+    columns = [];
     said.length = 0;
     bench = await Bench.open(ImportList, {
       kept,
@@ -58,6 +61,11 @@ describe('Bringing in a wire list whose columns are its own', () => {
             ...{ wires: [wire075], terminals: [bareRing], tools: [], strippers: [], coverings: [] },
             ...{ practices: [], checks: [], returns: [] },
           }),
+        listColumns: () => Promise.resolve(sources),
+        keepListColumns: (_: string, body: ListColumns) => {
+          columns.push(body);
+          return Promise.resolve({});
+        },
         importWireList: async (query: { name: string; id: string }, file: Blob) => {
           sent.push({ query, text: await file.text() });
           return { name: query.name, wires: 2, combinations: 1, pieces: 6 };
@@ -141,7 +149,7 @@ describe('Bringing in a wire list whose columns are its own', () => {
     expect(Object.keys(localStorage).filter((key) => key.includes('wire-list'))).toEqual([]);
   });
 
-  it('knows the columns again when the next file of this kind comes', async () => {
+  it('knows the columns again when the next file of this kind comes, at every station', async () => {
     await open();
     const list = `Kabel,Art,Maß,Links,Rechts,Stk\nA1,${W},100,${T},-,2`;
     await paste(list);
@@ -152,10 +160,15 @@ describe('Bringing in a wire list whose columns are its own', () => {
     await bench.type('list-name', 'Mast');
     await bench.submit();
     expect(sent.length).toBe(1);
-    const kept = { 'tug-mark-columns': localStorage.getItem('tug-mark-columns') ?? '' };
+    expect(columns).toEqual([
+      {
+        header: ['Kabel', 'Art', 'Maß', 'Links', 'Rechts', 'Stk'],
+        meanings: ['wireId', 'wirePart', 'length', 'terminalA', 'terminalB', 'quantity'],
+      },
+    ]);
     bench.close();
-    await open(kept);
-    await paste(list);
+    await open({}, columns);
+    await paste(list.replace('Kabel', ' KABEL'));
     expect(bench.text).toContain('1 wire would become 1 combination with 2 pieces to make.');
   });
 

@@ -1,10 +1,11 @@
 import { computed, inject } from '@angular/core';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
+import type { ListColumns } from '@tug-mark/contract';
 import { combine, proposeColumns, readWireList } from '@tug-mark/core';
 import { CabinetStore } from '../../cabinet/cabinet.store';
 import { cellsOf, type Cells } from '../../parts/text-table';
 import { gathered, mended, type TableFault } from '../../parts/table-faults';
-import { asWireList, placeOf, rememberedFor, rememberFor, type Meaning, type Reading } from './list-source';
+import { asWireList, knownFor, placeOf, type Meaning, type Reading } from './list-source';
 
 interface State extends Reading {
   /** What it came from, as it is told. */
@@ -53,10 +54,11 @@ export const ListImport = signalStore(
     };
   }),
   withMethods((store) => ({
-    take(source: string, text: string): void {
+    /** @param sources what columns of other files were taken for */
+    take(source: string, text: string, sources: readonly ListColumns[]): void {
       const cells = cellsOf(text);
       const [header = []] = cells;
-      const meanings: readonly Meaning[] = rememberedFor(header) ?? proposed(cells, store.known());
+      const meanings: readonly Meaning[] = knownFor(header, sources) ?? proposed(cells, store.known());
       patchState(store, { source, cells, meanings, isNumbered: false });
     },
     /** A column is taken for something else; nothing is taken twice. */
@@ -83,9 +85,9 @@ export const ListImport = signalStore(
     leave(): void {
       patchState(store, { source: '', cells: [], meanings: [], isNumbered: false });
     },
-    /** What the columns were taken for is known again when the next file of this kind comes. */
-    remember(): void {
-      rememberFor(store.header(), store.meanings());
+    /** The headings of the file and what they were taken for. */
+    columns(): ListColumns {
+      return { header: [...store.header()], meanings: [...store.meanings()] };
     },
   })),
 );

@@ -1,3 +1,4 @@
+import type { ListColumns } from '@tug-mark/contract';
 import { WIRE_LIST_COLUMNS, WIRE_LIST_KEYS, type WireListKey } from '@tug-mark/core';
 import { unparse } from 'papaparse';
 import type { Cells } from '../../parts/text-table';
@@ -47,25 +48,8 @@ export function placeOf(reading: Reading, name: string): number | null {
 
 export const csvOf = (table: Cells): string => unparse(table as string[][], { newline: '\r\n' });
 
-const REMEMBERED = 'tug-mark-columns';
-const signatureOf = (header: readonly string[]) => header.map((cell) => cell.toLowerCase()).join('|');
+const signatureOf = (header: readonly string[]) => header.map((cell) => cell.trim().toLowerCase()).join('|');
 
-/** What the columns of a file with these headings were last taken for on this device. */
-export function rememberedFor(header: readonly string[]): Meaning[] | null {
-  try {
-    const all = JSON.parse(localStorage.getItem(REMEMBERED) ?? '{}') as Record<string, Meaning[] | undefined>;
-    return all[signatureOf(header)] ?? null;
-  } catch {
-    return null;
-  }
-}
-
-export function rememberFor(header: readonly string[], meanings: readonly Meaning[]): void {
-  let all: Record<string, readonly Meaning[]> = {};
-  try {
-    all = JSON.parse(localStorage.getItem(REMEMBERED) ?? '{}') as typeof all;
-  } catch {
-    // Begun again.
-  }
-  localStorage.setItem(REMEMBERED, JSON.stringify({ ...all, [signatureOf(header)]: meanings }));
-}
+/** What the columns of a file with these headings were last taken for in this shop; null where none came yet. */
+export const knownFor = (header: readonly string[], sources: readonly ListColumns[]): readonly Meaning[] | null =>
+  sources.find((source) => signatureOf(source.header) === signatureOf(header))?.meanings ?? null;
