@@ -48,6 +48,8 @@ export class Shop {
     readonly db: Knex,
     readonly app: FastifyInstance,
     private readonly database: string,
+    /** An account of the database made for this shop alone. */
+    private readonly owner: string | null = null,
   ) {}
 
   static async open(kind: 'demo' | 'empty' = 'demo', signInsPerMinute = 1000): Promise<Shop> {
@@ -62,6 +64,19 @@ export class Shop {
     const db = connect(urlOf(database), 6);
     await migrate(db);
     return new Shop(db, await buildApp({ db, pages: null, signInsPerMinute }), database);
+  }
+
+  /** An empty shop whose tables belong to an account that is no superuser, as where somebody else runs the database. */
+  static async openOwned(): Promise<Shop> {
+    const admin = connect(urlOf('postgres'), 1);
+    const name = `shop_${randomUUID().replaceAll('-', '')}`;
+    await admin.raw(`CREATE ROLE ${name} LOGIN NOSUPERUSER NOCREATEDB NOCREATEROLE PASSWORD '${name}'`);
+    await admin.raw(`CREATE DATABASE ${name} OWNER ${name}`);
+    await admin.destroy();
+    const url = Object.assign(new URL(urlOf(name)), { username: name, password: name });
+    const db = connect(url.href, 6);
+    await migrate(db);
+    return new Shop(db, await buildApp({ db, pages: null, signInsPerMinute: 1000 }), name, name);
   }
 
   /** A second server process's worth of application on the same database. */
@@ -86,6 +101,7 @@ export class Shop {
     await this.db.destroy();
     const admin = connect(urlOf('postgres'), 1);
     await admin.raw(`DROP DATABASE ${this.database} WITH (FORCE)`);
+    if (this.owner) await admin.raw(`DROP ROLE ${this.owner}`);
     await admin.destroy();
   }
 

@@ -84,6 +84,18 @@ describe('A whole shop', () => {
     expect((await verifyShop(to.db)).unsealed.entries).toBe(0);
   });
 
+  it('comes in for an account of the database that owns the tables and is no superuser', async () => {
+    await to.close();
+    to = await Shop.openOwned();
+    ada = await to.firstEngineer();
+    const may = await to.db.raw<{ rows: { is_superuser: string }[] }>('SHOW is_superuser');
+    expect(may.rows[0]?.is_superuser).toBe('off');
+    expect((await send(file, 'keep')).statusCode).toBe(200);
+    const entries = async (shop: Shop) => (await shop.db('journal').count('* as n').first()) as { n: string };
+    expect(await entries(to)).toEqual(await entries(from));
+    expect(await faultsOf(to.db)).toEqual([]);
+  });
+
   it('brings its people without a way in until an engineer gives one, and lets work go on', async () => {
     await send(file, 'keep');
     expect((await ada.call('POST', '/api/session', { name: 'Odile', password: '' })).statusCode).toBe(422);

@@ -59,7 +59,10 @@ describe('Importing a wire list', () => {
         { header: ['Draht', 'Art'], meanings: [null, 'wirePart'] },
       ]),
     );
-    const none = await odile.call('PUT', `/api/wire-lists/${randomUUID()}/columns`, { header: ['a'], meanings: [null] });
+    const none = await odile.call('PUT', `/api/wire-lists/${randomUUID()}/columns`, {
+      header: ['a'],
+      meanings: [null],
+    });
     expect(none.statusCode).toBe(404);
   });
 
