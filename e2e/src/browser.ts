@@ -10,6 +10,11 @@ const PATIENCE = 20_000;
 /** Between two keys of a hand, ms; a scanner's or gauge's come within 35. */
 const HAND_MS = 60;
 
+/** Chromium without its window: less work for the same pages. Not by the script in /usr/bin, which ends without it. */
+const WITHOUT_WINDOW = '/usr/lib/chromium/chromium-headless-shell';
+/** Chromium as people have it: what is timed is timed in it. */
+export const AS_PEOPLE_HAVE_IT = '/usr/bin/chromium';
+
 /** A headless Chromium at an exact size, driven as a person would: by what stands on the screen. */
 export class Browser {
   private constructor(
@@ -17,10 +22,9 @@ export class Browser {
     private readonly address: string,
   ) {}
 
-  static async open(address: string, width = 1280, height = 800): Promise<Browser> {
+  static async open(address: string, width = 1280, height = 800, program = WITHOUT_WINDOW): Promise<Browser> {
     const options = new Options();
-    // Chromium without its window: less work for the same pages. Not by the script in /usr/bin, which ends without it.
-    options.setBinaryPath('/usr/lib/chromium/chromium-headless-shell');
+    options.setBinaryPath(program);
     options.addArguments(
       '--headless',
       '--no-sandbox',

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { By, Key } from 'selenium-webdriver';
 import { readingOf } from '../../bench/src/load';
 import { climbTo, isForceAsked, openCombination, takeSeat } from './bench';
-import { Browser } from './browser';
+import { AS_PEOPLE_HAVE_IT, Browser } from './browser';
 
 /* Part 'pages' of npm run bench: what a person waits for at Tug, with 400 readings on record against 5. Started by
    scripts/bench.mjs with the address of a server that has pages and the demo shop. */
@@ -243,7 +243,7 @@ async function stayOpen(browser: Browser, list: string, pieces: readonly number[
 await fillBench(5000);
 await prepare('pages few', 5);
 await prepare('pages many', 400);
-const browser = await Browser.open(ADDRESS);
+const browser = await Browser.open(ADDRESS, 1280, 800, AS_PEOPLE_HAVE_IT);
 try {
   await takeSeat(browser, 'Odile');
   await browser.driver.sendDevToolsCommand('Page.addScriptToEvaluateOnNewDocument', {

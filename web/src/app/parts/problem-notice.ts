@@ -1,52 +1,32 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { Problem } from '@tug-mark/contract';
-import { NzTableModule } from 'ng-zorro-antd/table';
 import { Notice } from './notice';
+import { ProblemRows } from './problem-rows';
 
 /** A refusal of the server: what is wrong, what to do, and where, row by row. */
 @Component({
   selector: 'tm-problem',
-  imports: [NzTableModule, Notice],
+  imports: [Notice, ProblemRows],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <tm-notice kind="bad">
       <strong>{{ problem().title }}</strong> {{ problem().detail }}
       @if (problem().errors; as errors) {
-        <nz-table nzTemplateMode nzSize="small" class="figures" [nzShowPagination]="false">
-          <thead>
-            <tr>
-              @if (errors[0]?.row !== undefined) {
-                <th scope="col">Row</th>
-              }
-              <th scope="col">{{ errors[0]?.row !== undefined ? 'Column' : 'Where' }}</th>
-              <th scope="col">What is wrong</th>
-            </tr>
-          </thead>
-          <tbody>
+        <!-- A table is much to load before anybody has signed in, and few refusals have one. -->
+        @defer (on immediate) {
+          <tm-problem-rows [errors]="errors" />
+        } @error {
+          <ul>
             @for (error of errors; track $index) {
-              <tr>
-                @if (error.row !== undefined) {
-                  <td>{{ error.row }}</td>
-                }
-                <td>{{ error.where }}</td>
-                <td>{{ error.text }}</td>
-              </tr>
+              <li>{{ error.row }} {{ error.where }} {{ error.text }}</li>
             }
-          </tbody>
-        </nz-table>
+          </ul>
+        }
         @if ((problem().total ?? 0) > errors.length) {
           <p>... and {{ (problem().total ?? 0) - errors.length }} more.</p>
         }
       }
     </tm-notice>
-  `,
-  styles: `
-    nz-table {
-      display: block;
-      margin-top: 8px;
-      max-height: 300px;
-      overflow: auto;
-    }
   `,
 })
 export class ProblemNotice {
