@@ -85,6 +85,7 @@ describe('A part in the form', () => {
     expect(field('f-part')).toBeNull();
     const drawn = [...bench.element.querySelectorAll<HTMLElement>('tm-family-choice li button')];
     expect(drawn).toHaveSize(12);
+    expect(document.activeElement).toBe(drawn[0] ?? null);
     expect(drawn.every((button) => button.querySelector('svg path') !== null)).toBeTrue();
     drawn.find((button) => button.textContent?.includes('compression lug'))?.click();
     await bench.settle();
@@ -182,6 +183,8 @@ describe('A part in the form', () => {
     expect(await bench.offers('f-family')).toContain('wire-end ferrule');
     bench.close();
     await open('tool', null);
+    // The button that opened it is gone: the keys go on here.
+    expect(document.activeElement?.id).toBe('f-part');
     expect(field('f-changeMinutes-die')?.value).toBe('6');
     expect(field('t-nests-0-index')?.closest('.field')?.textContent).toContain('of a lug die');
     expect(bench.text).toContain('Nest 1');

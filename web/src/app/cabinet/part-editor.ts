@@ -4,6 +4,7 @@ import {
   Component,
   computed,
   effect,
+  ElementRef,
   inject,
   Injector,
   input,
@@ -162,6 +163,13 @@ export class PartEditor {
   ]);
 
   constructor() {
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    // Whoever begins a part, or has said its family, goes on at its start: what they pressed is gone, and the keys with it.
+    effect(() => {
+      if (this.part()) return;
+      const first = this.asksFamily() ? 'tm-family-choice button' : `#${fieldId('part')}`;
+      afterNextRender(() => host.querySelector<HTMLElement>(first)?.focus(), { injector: this.injector });
+    });
     effect(() => {
       const [kind, part] = [this.kind(), this.part()];
       this.opened = 0;
@@ -195,7 +203,6 @@ export class PartEditor {
   protected takeFamily(family: Family): void {
     this.fillWith(familyStart(family));
     this.knowsFamily.set(true);
-    afterNextRender(() => this.goTo('part'), { injector: this.injector });
   }
 
   /** To the field of a path, unfolding the group it is in. */
