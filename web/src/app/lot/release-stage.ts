@@ -92,7 +92,9 @@ import { Notice } from '../parts/notice';
         <a class="sheet" routerLink="/shop/house-rules" [queryParams]="{ with: hand.view()?.combination?.id }"
           >Compare house rules</a
         >
-        <span class="keys"><kbd>Enter</kbd> {{ next() ? 'go to what comes next' : 'release' }}</span>
+        @if (next() || mayRelease()) {
+          <span class="keys"><kbd>Enter</kbd> {{ next() ? 'go to what comes next' : 'release' }}</span>
+        }
       </div>
     }
   `,
