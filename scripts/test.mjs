@@ -85,9 +85,9 @@ const STATIC = [
   check('unused exports', 'npx', ['knip']),
 ];
 const SPECS = [
-  specs('core', [...JASMINE, '--config=scripts/jasmine.json']),
   specs('server', [...JASMINE, '--config=scripts/jasmine-server.json']),
   specs('web', ['ng', 'test', 'tug-mark'], { command: 'npx', cwd: `${ROOT}web` }),
+  specs('core', [...JASMINE, '--config=scripts/jasmine.json']),
 ];
 /** A second browser takes all of a core, and finds nothing in time where it has to share one with two others. */
 const isBusy = ({ name }) => name === 'e2e second-browser';

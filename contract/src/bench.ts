@@ -217,11 +217,13 @@ export type WireListKept = z.infer<typeof wireListKeptSchema>;
 
 const MOST_COLUMNS = 200;
 /** What the columns of a source were taken for, by its headings: known again when the next file of this kind comes. */
-export const listColumnsSchema = z.strictObject({
-  header: z.array(z.string().max(200)).min(1).max(MOST_COLUMNS),
-  /** One per heading; null where a column is not needed, `lengthIn` for a length in inches. */
-  meanings: z.array(z.enum([...WIRE_LIST_KEYS, 'lengthIn']).nullable()).max(MOST_COLUMNS),
-});
+export const listColumnsSchema = z
+  .strictObject({
+    header: z.array(z.string().max(200)).min(1).max(MOST_COLUMNS),
+    /** One per heading; null where a column is not needed, `lengthIn` for a length in inches. */
+    meanings: z.array(z.enum([...WIRE_LIST_KEYS, 'lengthIn']).nullable()).max(MOST_COLUMNS),
+  })
+  .refine(({ header, meanings }) => header.length === meanings.length, 'says not of every heading what it stands for');
 export type ListColumns = z.infer<typeof listColumnsSchema>;
 
 export const cabinetSchema = z.object({

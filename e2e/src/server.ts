@@ -72,6 +72,7 @@ async function demoTemplate(): Promise<string> {
     await client.query('SELECT pg_advisory_lock($1)', [LOADING]);
     const { rowCount } = await client.query('SELECT 1 FROM pg_database WHERE datname = $1', [name]);
     if (rowCount) return;
+    await client.query(`DROP DATABASE IF EXISTS ${name}_loading`);
     await client.query(`CREATE DATABASE ${name}_loading`);
     const port = String(await freePort());
     const loader = await serve({ TUG_DATABASE_URL: urlOf(`${name}_loading`), TUG_PORT: port, TUG_DEMO: '1' });

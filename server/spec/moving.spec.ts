@@ -19,6 +19,11 @@ describe('A whole shop', () => {
     // What a text may hold, and a number no rounding may touch.
     await odile.kept(id, TAKE_TOOL);
     await odile.kept(id, reading(1, 118.40000000000002, { note: 'tab\there, line\nthere, \\. and \u2028 ž 線' }));
+    const list = (await from.db('wire_lists').first<{ id: string }>('id'))?.id ?? '';
+    await marek.call('PUT', `/api/wire-lists/${list}/columns`, {
+      header: ['Kabel', 'Art'],
+      meanings: ['wireId', null],
+    });
     const answer = await marek.call('GET', '/api/shop/whole');
     expect(answer.statusCode).toBe(200);
     file = answer.rawPayload;
@@ -65,6 +70,7 @@ describe('A whole shop', () => {
       ['combinations', 'id, number, list, class, demand::text', 'number'],
       ['traces', 'id, bytes', 'id'],
       ['photo_pieces', '*', 'photo, piece'],
+      ['wire_lists', 'id, name, digest, columns::text', 'id'],
       ['limit_tables', 'document, revision, class, status, body::text, released_by', 'document, revision, class'],
     ] as const) {
       expect(await rowsOf(to, table, columns, order))
@@ -168,6 +174,11 @@ describe('A whole shop', () => {
       expect(problem).withContext(detail).toBe('whole-shop-unreadable');
       expect(told).toContain(detail);
     }
+    const strange = await send(
+      altered((text) => text.replace('["wireId", null]', '["wireId"]')),
+      'keep',
+    );
+    expect(problemOf(strange).errors?.[0]?.text).toMatch(/^Columns of .*says not of every heading/);
     expect(await to.db('parts')).toEqual([]);
     expect(await faultsOf(to.db)).toEqual([]);
   });

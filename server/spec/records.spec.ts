@@ -64,6 +64,10 @@ describe('Importing a wire list', () => {
       meanings: [null],
     });
     expect(none.statusCode).toBe(404);
+    // A character no database keeps is told, not a fault.
+    expect((await bring('Columns 5', ['a\u0000b'], [null])).statusCode).toBe(422);
+    const short = await bring('Columns 4', ['Kabel', 'Art'], ['wireId']);
+    expect(problemOf(short).errors?.[0]?.text).toContain('says not of every heading');
   });
 
   it('refuses it whole when something is wrong, with row and column', async () => {

@@ -1,4 +1,12 @@
-import { limitTableSchema, lookSheetSchema, name, practiceSchema, shopSettingsSchema, zone } from '@tug-mark/contract';
+import {
+  limitTableSchema,
+  listColumnsSchema,
+  lookSheetSchema,
+  name,
+  practiceSchema,
+  shopSettingsSchema,
+  zone,
+} from '@tug-mark/contract';
 import { CATALOGUE_KINDS, CATALOGUES } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import type { z } from 'zod';
@@ -48,6 +56,11 @@ export async function checkMoved(trx: Knex, most: number): Promise<string[]> {
     }[];
     for (const { document, revision, body } of rows) tell(`${document}, revision ${revision}`, schema, body);
   }
+  const lists = (await trx('wire_lists').whereNotNull('columns').select('name', 'columns')) as {
+    name: string;
+    columns: unknown;
+  }[];
+  for (const list of lists) tell(`Columns of ${list.name}`, listColumnsSchema, list.columns);
   return faults;
 }
 

@@ -189,8 +189,8 @@ export class ImportList {
     );
     if (this.hint()) return;
     await this.begin(`${file.name}, ${fileSize(file.size)}`, textOf(await file.arrayBuffer()));
-    const { name: field } = this.form.controls;
-    if (!field.value) field.setValue(file.name.replace(/\.[^.]*$/, ''));
+    const { name } = this.form.controls;
+    if (!name.value) name.setValue(file.name.replace(/\.[^.]*$/, ''));
   }
 
   protected paste(event: ClipboardEvent): void {
@@ -230,14 +230,13 @@ export class ImportList {
     const isRead = this.work.becomes() !== null;
     this.hint.set(isRead ? '' : this.missing());
     if (!isRead || this.form.invalid) return;
-    const head = this.form.getRawValue();
     this.busy.set(true);
     try {
       // As it stands here: columns under their own headings, cells as they were mended.
       const file = new Blob([csvOf(this.work.table())], { type: 'text/csv' });
-      const kept = await this.api.importWireList({ id: this.id, ...head }, file);
+      const kept = await this.api.importWireList({ id: this.id, ...this.form.getRawValue() }, file);
       // The list is in; how its file was read is known next time, or said once more.
-      await this.api.keepListColumns(this.id, this.work.columns()).catch(() => undefined);
+      void this.api.keepListColumns(this.id, this.work.columns()).catch(() => undefined);
       this.memory.forget();
       this.done.emit(
         `${kept.name}: ${count(kept.wires, 'wire')} became ${count(kept.combinations, 'combination')} with ${count(kept.pieces, 'piece')}.`,

@@ -207,7 +207,7 @@ export class CabinetPage {
   protected async openFirst(event: Event): Promise<void> {
     event.preventDefault();
     // A label may be scanned before the parts are here.
-    await this.loading;
+    if (!this.store.loaded()) await this.loading;
     const exact = this.store.part(this.kind(), scanned(this.search()).trim());
     const first = exact ?? this.shown()[0];
     if (first) this.open(first);

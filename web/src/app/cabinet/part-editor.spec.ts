@@ -183,7 +183,7 @@ describe('A part in the form', () => {
     expect(await bench.offers('f-family')).toContain('wire-end ferrule');
     bench.close();
     await open('tool', null);
-    // The button that opened it is gone: the keys go on here.
+    // Typed on at once, with no way to it by keys.
     expect(document.activeElement?.id).toBe('f-part');
     expect(field('f-changeMinutes-die')?.value).toBe('6');
     expect(field('t-nests-0-index')?.closest('.field')?.textContent).toContain('of a lug die');

@@ -164,7 +164,7 @@ export class PartEditor {
 
   constructor() {
     const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
-    // Whoever begins a part, or has said its family, goes on at its start: what they pressed is gone, and the keys with it.
+    // Whoever begins a part, or has said its family, types on at its start.
     effect(() => {
       if (this.part()) return;
       const first = this.asksFamily() ? 'tm-family-choice button' : `#${fieldId('part')}`;

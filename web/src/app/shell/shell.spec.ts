@@ -52,5 +52,9 @@ describe('The frame of every page', () => {
     bench.element.querySelector<HTMLElement>('a.skip')?.click();
     await bench.settle();
     expect(document.activeElement?.id).toBe('content');
+    const shelf = Object.assign(document.createElement('div'), { id: 'shelf', tabIndex: -1 });
+    document.getElementById('content')?.append(shelf);
+    bench.element.querySelector<HTMLElement>('a.skip')?.click();
+    expect(document.activeElement?.id).toBe('shelf');
   });
 });

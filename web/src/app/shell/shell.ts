@@ -101,6 +101,7 @@ export class Shell {
 
   protected skip(event: Event): void {
     event.preventDefault();
-    document.getElementById('content')?.focus();
+    // Past the list at the side, where a room has one.
+    (document.getElementById('shelf') ?? document.getElementById('content'))?.focus();
   }
 }

@@ -53,7 +53,7 @@ const PEOPLE: readonly Shelf[] = [
         }
       </nav>
     </div>
-    <div class="shelf"><router-outlet /></div>
+    <div class="shelf" id="shelf" tabindex="-1"><router-outlet /></div>
   `,
   styles: `
     :host {

@@ -4,7 +4,7 @@ import { unparse } from 'papaparse';
 import type { Cells } from '../../parts/text-table';
 
 /** What a column of the file says; a length may be in inches; null: nothing that is needed. */
-export type Meaning = WireListKey | 'lengthIn' | null;
+export type Meaning = ListColumns['meanings'][number];
 
 /** Headings of the columns as a wire list has them. */
 const heading = (meaning: WireListKey | 'lengthIn') =>
