@@ -164,10 +164,10 @@ export class Browser {
     });
   }
 
-  /** Waits until the page's text holds this. */
-  async sees(text: string): Promise<void> {
+  /** Waits until the page's text holds this; `patience` in ms, for what is long in the making. */
+  async sees(text: string, patience = PATIENCE): Promise<void> {
     await this.driver
-      .wait(async () => (await this.text()).includes(text), PATIENCE, `The page never showed: ${text}`)
+      .wait(async () => (await this.text()).includes(text), patience, `The page never showed: ${text}`)
       .catch(async (error: unknown) => {
         throw new Error(
           `${String(error)}\n--- it shows:\n${(await this.text()).replace(/\s*\n\s*/g, ' | ').slice(0, 1500)}`,

@@ -102,7 +102,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
     await browser.keys('a');
     await browser.sees('every point as drawn');
     await takeInHand();
-    gauge.startPull('slide', 146, { speed: 60, slide: 4 });
+    gauge.startPull('slide', 146, { speed: 25, slide: 4 });
     await pullPasses(40);
     gauge.close();
     await browser.sees('The pull in hand stands at');
@@ -114,10 +114,10 @@ describe('A lot of 400 with the stand-in gauge', () => {
       "const f = document.getElementById('force'); f.value = ''; f.dispatchEvent(new Event('input'));",
     );
     await takeInHand();
-    gauge.startPull('slide', 146, { speed: 60, slide: 4 });
+    gauge.startPull('slide', 146, { speed: 25, slide: 4 });
     await pullPasses(40);
     await browser.driver.navigate().refresh();
-    // The peak came while the page was away: the gauge's own curve has it.
+    // What the page did not hear while it was away, the gauge's own curve has.
     await browser.sees('the peak is from the gauge’s own curve');
     await browser.sees('the curve says so');
     const shown = await (await browser.shown(By.css('tm-pull-field .number'))).getText();

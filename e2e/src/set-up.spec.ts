@@ -186,7 +186,8 @@ describe('Setting up the families of the demo', () => {
     await browser.turnTo('/bench');
     await browser.press('Mast loom');
     await browser.press('Set-up sheets of Mast loom');
-    await browser.sees('Take the PDF of Mast loom');
+    // Twenty sheets with their drawings.
+    await browser.sees('Take the PDF of Mast loom', 90_000);
     const folder = await mkdtemp(join(tmpdir(), 'tug-mark-sheets-'));
     await browser.driver.setDownloadPath(folder);
     await browser.press('Take the PDF of Mast loom');

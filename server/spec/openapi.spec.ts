@@ -1,6 +1,6 @@
 import { createConfig, lintFromString } from '@redocly/openapi-core';
 import { randomUUID } from 'node:crypto';
-import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { mkdir, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import type { AddressInfo } from 'node:net';
 import { fileURLToPath } from 'node:url';
 import createClient from 'openapi-fetch';
@@ -8,6 +8,9 @@ import openapiTypescript, { astToString } from 'openapi-typescript';
 import ts from 'typescript';
 import { describeApi } from '../src/api/openapi';
 import { FRESH, LOOK, Shop } from './harness';
+
+/** Generated clients are written and type-checked here: no other check reads this folder, and packages are found from it. */
+const CLIENTS = fileURLToPath(new URL('../../.tug-mark/', import.meta.url));
 
 describe('The description of the API', () => {
   it('has nothing a linter of another make objects to: ids, tags, schemes, problems', async () => {
@@ -18,7 +21,8 @@ describe('The description of the API', () => {
   }, 30_000);
 
   it('makes a client by a generator: typed by it alone, that puts a reading on record and reads the record', async () => {
-    const folder = await mkdtemp(fileURLToPath(new URL('./client-', import.meta.url)));
+    await mkdir(CLIENTS, { recursive: true });
+    const folder = await mkdtemp(`${CLIENTS}client-`);
     try {
       const types = astToString(await openapiTypescript(JSON.stringify(describeApi())));
       await writeFile(`${folder}/api.ts`, types);
