@@ -31,6 +31,7 @@ export function demoLooks(shop: ShopFile, practice: Practice): LookContext[] {
           terminal,
           wire,
           together: [],
+          opposite: [],
           use: { ...NO_DEMAND, place: 'dry' as const },
           class: 'standard',
           practice,

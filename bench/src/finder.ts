@@ -136,7 +136,7 @@ export function benchLoom(shop: ShopFile, practice: Practice, wires: number) {
   for (const { wire, terminal } of pairs(ends)) sink += plainLoop(wire, [terminal], shop.tools);
   const baseline = performance.now() - before;
   before = performance.now();
-  const combinations = combine(rows);
+  const combinations = combine(rows, new Set());
   const book = openToolBook(shop.tools, { checks: [], returns: [] }, now, { zone: 'UTC' });
   for (const { wire, terminal } of pairs(combinations)) {
     const context: SetUpContext = {
@@ -144,6 +144,7 @@ export function benchLoom(shop: ShopFile, practice: Practice, wires: number) {
       terminal,
       wire,
       together: [],
+      opposite: [],
       use: { ...NO_DEMAND, place: 'dry' },
       class: 'standard',
       practice,

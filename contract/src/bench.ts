@@ -90,6 +90,8 @@ export const setUpFields = {
   wire: wireSchema,
   /** Other wires that share the barrel. */
   together: z.array(wireSchema).default([]),
+  /** Wires at the other end of a splice; empty where it has none, or the list names none. */
+  opposite: z.array(wireSchema).default([]),
   terminal: terminalSchema,
   practice: practiceSchema,
   /** Revisions of terminal, wire and practice it is set up from. */

@@ -135,16 +135,17 @@ export async function setUpByKeys(browser: Browser, steps: number, strip: string
   await browser.sees('sample pieces just like this');
 }
 
-/** Types the same strip length for the first three pieces, by keys alone. */
-export async function measureByKeys(browser: Browser, typed: string): Promise<void> {
-  for (let piece = 1; piece <= 3; piece++) {
+/** Types the same strip lengths for the first three pieces, by keys alone; of a splice one for each end. */
+export async function measureByKeys(browser: Browser, ...typed: readonly string[]): Promise<void> {
+  const lengths = [1, 2, 3].flatMap(() => typed);
+  for (const [i, length] of lengths.entries()) {
     await browser.shown(By.id('strip-typed'));
-    await browser.keys(...(piece === 1 ? ['m'] : []), typed, Key.ENTER);
+    await browser.keys(...(i === 0 ? ['m'] : []), length, Key.ENTER);
     await browser.driver.wait(
       async () =>
-        (await browser.driver.findElements(By.css('section[aria-labelledby=measure-strip] .pass'))).length === piece,
+        (await browser.driver.findElements(By.css('section[aria-labelledby=measure-strip] .pass'))).length === i + 1,
       10_000,
-      `the strip of piece ${piece} was not kept`,
+      `strip ${i + 1} was not kept`,
     );
   }
 }
@@ -178,7 +179,7 @@ async function lookThrough(
   measure: (middle: string) => Promise<void>,
 ): Promise<void> {
   await browser.sees('Piece 1 of 5');
-  for (let i = 0; i < 150; i++) {
+  for (let i = 0; i < 300; i++) {
     const asked = await askedInLook(browser);
     if (asked.done) return;
     if (asked.middle !== null) await measure(asked.middle);
@@ -229,14 +230,15 @@ export async function isForceAsked(browser: Browser): Promise<boolean> {
   return (await field?.isDisplayed()) ?? false;
 }
 
-/** Types one force, says how it failed and keeps it, by keys alone. */
-export async function pullByKeys(browser: Browser, force: string, mode = '1'): Promise<void> {
+/** Types one force, says how it failed (of a splice also which end: 8 or 9) and keeps it, by keys alone. */
+export async function pullByKeys(browser: Browser, force: string, mode = '1', end = '8'): Promise<void> {
   // Wherever the focus is: digits go to the field.
   await browser.shown(By.id('force'));
   await browser.keys(force, Key.ENTER);
   await browser.sees('How did it fail?');
   await browser.keys(mode);
   await browser.shown(By.css('tm-pull-ask button.on'));
+  if ((await browser.text()).includes('Which end failed?')) await browser.keys(end);
   await browser.keys(Key.ENTER);
   const isKept = () => isForceAsked(browser);
   // Of a piece nobody has looked at it asks why, and puts the cursor there.

@@ -148,7 +148,7 @@ describe('Whatever the contract lets into a cabinet', () => {
             zone: 'UTC',
             terminal,
             wire,
-            together,
+            ...{ together, opposite: together },
             use: { ...NO_DEMAND, place: 'wet' },
             class: limit.class,
             practice,

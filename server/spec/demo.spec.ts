@@ -5,6 +5,7 @@ import {
   combine,
   computeSetUp,
   FAMILIES,
+  isSplice,
   judgeFit,
   NO_DEMAND,
   readWireList,
@@ -87,14 +88,18 @@ describe('The made-up shop', () => {
     ['sprayer-loom', 4],
   ] as const) {
     it(`can make up every pair of its ${list} but those that are there to be refused`, () => {
+      const splices = new Set(shop.terminals.filter(isSplice).map((t) => t.part));
       const read = readWireList(readCsv(readFileSync(`${DEMO_FOLDER}/${list}.csv`)), {
         wires: new Set(shop.wires.map((w) => w.part)),
         terminals: new Set(shop.terminals.map((t) => t.part)),
+        splices,
       });
       if (!read.ok) throw new Error(JSON.stringify(read.problems));
       const now = '2026-11-25T12:00:00.000Z';
+      const wiresOf = (parts: readonly string[]) =>
+        parts.flatMap((part) => shop.wires.find((w) => w.part === part) ?? []);
       const once = { terminal: 1, wire: 1, together: [], practice: 1 };
-      const made = combine(read.rows).map((pair) => {
+      const made = combine(read.rows, splices).map((pair) => {
         const wire = shop.wires.find((w) => w.part === pair.wire);
         const terminal = shop.terminals.find((t) => t.part === pair.terminal);
         if (!wire || !terminal) throw new Error('unknown part');
@@ -103,7 +108,7 @@ describe('The made-up shop', () => {
           ...shop,
           wire,
           terminal,
-          together: pair.together.flatMap((part) => shop.wires.find((w) => w.part === part) ?? []),
+          ...{ together: wiresOf(pair.together), opposite: wiresOf(pair.opposite) },
           use: { ...pair.demand, place: pair.place },
           class: 'standard',
           practice: house,

@@ -63,6 +63,7 @@ describe('What is said of a combination of the demo cabinet', () => {
           terminal,
           wire,
           together: [],
+          opposite: [],
           use,
           class: 'standard',
           practice,

@@ -6,7 +6,16 @@ import {
   type NewEntry,
   type Problem,
 } from '@tug-mark/contract';
-import { computeSetUp, isCaliperOnly, ofCurrentRun, standingOf, type EntryBody } from '@tug-mark/core';
+import {
+  computeSetUp,
+  type EntryBody,
+  isCaliperOnly,
+  type Measure,
+  ofCurrentRun,
+  ofEnd,
+  ownSheet,
+  standingOf,
+} from '@tug-mark/core';
 import type { FastifyInstance, InjectOptions, LightMyRequestResponse } from 'fastify';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
@@ -212,14 +221,9 @@ export const TAKE_TOOL: EntryBody = { kind: 'tool', tool: 'HT-11', die: 'A', nes
 
 export const sprayerLoom = () => readFile(`${DEMO_FOLDER}/sprayer-loom.csv`, 'utf8');
 
-const measured = (piece: number, value: number): EntryBody => ({
-  kind: 'measure',
-  piece,
-  what: 'strip',
-  value,
-  typed: String(value),
-  unit: 'mm',
-  note: '',
+const measured = (piece: number, what: Measure, value: number, at: object): EntryBody => ({
+  ...{ kind: 'measure', piece, what, value, typed: String(value), unit: 'mm', note: '' },
+  ...at,
 });
 
 async function setUpOf(who: Visitor, id: string) {
@@ -228,20 +232,50 @@ async function setUpOf(who: Visitor, id: string) {
   return { setUp, stands: standingOf(setUp, ofCurrentRun(view.entries), view.revisions) };
 }
 
-/** Takes a fresh combination through all six stages. */
+/** Takes a fresh combination through all six stages: the tool that is proposed, every number in its middle, every answer good. */
 export async function proveSetUp(technician: Visitor, id: string): Promise<void> {
-  await technician.kept(id, TAKE_TOOL);
+  const { chosen, look } = await setUpOf(technician, id).then(({ setUp: { toolChoice, lookInEffect } }) => ({
+    chosen: toolChoice.chosen,
+    look: ownSheet(lookInEffect),
+  }));
+  if (!chosen) throw new Error('no tool');
+  const { tool, die, nest, setting, positioner, state } = chosen;
+  if (state.state !== 'ready') {
+    const check = { id: randomUUID(), tool: tool.part, die: die.id, goPassed: true, noGoStopped: true };
+    await technician.call('POST', '/api/tool-checks', check);
+  }
+  await technician.kept(id, {
+    ...{ kind: 'tool', tool: tool.part, die: die.id, nest: nest.id },
+    ...(setting !== null && { setting }),
+    ...(positioner && { positioner: positioner.id }),
+    ...(look && { look }),
+  });
   const { setUp } = await setUpOf(technician, id);
-  for (let piece = 1; piece <= 3; piece++) await technician.kept(id, measured(piece, 7.8));
-  for (const { gate } of setUp.gates) await technician.kept(id, { kind: 'gate', gate, answer: 'yes', note: '' });
-  for (let piece = 1; piece <= 5; piece++) {
-    for (const { code } of setUp.criteria.filter((c) => !isCaliperOnly(c))) {
-      await technician.kept(id, { kind: 'finding', piece, criterion: code, finding: 'accept', note: '' });
+  for (let piece = 1; piece <= 3; piece++) {
+    for (const { end, number, preparation } of setUp.wires) {
+      const at = { ...ofEnd(end), ...(number > 1 && { wire: number }) };
+      await technician.kept(id, measured(piece, 'strip', preparation?.strip.setPoint ?? 0, at));
+    }
+    for (const { code, end, number } of setUp.criteria.filter((c) => c.number?.measured === 'first')) {
+      const { min, max } = number?.range ?? { min: 0, max: 0 };
+      await technician.kept(id, measured(piece, code, Number(((min + max) / 2).toFixed(3)), ofEnd(end)));
     }
   }
-  for (const [i, force] of [141.6, 138.2, 140.1, 139.4, 142.7].entries()) {
-    await technician.kept(id, reading(i + 1, force));
+  for (const { gate, end } of setUp.gates)
+    await technician.kept(id, { kind: 'gate', gate, ...ofEnd(end), answer: 'yes', note: '' });
+  for (let piece = 1; piece <= 5; piece++) {
+    for (const { code, end } of setUp.criteria.filter((c) => !isCaliperOnly(c)))
+      await technician.kept(id, {
+        kind: 'finding',
+        piece,
+        ...ofEnd(end),
+        criterion: code,
+        finding: 'accept',
+        note: '',
+      });
   }
+  for (const [i, force] of [141.6, 138.2, 140.1, 139.4, 142.7].entries())
+    await technician.kept(id, reading(i + 1, force, setUp.other ? { failedEnd: 1 } : {}));
 }
 
 export async function releaseSetUp(quality: Visitor, id: string): Promise<LightMyRequestResponse> {

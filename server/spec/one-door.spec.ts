@@ -34,6 +34,7 @@ import { up as fourteenth } from '../src/db/migrations/014-own-passwords';
 import { up as fifteenth } from '../src/db/migrations/015-roles-and-settings';
 import { up as sixteenth } from '../src/db/migrations/016-moved-in';
 import { up as seventeenth } from '../src/db/migrations/017-list-columns';
+import { up as eighteenth } from '../src/db/migrations/018-other-ends';
 import { isAway } from '../src/http/handleErrors';
 import { formats } from '../src/records/formats';
 import {
@@ -115,12 +116,22 @@ describe('A shop of the version before', () => {
     const ada = { id: randomUUID(), name: 'Ada', role: 'engineer', qualified_until: '2027-06-30' };
     await db('people').insert({ ...ada, password_hash: 'x' });
     for (const up of [sixth, seventh, eighth, ninth, tenth, eleventh, twelfth, thirteenth]) await up(db);
-    for (const up of [fourteenth, fifteenth, sixteenth, seventeenth]) await up(db);
+    for (const up of [fourteenth, fifteenth, sixteenth, seventeenth, eighteenth]) await up(db);
     await beginLedgers(db);
     // Somebody of one role says what people said when there was no other way to say it.
     const said = { name: 'Ada', role: 'engineer', active: true, qualifiedUntil: '2027-06-30' };
     const deed = (await db('ledger').where({ chain: 'people', subject: ada.id }).first('digest')) as { digest: string };
     expect(deed.digest).toBe(stateDigest(said) ?? '');
+    // A combination with one end says what it said when there could be no other.
+    const combination = {
+      ...{ list: 'Own', terminal: 'T', wire: 'W', practice: 'P', pieces: 4, place: 'dry', class: 'standard' },
+      ...{ customer: null, together: [], readIn: false, revisions: { terminal: 1, wire: 1, practice: 1 } },
+      demand: { stud: null, temperature: null, current: null, voltage: null },
+    };
+    const stood = (await db('ledger')
+      .where({ chain: 'lists', subject: `combination/${own}` })
+      .first('digest')) as { digest: string };
+    expect(stood.digest).toBe(stateDigest(combination) ?? '');
     // A check as releases before the eleventh kept it: no die, and in the ledger what it said then.
     const check = { id: randomUUID(), tool: 'HT-1', at: '2026-01-02T06:00:00.000Z', by_name: 'Odile', setting: '5' };
     await db('tool_checks').insert({ ...check, go_passed: true, no_go_stopped: false });

@@ -9,6 +9,8 @@ export const piece = z.number().int('is not a whole number').min(1, 'starts at 1
 export const lot = z.number().int().min(1).max(9999);
 export const ofLot = lot.optional();
 export const wire = z.number().int().min(1).max(9).optional();
+/** 2 for the second end of a splice; absent for the first, and for everything that has one. */
+export const end = z.literal(2).optional();
 export const step = z.number().int().min(1).max(99_999);
 export const partId = z.string().min(1).max(40);
 export const run = z.number().int().min(2).max(999).optional();
@@ -31,6 +33,7 @@ export const revisionsSchema: z.ZodType<Revisions> = z.strictObject({
   terminal: count,
   wire: count,
   together: z.array(count).default([]),
+  opposite: z.array(count).optional(),
   practice: count,
 });
 

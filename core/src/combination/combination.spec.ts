@@ -30,6 +30,7 @@ const context: SetUpContext = {
   terminal: bareRing,
   wire: wire075,
   together: [],
+  opposite: [],
   use: dry,
   class: '2',
   practice,

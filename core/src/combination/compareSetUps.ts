@@ -50,6 +50,7 @@ export function compareSetUps(a: SetUp, b: SetUp): SetUpCompared[] {
         : 'none',
     ),
     say('way round', ({ orientation }) => orientation?.headline ?? 'none'),
+    say('second end', ({ other }) => other?.orientation?.headline ?? 'none'),
     say('bites', ({ bites }) =>
       bites.length ? `${bites.length} at ${bites.map((bite) => bite.centre.toFixed(1)).join(', ')} mm` : 'none',
     ),

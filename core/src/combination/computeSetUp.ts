@@ -1,22 +1,14 @@
 import type { DocumentKey } from '../document';
-import {
-  aftercare,
-  gates,
-  orientation,
-  placeBites,
-  pulledWith,
-  type BitePlan,
-  type GateStep,
-  type Orientation,
-} from '../crimp';
-import { criteria, findLookSheet, type Criterion, type LookContext, type LookSheet } from '../look';
-import { judgeFit, nearestFits, type FitVerdict, type NearFit, type Use } from '../match';
+import { aftercare, gates, placeBites, pulledWith, type BitePlan, type GateStep, type Orientation } from '../crimp';
+import { criteriaOfEnds, findLookSheet, type Criterion, type LookContext, type LookSheet } from '../look';
+import { judgeEnds, nearestFits, type FitVerdict, type NearFit, type Use } from '../match';
 import type { Practice } from '../practice';
 import { choosePreparation, wireInCrimp, type Preparation, type Stripper } from '../prepare';
-import type { Family, Range, Terminal } from '../terminal';
+import { isSplice, type End, type Family, type Range, type Terminal } from '../terminal';
 import {
   chooseTool,
   openToolBook,
+  type Barrelful,
   type Tool,
   type ToolCandidate,
   type ToolCheck,
@@ -28,6 +20,8 @@ import { today } from '../time';
 import { breakingLoad, type Wire } from '../wire';
 import { entriesOf, type Entry, type Revisions, ofCurrentRun } from '../entry';
 import { crimpHeight, crimpWidth } from './judgeStrips';
+import { gateOf, makeEnds, type EndSetUp } from './ends';
+import { pullsOf, type PullSetUp } from './pulls';
 
 /** Everything a combination is computed from. */
 export interface SetUpContext {
@@ -35,6 +29,8 @@ export interface SetUpContext {
   readonly wire: Wire;
   /** Other wires that share the barrel. */
   readonly together: readonly Wire[];
+  /** Wires at the other end of a splice; empty for parts with one end, and where the list names none. */
+  readonly opposite: readonly Wire[];
   readonly use: Use;
   readonly class: string;
   readonly practice: Practice;
@@ -98,13 +94,21 @@ export interface SetUp {
   readonly hold: HoldFound | null;
   /** For a contact that goes into a cavity: push it has to withstand, N (null: the table names none), and its lock. */
   readonly retention: { readonly force: number | null; readonly secondaryLock: boolean } | null;
-  /** Each wire in the barrel by itself: it is pulled and judged against its own size's limit. The first is `wire`. */
+  /** Each wire by itself, those of end 1 first: it is stripped to its own length and has its own size's limit. The first is `wire`. */
   readonly wires: readonly WireSetUp[];
+  /** What is pulled of each piece: each wire in the barrel by itself, of a splice wire against wire. */
+  readonly pulls: readonly PullSetUp[];
   /** What pieces of each lot are judged by, wire by wire: the table the lot was opened with. */
   readonly lots: ReadonlyMap<number, readonly LimitFound[]>;
+  /** The second end of a splice; null for parts with one end, and where the list names no wire there. */
+  readonly other: EndSetUp | null;
 }
 
 export interface WireSetUp {
+  /** The end of a splice it is in; 1 in all other parts. */
+  readonly end: End;
+  /** Counts the wires of its end from 1. */
+  readonly number: number;
   readonly wire: Wire;
   /** Its own strip length and notch; null when the shop has no stripper. */
   readonly preparation: Preparation | null;
@@ -132,93 +136,87 @@ export function computeSetUp(
   const { terminal, wire, together, use, practice } = context;
   const entries = ofCurrentRun(journal);
   const wires = together.length ? [wire, ...together] : [wire];
+  const opposite = isSplice(terminal) ? context.opposite : [];
   const taken = entriesOf(entries, 'tool').at(-1)?.body;
   const judgedBy = entriesOf(entries, 'reading').at(-1)?.limit ?? null;
   const day = today(context, now);
   const find = (each: Wire, pinned: DocumentKey | null = null) =>
     findLimit(context.limits, each, terminal, context.class, day, practice, pinned);
-  const limit = find(wire);
-  const fit = judgeFit(terminal, wires, use, practice);
-  const nearest = fit.verdict === 'no' ? nearestFits(terminal, wires, use, practice, context.cabinet) : [];
-  const preparation = choosePreparation(terminal, wire, practice, context.strippers, fit.folded);
-  const toolChoice = chooseTool(terminal, wires, book, practice, fit.folded);
+  const fit = judgeEnds(terminal, wires, opposite, use, practice);
+  const nearest = fit.verdict === 'no' ? nearestFits(terminal, wires, use, practice, context.cabinet, opposite) : [];
+  const other = opposite.length ? { wires: opposite, folded: fit.otherFolded } : null;
+  const toolChoice = chooseTool(terminal, wires, book, practice, fit.folded, other);
   const tool = taken
     ? (toolChoice.candidates.find(
         (c) => c.tool.part === taken.tool && c.die.id === taken.die && c.nest.id === taken.nest,
       ) ?? null)
     : toolChoice.chosen;
-  const lies = tool ? orientation(terminal, tool.nest, practice) : null;
-  const { bites: where, reasons: biteNotes } = tool
-    ? placeBites(terminal, tool.nest, practice)
-    : { bites: [], reasons: [] };
-  const ready = tool && lies && preparation;
-  const strip = preparation?.strip;
-  const measures = {
-    height: crimpHeight(terminal, wire),
-    width: crimpWidth(terminal, wire),
-  };
-  const look: LookContext | null = ready
-    ? {
-        terminal,
-        wire,
-        practice,
-        strip: preparation.strip,
-        nest: tool.nest,
-        orientation: lies,
-        bites: where,
-        height: measures.height,
-        width: measures.width,
-      }
-    : null;
+  const { bites, reasons: biteNotes } = tool ? placeBites(terminal, tool.nest, practice) : { bites: [], reasons: [] };
+  const barrels: Barrelful[] = [{ wires, folded: fit.folded }, ...(other ? [other] : [])];
+  const [end, second = null] = makeEnds(context, barrels, tool, bites);
+  const looks = [end, second].flatMap((each) => each?.look ?? []);
+  const wireSetUps = barrels.flatMap((barrel, i) =>
+    barrel.wires.map((each, index): WireSetUp => {
+      const limit = find(each);
+      return {
+        ...{
+          end: i === 0 ? 1 : 2,
+          number: index + 1,
+          wire: each,
+          limit,
+          breaks: breakingLoad(each.conductor, practice),
+        },
+        preparation: choosePreparation(terminal, each, practice, context.strippers, barrel.folded),
+        standing: judgedBy ? find(each, judgedBy) : limit,
+      };
+    }),
+  );
+  const pulls = pullsOf(wireSetUps);
+  const [pull] = pulls;
+  if (!end || !pull) throw new Error('a terminal has one end and one wire at the least');
+  const { limit, standing, breaks } = pull;
+  const strips = wireSetUps.flatMap(({ preparation }) => preparation?.strip.setPoint ?? []);
+  const lots = entriesOf(journal, 'lot').map(({ body }) => body);
   const lookSheet = findLookSheet(context.looks, context.class, day, taken ? (taken.look ?? 'plain') : null);
   return {
     family: terminal.family,
     releasedBy: practice.setUpReleasedBy,
     fit,
     nearest,
-    preparation,
-    lost: strip && strip.setPoint !== null ? { strip: strip.setPoint, crimp: wireInCrimp(terminal) } : null,
+    preparation: end.preparation,
+    // What is cut off takes as much of each wire as the longest strip does.
+    lost: strips.length ? { strip: Math.max(...strips), crimp: wireInCrimp(terminal) } : null,
     toolChoice,
     tool,
-    orientation: lies,
-    bites: where,
+    orientation: end.orientation,
+    bites,
     biteNotes,
-    gates: ready ? gates({ terminal, wire, practice, strip: preparation.strip, tool, lies, bites: where.length }) : [],
+    gates: tool && end.look ? gates(gateOf(tool, end, null), second && gateOf(tool, second, end)) : [],
     cutOff: entries.filter(({ body }) => body.kind === 'gate' && body.remedy === 'cut-off').length,
     pulledWith: pulledWith(terminal, tool?.nest ?? null, practice),
     after: aftercare(terminal),
-    criteria: look ? criteria(look, lookSheet) : [],
-    look,
+    criteria: criteriaOfEnds(looks, lookSheet),
+    look: end.look,
     lookSheet,
     lookInEffect: findLookSheet(context.looks, context.class, day),
     lotCriteria: new Map(
-      entriesOf(journal, 'lot').map(({ body }) => [
-        body.lot,
-        look ? criteria(look, findLookSheet(context.looks, context.class, day, body.stands.look ?? 'plain')) : [],
+      lots.map(({ lot, stands }) => [
+        lot,
+        criteriaOfEnds(looks, findLookSheet(context.looks, context.class, day, stands.look ?? 'plain')),
       ]),
     ),
-    measures,
+    measures: { height: crimpHeight(terminal, wire), width: crimpWidth(terminal, wire) },
     limit,
-    standing: judgedBy ? find(wire, judgedBy) : limit,
-    breaks: breakingLoad(wire.conductor, practice),
-    hold: limit.limit && findHold(limit.limit, breakingLoad(wire.conductor, practice)),
+    standing,
+    breaks,
+    hold: limit.limit && findHold(limit.limit, breaks),
     retention: terminal.cavity && {
       force: limit.limit && findPush(limit.limit.table, terminal),
       secondaryLock: terminal.cavity.secondaryLock,
     },
-    wires: wires.map((each) => {
-      const own = find(each);
-      return {
-        wire: each,
-        preparation:
-          each === wire ? preparation : choosePreparation(terminal, each, practice, context.strippers, fit.folded),
-        limit: own,
-        standing: judgedBy ? find(each, judgedBy) : own,
-        breaks: breakingLoad(each.conductor, practice),
-      };
-    }),
-    lots: new Map(
-      entriesOf(journal, 'lot').map(({ body }) => [body.lot, wires.map((each) => find(each, body.stands.limit))]),
-    ),
+    wires: wireSetUps,
+    pulls,
+    lots: new Map(lots.map(({ lot, stands }) => [lot, wireSetUps.map((each) => find(each.wire, stands.limit))])),
+    other: second,
   };
 }

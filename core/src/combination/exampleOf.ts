@@ -21,7 +21,7 @@ const FIRST = { terminal: 1, wire: 1, together: [], practice: 1 };
 /** What a set-up of two parts is computed from where nothing but the parts is known: dry place, no document, no check. */
 export function plainContext(terminal: Terminal, wire: Wire, parts: ShopParts, practice: Practice): SetUpContext {
   return {
-    ...{ terminal, wire, together: [], use: { ...NO_DEMAND, place: 'dry' }, class: '', practice },
+    ...{ terminal, wire, together: [], opposite: [], use: { ...NO_DEMAND, place: 'dry' }, class: '', practice },
     ...{ strippers: parts.strippers, tools: parts.tools, checks: [], returns: [], limits: [], looks: [], cabinet: [] },
     ...{ revisions: FIRST, newest: FIRST, zone: 'UTC' },
   };

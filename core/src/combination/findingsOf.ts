@@ -1,9 +1,12 @@
 import type { Findings } from '../diagnosis';
 import { AS_DRAWN, isGood, POINT_CODES } from '../look';
+import { endOf } from '../terminal';
 import { checkPassed } from '../tool';
 import type { SetUp, SetUpContext } from './computeSetUp';
 import { entriesOf, type Entry, ofCurrentRun, ofLot, measuresOf } from '../entry';
 import { measureAsked } from './measureAsked';
+import { pullLimit } from './pulls';
+import { wireOf } from './wireOf';
 
 /**
  * What eye, caliper, gauge and pull found on the pieces of the set-up's current run, or of one lot, as a diagnosis asks for it.
@@ -31,11 +34,14 @@ export function findingsOf(
       ? []
       : criteria.filter((c) => c.view !== 'section').map((c) => ({ point: c.code, bad: false, fault: null }));
   });
-  const numbers = measuresOf(own).flatMap(({ body: { what, value, wire } }) => {
-    const asked = measureAsked({ criteria }, what, setUp.wires[(wire ?? 1) - 1]);
+  const numbers = measuresOf(own).flatMap(({ body }) => {
+    const { what, value } = body;
+    const asked = measureAsked({ criteria }, what, wireOf(setUp, body), endOf(body));
     return asked ? [{ point: what, value, range: asked.range }] : [];
   });
-  const limit = (lot === null ? setUp.standing : setUp.lots.get(lot)?.[0])?.limit?.force ?? null;
+  const [pull] = setUp.pulls;
+  const found = lot === null ? setUp.standing : pull && pullLimit(pull, setUp.lots.get(lot) ?? []);
+  const limit = found?.limit?.force ?? null;
   const pulls = entriesOf(own, 'reading')
     .map((e) => e.body)
     .filter((r) => (r.wire ?? 1) === 1)

@@ -11,5 +11,11 @@ export {
   type StageVerdict,
 } from './judgeCombination';
 export { lapseReasons, standingOf, type ReleaseVerdict } from './judgeRelease';
+export { type EndSetUp } from './ends';
+export { lookAt } from './lookAt';
+export { lookEvidence } from './lookEvidence';
+export { pullLimit, pullName, type PullSetUp } from './pulls';
+export { wireName } from './wireName';
+export { wireOf } from './wireOf';
 export { measureAsked, type MeasureAsked } from './measureAsked';
 export { sameRevisions, sameStanding } from './sameStanding';

@@ -1,12 +1,17 @@
 import { judgeLook, type LookVerdict } from '../look';
 import { asOf, checkPassed, judgeTool, recordsOf } from '../tool';
 import type { Practice } from '../practice';
-import { showBeside, showRange } from '../units';
-import { findHold, isValidMode, judgeGroup, judgeHold, judgeReading, judgeRetention, type GroupVerdict } from '../tug';
+import { showRange } from '../units';
+import type { GroupVerdict } from '../tug';
 import { reason, type Reason } from '../verdict';
+import { atEnd, endOf } from '../terminal';
+import { capital } from '../text';
 import type { SetUp, SetUpContext, WireSetUp } from './computeSetUp';
-import { entriesOf, type Entry, ofCurrentRun, measuresOf } from '../entry';
+import { entriesOf, type Entry, ofCurrentRun } from '../entry';
 import { judgeStrips } from './judgeStrips';
+import { judgeTug } from './judgeTug';
+import { lookEvidence } from './lookEvidence';
+import { wireName } from './wireName';
 import { judgeRelease, type ReleaseVerdict } from './judgeRelease';
 
 export const STAGES = ['match', 'prepare', 'tool', 'crimp', 'look', 'tug'] as const;
@@ -53,10 +58,8 @@ export function judgeCombination(
 ): Judgement {
   const { practice } = context;
   const entries = ofCurrentRun(journal);
-  const findings = entriesOf(entries, 'finding').map((e) => e.body);
   const look = judgeLook(setUp.criteria, {
-    findings,
-    numbers: measuresOf(entries).map((e) => e.body),
+    ...lookEvidence(entries),
     count: practice.setUpPieces,
     measured: practice.measuredPieces,
   });
@@ -127,7 +130,7 @@ function judgePrepare({ preparation, wires }: SetUp, entries: readonly Entry[], 
   const { strip, notch } = preparation;
   const measured = judgeStrips(wires, entries, practice.measuredPieces);
   // Each wire in the barrel is stripped by itself: another insulation, another envelope, another notch.
-  const others = wires.slice(1).map((each, i) => preparedOther(each, i + 2));
+  const others = wires.slice(1).map((each) => preparedOther(each, wires));
   const planned = [...strip.reasons, notch.reason, ...others];
   const works = strip.setPoint !== null && notch.notch !== null && !planned.some((r) => r.weight === 'bad');
   const reasons = works ? [...measured.reasons, ...planned] : planned;
@@ -147,8 +150,9 @@ function judgePrepare({ preparation, wires }: SetUp, entries: readonly Entry[], 
 }
 
 /** How another wire that shares the barrel is stripped, in one sentence, or why it cannot be. */
-function preparedOther({ wire, preparation }: WireSetUp, number: number): Reason {
-  const name = `Wire ${number}, ${wire.label}`;
+function preparedOther(own: WireSetUp, wires: readonly WireSetUp[]): Reason {
+  const { wire, preparation } = own;
+  const name = `${capital(wireName(own, wires))}, ${wire.label}`;
   const { strip, notch, stripper } = preparation ?? {};
   const bad = strip && notch && [...strip.reasons, notch.reason].find((r) => r.weight === 'bad');
   if (!strip?.window || strip.setPoint === null || !notch?.notch || !stripper || bad) {
@@ -234,12 +238,12 @@ function judgeCrimp(setUp: SetUp, entries: readonly Entry[]): StageVerdict {
       : reason('crimp-waits', 'hold', 'Waits for a tool.');
     return { stage: 'crimp', state: setUp.tool ? 'fail' : 'missing', answer: none.text, reasons: [none] };
   }
-  const answers = new Map(entriesOf(entries, 'gate').map((e) => [e.body.gate, e.body]));
-  const refused = setUp.gates.filter((g) => answers.get(g.gate)?.answer === 'no');
-  const open = setUp.gates.filter((g) => !answers.has(g.gate));
+  const answers = new Map(entriesOf(entries, 'gate').map(({ body }) => [atEnd(body.gate, endOf(body)), body]));
+  const refused = setUp.gates.filter((g) => answers.get(g.key)?.answer === 'no');
+  const open = setUp.gates.filter((g) => !answers.has(g.key));
   const reasons = [
     ...refused.map((g) =>
-      reason('gate-no', 'bad', `Answered 'not like this': ${g.headline} ${answers.get(g.gate)?.note ?? ''}`.trim()),
+      reason('gate-no', 'bad', `Answered 'not like this': ${g.headline} ${answers.get(g.key)?.note ?? ''}`.trim()),
     ),
     ...(open.length
       ? [
@@ -274,108 +278,4 @@ function judgeLookStage(setUp: SetUp, look: LookVerdict, practice: Practice): St
         : `${practice.setUpPieces} pieces, ${setUp.criteria.length} points each.`,
     reasons: look.reasons,
   };
-}
-
-function judgeTug(
-  setUp: SetUp,
-  entries: readonly Entry[],
-  practice: Practice,
-): { groups: readonly GroupVerdict[]; verdict: StageVerdict } {
-  const wanted = practice.setUpPieces;
-  const missing = setUp.wires.find(({ standing }) => !standing.limit)?.standing;
-  if (missing) {
-    return {
-      groups: [],
-      verdict: {
-        stage: 'tug',
-        state: 'missing',
-        answer: missing.reason.text,
-        reasons: [{ ...missing.reason, weight: 'hold' }],
-      },
-    };
-  }
-  const judged = setUp.wires.map((own, index) => judgeWire(setUp, own, index + 1, entries, practice));
-  const kept = judgeKept(setUp, entries);
-  const states = [...judged.map((w) => w.state), kept.state];
-  const state = (['fail', 'hold', 'missing', 'pass'] as const).find((s) => states.includes(s)) ?? 'missing';
-  return {
-    groups: judged.map((w) => w.group),
-    verdict: {
-      stage: 'tug',
-      state,
-      answer: judged.map((w) => w.answer).join(' '),
-      reasons: [...judged.flatMap((w) => w.reasons), ...kept.reasons],
-    },
-  };
-
-  /** One wire of the barrel against its own limit. */
-  function judgeWire(
-    { wires }: SetUp,
-    own: WireSetUp,
-    wire: number,
-    all: readonly Entry[],
-    { setUpPieces }: Practice,
-  ): { group: GroupVerdict; state: StageState; answer: string; reasons: Reason[] } {
-    const limit = own.standing.limit?.force ?? 0;
-    const isOwn = (e: { body: { wire?: number | undefined } }) => (e.body.wire ?? 1) === wire;
-    const rulings = new Map(
-      entriesOf(all, 'ruling')
-        .filter(isOwn)
-        .map((e) => [e.body.piece, e.body.ruling]),
-    );
-    const readings = entriesOf(all, 'reading')
-      .filter(isOwn)
-      .map((e) => e.body);
-    const atQuality = readings.filter(
-      (r) => judgeReading(r.force, limit, r.mode).verdict === 'quality' && !rulings.has(r.piece),
-    );
-    const valid = readings.filter((r) => isValidMode(r.mode) || rulings.get(r.piece) === 'counts');
-    const group = judgeGroup(
-      valid.map((r) => r.force),
-      limit,
-      practice,
-      setUpPieces,
-    );
-    const name = wires.length > 1 ? `Wire ${wire}, ${own.wire.label}: ` : '';
-    const reasons = [
-      ...atQuality.map((r) =>
-        reason(
-          'at-quality',
-          'hold',
-          `${name}Piece ${r.piece} is low and was called not valid: quality has to rule on it.`,
-          {
-            piece: r.piece,
-            wire,
-          },
-        ),
-      ),
-      ...group.reasons.map((r) => (name ? { ...r, text: `${name}${r.text}` } : r)),
-    ];
-    const lowest = showBeside(group.summary?.min ?? limit, limit, 1);
-    const least = `each ≥ ${lowest.limit} N`;
-    return {
-      group,
-      state: group.state === 'fail' ? 'fail' : atQuality.length ? 'hold' : group.state,
-      answer: valid.length
-        ? `${name}${valid.length} of ${wanted} pulled, ${least}; lowest ${lowest.value} N.`
-        : `${name}${wanted} pulls, ${least}.`,
-      reasons,
-    };
-  }
-}
-
-/** What else was tried of the joint: holds, and contacts pushed in their cavities. None is asked for; a bad one fails. */
-function judgeKept(setUp: SetUp, entries: readonly Entry[]): { state: StageState; reasons: Reason[] } {
-  const reasons: Reason[] = [];
-  const standing = setUp.standing.limit;
-  const wanted = standing && findHold(standing, setUp.breaks).hold;
-  for (const { body } of entriesOf(entries, 'hold')) {
-    const held = judgeHold(body, wanted);
-    reasons.push({ ...held.reason, text: `Piece ${body.piece}: ${held.reason.text}` });
-  }
-  for (const { body } of entriesOf(entries, 'retention')) {
-    const stays = judgeRetention(body, setUp.retention?.force ?? null);
-    reasons.push({ ...stays.reason, text: `Cavity ${body.cavity}: ${stays.reason.text}` });
-  }
-  return { state: reasons.some((r) => r.weight === 'bad') ? 'fail' : 'pass', reasons };
 }

@@ -96,6 +96,9 @@ export function lapseReasons(setUp: SetUp, stands: Standing, now: Standing | nul
   revisions.together.forEach((from, i) => {
     newer('lapsed-wire', 'other wire in the barrel', from, newest.together[i]);
   });
+  revisions.opposite?.forEach((from, i) => {
+    newer('lapsed-wire', 'wire at the other end', from, newest.opposite?.[i]);
+  });
   newer('lapsed-practice', 'profile of house rules', revisions.practice, newest.practice);
   return reasons;
 }

@@ -1,9 +1,11 @@
-import { isInRange, type CrimpHeight, type Range, type Terminal } from '../terminal';
+import { endOf, isInRange, type CrimpHeight, type Range, type Terminal } from '../terminal';
+import { capital } from '../text';
 import { showBeside, showRange } from '../units';
 import { reason, type Reason } from '../verdict';
 import type { Wire } from '../wire';
 import { entriesOf, type Entry } from '../entry';
 import type { WireSetUp } from './computeSetUp';
+import { wireName } from './wireName';
 
 /** The crimp height the terminal's sheet gives for this wire, mm; null when it gives none. */
 export function crimpHeight(terminal: Terminal, wire: Wire): Range | null {
@@ -40,35 +42,36 @@ export interface MeasureVerdict {
  * @param wanted how many pieces have to be measured
  */
 export function judgeStrips(
-  wires: readonly Pick<WireSetUp, 'preparation'>[],
+  wires: readonly Pick<WireSetUp, 'preparation' | 'end' | 'number'>[],
   entries: readonly Entry[],
   wanted: number,
 ): MeasureVerdict {
   if (wanted === 0) return { state: 'pass', reasons: [] };
   const measured = entriesOf(entries, 'measure').flatMap(({ body }) => (body.what === 'strip' ? [body] : []));
   const isReleased = entriesOf(entries, 'release').length > 0;
-  const reasons = wires.flatMap(({ preparation }, i) => {
+  const reasons = wires.flatMap(({ preparation, end, number }, i) => {
     const range = preparation?.strip.window;
-    const own = measured.filter((body) => (body.wire ?? 1) === i + 1);
+    const own = measured.filter((body) => endOf(body) === end && (body.wire ?? 1) === number);
     if (!range) return [];
+    const name = wireName({ end, number }, wires);
     if (i > 0 && isReleased && !own.length) {
-      const text = `Strip length of wire ${i + 1} is not on record: it was not asked for when this set-up was released.`;
+      const text = `Strip length of ${name} is not on record: it was not asked for when this set-up was released.`;
       return [reason('strip-not-asked', 'note', text)];
     }
-    return stripsOf(range, own, wanted, wires.length > 1 ? i + 1 : null);
+    return stripsOf(range, own, wanted, name);
   });
   const has = (weight: Reason['weight']) => reasons.some((r) => r.weight === weight);
   return { state: has('bad') ? 'fail' : has('hold') ? 'missing' : 'pass', reasons };
 }
 
-/** @param wire its number where several share the barrel */
+/** @param name of the wire; empty where it is the only one */
 function stripsOf(
   range: Range,
   given: readonly { readonly piece: number; readonly value: number }[],
   wanted: number,
-  wire: number | null,
+  name: string,
 ): readonly Reason[] {
-  const length = wire === null ? 'Strip length' : `Wire ${wire}: strip length`;
+  const length = name === '' ? 'Strip length' : `${capital(name)}: strip length`;
   const missing = Array.from({ length: wanted }, (_, i) => i + 1).filter(
     (piece) => !given.some((body) => body.piece === piece),
   );
@@ -82,7 +85,7 @@ function stripsOf(
       return reason(
         'strip-out',
         'bad',
-        `Piece ${piece}${wire === null ? '' : `, wire ${wire}`}: strip length ${shown} mm is ${isShort ? 'below' : 'above'} ${span}: ${isShort ? 'cut it off and strip it again' : trim}.`,
+        `Piece ${piece}${name === '' ? '' : `, ${name}`}: strip length ${shown} mm is ${isShort ? 'below' : 'above'} ${span}: ${isShort ? 'cut it off and strip it again' : trim}.`,
         { piece, value, lo: range.min, hi: range.max },
       );
     });

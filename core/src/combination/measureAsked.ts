@@ -1,5 +1,5 @@
 import { pointOf, type PointUnit } from '../look';
-import type { Range } from '../terminal';
+import type { End, Range } from '../terminal';
 import type { SetUp, WireSetUp } from './computeSetUp';
 import type { Measure } from '../entry';
 
@@ -13,16 +13,18 @@ export interface MeasureAsked {
 /**
  * What a set-up asks of a measure; null where it asks for none.
  * @param wire the wire in the barrel whose strip length is meant: each is stripped to a window of its own
+ * @param end of a splice, that is measured
  */
 export function measureAsked(
   setUp: Pick<SetUp, 'criteria'>,
   what: Measure,
   wire: Pick<WireSetUp, 'preparation'> | undefined,
+  end: End = 1,
 ): MeasureAsked | null {
   if (what === 'strip') {
     const range = wire?.preparation?.strip.window;
     return range ? { title: 'Strip length', unit: 'mm', range } : null;
   }
-  const number = setUp.criteria.find((c) => c.code === what)?.number;
+  const number = setUp.criteria.find((c) => c.code === what && c.end === end)?.number;
   return number ? { title: pointOf(what).title, unit: number.unit, range: number.range } : null;
 }

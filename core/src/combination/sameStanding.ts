@@ -1,7 +1,8 @@
 import { isSameDocument } from '../document';
 import type { Revisions, Standing } from '../entry';
 
-const flat = ({ terminal, wire, together, practice }: Revisions) => [terminal, wire, ...together, practice].join('/');
+const flat = ({ terminal, wire, together, opposite = [], practice }: Revisions) =>
+  [terminal, wire, ...together, ...opposite.map((revision) => `other ${revision}`), practice].join('/');
 
 /** Whether two sets of revisions are the same ones. */
 export function sameRevisions(a: Revisions, b: Revisions): boolean {

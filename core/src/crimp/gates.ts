@@ -1,10 +1,10 @@
 import { capital } from '../text';
 import type { Practice } from '../practice';
 import { strandDamage, type StripWindow } from '../prepare';
-import { familyOf, type Terminal } from '../terminal';
+import { atEnd, familyOf, type End, type Terminal } from '../terminal';
 import type { Tool, ToolCandidate } from '../tool';
 import type { Wire } from '../wire';
-import type { Orientation } from './orientation';
+import { STRAIGHT, type Orientation } from './orientation';
 import { canLeaveOpen } from './pulledWith';
 import { showRange } from '../units';
 
@@ -17,6 +17,7 @@ export const GATES = [
   'wire-seen',
   'cycle-complete',
   'mark-matches',
+  'straight',
   'hand-tug',
   'insulation-bite',
   'trim-flush',
@@ -42,6 +43,7 @@ export const GATE_NAMES: Readonly<Record<Gate, string>> = {
   'cover-home': 'cover in its place',
   'sleeve-centred': 'sleeve in the middle',
   'sealed-both-ends': 'sealed at both ends',
+  straight: 'splice straight',
 };
 
 export const REMEDIES = ['mend', 'trim', 'take-out', 'cut-off'] as const;
@@ -75,10 +77,15 @@ const AFTER_NO: Readonly<Record<Gate, readonly Remedy[]>> = {
   'cover-home': ['mend', 'cut-off'],
   'sleeve-centred': ['mend', 'cut-off'],
   'sealed-both-ends': ['mend', 'cut-off'],
+  straight: ['cut-off'],
 };
 
 export interface GateStep {
   readonly gate: Gate;
+  /** The end of a splice it is about; 1 for steps of the whole piece, and for everything that has one end. */
+  readonly end: End;
+  /** Gate and end in one: what tells the steps of one set-up apart. */
+  readonly key: string;
   /** The instruction, as a headline. */
   readonly headline: string;
   readonly why: string;
@@ -99,36 +106,67 @@ export interface GateContext {
   readonly lies: Orientation;
   /** Bites on one barrel. */
   readonly bites: number;
+  readonly end: End;
+  /** Position the insulation grip was left at by the end before; null at the first. */
+  readonly setBefore: string | null;
 }
 
 /**
  * The steps of making the crimp, each a gate that has to be answered before the next one shows. Slide-on items come
- * first, because remembered too late they cost the joint.
+ * first, because remembered too late they cost the joint. Of a splice one end is made whole, then the other, then what covers both.
+ * @param second the other end of a splice; null where there is none, or nothing is known of it
  */
-export function gates(context: GateContext): GateStep[] {
-  return STEPS.flatMap((step) => step(context) ?? []).map((step) => ({ ...step, remedies: AFTER_NO[step.gate] }));
+export function gates(first: GateContext, second: GateContext | null = null): GateStep[] {
+  const of = (steps: readonly MakeStep[], context: GateContext) =>
+    steps
+      .flatMap((step) => step(context) ?? [])
+      .map((step) => ({
+        ...step,
+        ...{ end: context.end, key: atEnd(step.gate, context.end), remedies: AFTER_NO[step.gate] },
+      }));
+  return [
+    ...of([slideOn, ...MAKING], first),
+    ...(second ? of([stillOn, ...MAKING], second) : []),
+    ...of(COVERING, first),
+  ];
 }
 
-type Step = Omit<GateStep, 'remedies'>;
+type Step = Omit<GateStep, 'remedies' | 'end' | 'key'>;
+type MakeStep = (context: GateContext) => Step | null;
 const named = (items: readonly { readonly label: string }[]) => items.map((item) => item.label).join(' and ');
 
-/** Every step there is, in the order of the work; null where this set-up has none of it. */
-const STEPS: readonly ((context: GateContext) => Step | null)[] = [
-  ({ terminal }) => {
-    if (!terminal.slideOn.length) return null;
-    const items = named(terminal.slideOn);
-    const ways = terminal.slideOn
-      .filter((item) => item.wayRound !== null)
-      .map((item) => `${capital(item.label)}: ${item.wayRound}.`)
-      .join(' ');
-    return {
-      gate: 'slide-on',
-      headline: `Slide on first: ${items}.`,
-      why: `${ways ? `${ways} ` : ''}It cannot be put on after the crimp. ${whereItWaits(terminal)}`,
-      confirm: `${capital(items)} is on the wire${ways ? ', right way round' : ''}`,
-      caution: null,
-    };
-  },
+const slideOn: MakeStep = ({ terminal }) => {
+  if (!terminal.slideOn.length) return null;
+  const items = named(terminal.slideOn);
+  const ways = terminal.slideOn
+    .filter((item) => item.wayRound !== null)
+    .map((item) => `${capital(item.label)}: ${item.wayRound}.`)
+    .join(' ');
+  return {
+    gate: 'slide-on',
+    headline: `Slide on first: ${items}.`,
+    why: `${ways ? `${ways} ` : ''}It cannot be put on after the crimp. ${whereItWaits(terminal)}`,
+    confirm: `${capital(items)} is on the wire${ways ? ', right way round' : ''}`,
+    caution: null,
+  };
+};
+
+/** What was slid on before end 1 was made has to be there before end 2 closes it in. */
+const stillOn: MakeStep = ({ terminal }) => {
+  const waiting = terminal.slideOn.filter((item) => item.kind !== 'seal');
+  if (!waiting.length) return null;
+  const items = named(waiting);
+  return {
+    gate: 'slide-on',
+    headline: `Still on the wire: ${items}.`,
+    why: 'The last moment it can be put on: once this end is pressed, it is closed in between the two wires.',
+    confirm: `${capital(items)} is on the wire`,
+    caution: null,
+  };
+};
+
+/** Every step of making one end there is, in the order of the work; null where this set-up has none of it. */
+const MAKING: readonly MakeStep[] = [
   ({ wire, practice, strip }) => {
     const at =
       strip.setPoint === null || !strip.window
@@ -153,15 +191,15 @@ const STEPS: readonly ((context: GateContext) => Step | null)[] = [
       caution: 'Clear cut strands off the bench.',
     };
   },
-  ({ terminal, tool }) => {
+  ({ terminal, tool, end, setBefore }) => {
     const settings = [
-      tool.setting === null ? null : `selector to ${tool.setting}`,
-      tool.positioner === null
+      end === 2 || tool.setting === null ? null : `selector to ${tool.setting}`,
+      end === 2 || tool.positioner === null
         ? null
         : `${tool.positioner.label}${
             tool.positioner.adjustable && tool.positioner.depth !== null ? ` at ${tool.positioner.depth} mm` : ''
           }`,
-      tool.insulationPosition === null || terminal.insulationRange === null
+      tool.insulationPosition === null || terminal.insulationRange === null || tool.insulationPosition === setBefore
         ? null
         : `insulation grip to ${tool.insulationPosition}`,
     ].filter((setting) => setting !== null);
@@ -234,9 +272,19 @@ const STEPS: readonly ((context: GateContext) => Step | null)[] = [
     confirm: `The mark is ${nest.mark}`,
     caution: null,
   }),
-  () => ({
+  ({ end }) =>
+    end === 1
+      ? null
+      : {
+          gate: 'straight',
+          headline: `The splice is straight, within ${STRAIGHT}°.`,
+          why: 'A splice bent in its second bite works its wires where the barrel ends. It is not bent back.',
+          confirm: 'Both ends lie in one line',
+          caution: null,
+        },
+  ({ end }) => ({
     gate: 'hand-tug',
-    headline: 'A light tug by hand.',
+    headline: end === 1 ? 'A light tug by hand.' : 'A light tug by hand on each side.',
     why: 'It finds a wire that was never held. It is a gate, not evidence: the pull test still has to come.',
     confirm: 'Nothing moved',
     caution: null,
@@ -255,6 +303,10 @@ const STEPS: readonly ((context: GateContext) => Step | null)[] = [
       caution: null,
     };
   },
+];
+
+/** What comes once every end is made. */
+const COVERING: readonly MakeStep[] = [
   ({ terminal }) =>
     terminal.trimFlush
       ? {

@@ -4,4 +4,4 @@ export { placeBites, type Bite, type BitePlan } from './bites';
 export { cautions } from './cautions';
 export { gates, GATE_NAMES, GATES, REMEDIES, REMEDY_WORDS, type Gate, type GateStep, type Remedy } from './gates';
 export { canLeaveOpen, pulledWith } from './pulledWith';
-export { orientation, type Orientation } from './orientation';
+export { orientation, secondEnd, STRAIGHT, type Orientation } from './orientation';

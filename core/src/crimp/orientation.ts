@@ -1,5 +1,6 @@
 import type { Practice } from '../practice';
 import { familyOf, isSplice, type Terminal } from '../terminal';
+import { uncapital } from '../text';
 import type { Nest } from '../tool';
 
 export interface Orientation {
@@ -14,7 +15,12 @@ export interface Orientation {
   readonly confirm: string;
   /** The way it must not lie, drawn beside the right one; null where nothing is wrong but carelessness. */
   readonly wrong: { readonly angle: number; readonly text: string } | null;
+  /** For the second end of a splice: degrees its bite is turned about the wire against that of the first. Null at the first end. */
+  readonly turn: 0 | 90 | null;
 }
+
+/** How far the two ends of a splice may be out of one line, degrees. */
+export const STRAIGHT = 3;
 
 /** Which way away from the punch is, as the tool is held. */
 const WHERE_PUNCH = {
@@ -24,7 +30,7 @@ const WHERE_PUNCH = {
   unknown: 'Look first which half of the tool carries the punch.',
 } as const;
 
-const free = (headline: string, why: string, confirm: string): Orientation => ({
+const free = (headline: string, why: string, confirm: string): Omit<Orientation, 'turn'> => ({
   headline,
   why,
   critical: false,
@@ -44,18 +50,59 @@ const free = (headline: string, why: string, confirm: string): Orientation => ({
  */
 export function orientation(
   terminal: Terminal,
-  { profile, punch }: Pick<Nest, 'profile' | 'punch'>,
+  nest: Pick<Nest, 'profile' | 'punch'>,
   practice: Practice,
 ): Orientation | null {
   const { seam } = terminal.barrel;
-  if ((seam === 'open') !== (profile === 'rolled')) return null;
-  const turn =
-    practice.secondBite === 'same-plane'
-      ? 'Turn the second side back to the same plane.'
-      : 'Turn the second side by 90°.';
+  if ((seam === 'open') !== (nest.profile === 'rolled')) return null;
+  return { turn: null, ...firstEnd(terminal, nest, practice) };
+}
+
+/**
+ * Which way round a splice lies for its second end, once the first is pressed: turned end for end, and about the wire as the
+ * house rules say. Where window, wings or seam decide how it lies, they decide at both ends, whatever the rules say of turning.
+ * @param lies how the first end lay
+ */
+export function secondEnd(terminal: Terminal, lies: Orientation, practice: Practice): Orientation {
+  const { words } = familyOf(terminal);
+  const isFixed = lies.critical && lies.angle !== null;
+  if (isFixed) {
+    const school =
+      practice.secondBite === 'turned-90'
+        ? ' The house rules turn the second bite by 90°; this part leaves no choice.'
+        : '';
+    return {
+      ...lies,
+      headline: `Turn it end for end: ${uncapital(lies.headline)}`,
+      why: `The other wire comes from its own side. It lies by its ${words.liesBy}, as at end 1, so both bites are in one plane.${school}`,
+      turn: 0,
+    };
+  }
+  const turn = practice.secondBite === 'same-plane' ? 0 : 90;
+  return {
+    ...lies,
+    headline:
+      turn === 0
+        ? 'Turn it end for end: bite in the plane of end 1.'
+        : 'Turn it end for end and by a quarter: bite across the plane of end 1.',
+    why:
+      turn === 0
+        ? 'Bites in one plane are seen at one look. The bite of end 1 lies up again.'
+        : 'Bites across each other spread the load. The bite of end 1 lies to the side.',
+    confirm: turn === 0 ? 'The bite of end 1 lies up' : 'The bite of end 1 lies to the side',
+    turn,
+  };
+}
+
+function firstEnd(
+  terminal: Terminal,
+  { profile, punch }: Pick<Nest, 'profile' | 'punch'>,
+  practice: Practice,
+): Omit<Orientation, 'turn'> {
+  const { seam } = terminal.barrel;
 
   const { lies, wings } = familyOf(terminal);
-  if (lies) return { ...lies, why: isSplice(terminal) ? `${lies.why} ${turn}` : lies.why, critical: true };
+  if (lies) return { ...lies, critical: true };
   if (seam === 'open') {
     return {
       headline: 'Wings up into the rolling half, floor flat on the anvil.',
@@ -107,7 +154,7 @@ export function orientation(
     if (isSplice(terminal)) {
       return free(
         'Any way round; bite on the barrel, clear of the centre stop.',
-        `The oval presses both sides alike. ${turn}`,
+        'The oval presses both sides alike.',
         'Bite lies on the barrel',
       );
     }
@@ -129,7 +176,7 @@ export function orientation(
   }
   if (seam === 'seamless') {
     return isSplice(terminal)
-      ? free('Any way round, the same through the lot.', `There is no seam to open. ${turn}`, 'Bite lies on the barrel')
+      ? free('Any way round, the same through the lot.', 'There is no seam to open.', 'Bite lies on the barrel')
       : free(
           'Any way round, the same through the lot.',
           'There is no seam to open. Keep the tongue flat and parallel to the die.',
@@ -155,7 +202,7 @@ export function orientation(
   if (seam === 'hidden') {
     return {
       headline: 'Seam in the cradle, away from the punch.',
-      why: `The sleeve hides the seam: look into the wire end, find it, turn it away from the punch and mark the sleeve on that side. ${WHERE_PUNCH[punch ?? 'unknown']} An indent on the seam opens it, and nobody sees that afterwards.${isSplice(terminal) ? ` ${turn}` : ''}`,
+      why: `The sleeve hides the seam: look into the wire end, find it, turn it away from the punch and mark the sleeve on that side. ${WHERE_PUNCH[punch ?? 'unknown']} An indent on the seam opens it, and nobody sees that afterwards.`,
       critical: true,
       angle: 180,
       confirm: 'Seam found in the wire end, marked side lies in the cradle',

@@ -9,6 +9,7 @@ import {
   type SectionStroke,
   type View,
 } from '../look';
+import type { End } from '../terminal';
 import type { FailureMode } from '../tug';
 import type { ForceUnit, LengthUnit } from '../units';
 
@@ -18,6 +19,8 @@ export interface Revisions {
   readonly wire: number;
   /** Of the other wires in the barrel, in their order. */
   readonly together: readonly number[];
+  /** Of the wires at the other end of a splice; absent where there are none. */
+  readonly opposite?: readonly number[] | undefined;
   readonly practice: number;
 }
 
@@ -92,7 +95,8 @@ export interface PhotoKey {
  * What a person put on record at the bench, by kind. Forces in N and lengths in mm, whatever unit they were typed in.
  * `run` counts the set-ups of one combination from 1, absent in the first: pieces of an earlier run prove nothing
  * about a later one. `lot` counts the lots of one combination from 1: with it a piece is a piece of that lot, without it a
- * sample of the set-up. `wire` counts the wires that share a barrel from 1, absent for the first.
+ * sample of the set-up. `wire` counts the wires that share a barrel from 1, absent for the first. `end` is 2 for the second end of a
+ * splice, absent for the first and for everything that has one end.
  */
 export type EntryBody = { readonly run?: number | undefined } & (
   | {
@@ -109,6 +113,7 @@ export type EntryBody = { readonly run?: number | undefined } & (
   | {
       readonly kind: 'gate';
       readonly gate: Gate;
+      readonly end?: 2 | undefined;
       readonly answer: 'yes' | 'no';
       /** What is done about a no; not given by what was kept before it was asked. */
       readonly remedy?: Remedy | undefined;
@@ -118,6 +123,7 @@ export type EntryBody = { readonly run?: number | undefined } & (
       readonly kind: 'measure';
       readonly lot?: number | undefined;
       readonly piece: number;
+      readonly end?: 2 | undefined;
       /** The wire whose strip length it is; everything else is measured of the whole piece. */
       readonly wire?: number | undefined;
       readonly what: Measure;
@@ -133,6 +139,7 @@ export type EntryBody = { readonly run?: number | undefined } & (
       readonly kind: 'finding';
       readonly lot?: number | undefined;
       readonly piece: number;
+      readonly end?: 2 | undefined;
       /** Code of a point to look at, or 'as-drawn': every point looked at, and all of them as drawn. */
       readonly criterion: string;
       readonly finding: Finding;
@@ -145,6 +152,8 @@ export type EntryBody = { readonly run?: number | undefined } & (
       readonly lot?: number | undefined;
       readonly piece: number;
       readonly wire?: number | undefined;
+      /** Of a splice, which is pulled as one piece: the end that failed. */
+      readonly failedEnd?: End | undefined;
       readonly force: number;
       readonly typed: string;
       readonly unit: ForceUnit;
@@ -188,6 +197,7 @@ export type EntryBody = { readonly run?: number | undefined } & (
       readonly kind: 'photo';
       readonly lot?: number | undefined;
       readonly piece: number;
+      readonly end?: 2 | undefined;
       readonly photo: PhotoKey;
       readonly shows: View;
       readonly note: string;
@@ -205,6 +215,7 @@ export type EntryBody = { readonly run?: number | undefined } & (
       readonly kind: 'section';
       readonly lot?: number | undefined;
       readonly piece: number;
+      readonly end?: 2 | undefined;
       readonly photo: string;
       readonly pxPerMm: number;
       readonly figures: SectionFigures;

@@ -1,3 +1,4 @@
+import { atEnd } from '../terminal';
 import type { Entry, EntryBody, Measure } from './Entry';
 import { entriesOf } from './entriesOf';
 
@@ -18,15 +19,18 @@ const FROM_SECTION = [
  */
 export function measuresOf(entries: readonly Entry[]): MeasureEntry[] {
   const put = entriesOf(entries, 'measure');
-  const known = new Set(put.map(({ body }) => `${body.what}/${body.piece}`));
+  const place = (what: Measure, { piece, end }: { readonly piece: number; readonly end?: 2 | undefined }) =>
+    `${atEnd(what, end ?? 1)}/${piece}`;
+  const known = new Set(put.map(({ body }) => place(body.what, body)));
   const derived = entriesOf(entries, 'section').flatMap((entry) =>
-    FROM_SECTION.filter(([what]) => !known.has(`${what}/${entry.body.piece}`)).map(([what, figure]): MeasureEntry => {
+    FROM_SECTION.filter(([what]) => !known.has(place(what, entry.body))).map(([what, figure]): MeasureEntry => {
       const value = figure(entry.body.figures);
-      const { run, lot, piece } = entry.body;
+      const { run, lot, piece, end } = entry.body;
       const body = {
         run,
         lot,
         piece,
+        ...(end && { end }),
         what,
         value,
         typed: String(value),

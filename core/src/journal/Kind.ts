@@ -1,4 +1,4 @@
-import type { SetUp, WireSetUp, Judgement } from '../combination';
+import type { SetUp, WireSetUp, Judgement, PullSetUp } from '../combination';
 import type { Entry, EntryBody, EntryKind, Revisions, Standing } from '../entry';
 import type { Criterion } from '../look';
 import type { Limit, ReadingVerdict } from '../tug';
@@ -36,8 +36,10 @@ export interface Bench {
   /** The current run. */
   readonly run: number;
   readonly lot: number | null;
-  /** The wire the entry is about. */
+  /** The wire the entry is about; of a pull the first of those it pulls. */
   readonly wire: WireSetUp;
+  /** The pull the entry is about. */
+  readonly pull: PullSetUp;
   readonly limit: Limit | null;
   /** Points its pieces are looked at for. */
   readonly points: readonly Criterion[];

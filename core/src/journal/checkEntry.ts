@@ -1,5 +1,6 @@
-import type { SetUp } from '../combination';
+import { pullLimit, wireOf, type PullSetUp, type SetUp, type WireSetUp } from '../combination';
 import { currentRun, lotOf, ofCurrentRun, ofLot, runOf, entriesOf, type Entry, type EntryBody } from '../entry';
+import { endOf } from '../terminal';
 import type { Limit, ReadingVerdict } from '../tug';
 import { entrySlot } from './entrySlot';
 import { isReason } from './isReason';
@@ -58,21 +59,19 @@ export function checkEntry(
   if (lot === null && 'piece' in body && body.piece > MOST_PIECES) {
     return no(refuse('piece-out-of-range', 'piece', `Sample pieces are numbered 1 to ${MOST_PIECES}.`));
   }
-  const number = 'wire' in body ? (body.wire ?? 1) : 1;
-  const wire = setUp.wires[number - 1];
-  if (!wire) {
-    return no(
-      refuse('wire-unknown', 'wire', `This barrel holds ${setUp.wires.length} wires; there is no wire ${number}.`),
-    );
-  }
+  const place = placeOf(setUp, body);
+  if ('code' in place) return no(place);
+  const { wire, pull } = place;
+  const failed = body.kind === 'reading' ? (body.failedEnd ?? null) : null;
+  const found = lot === null ? setUp.wires.map((each) => each.limit) : setUp.lots.get(lot);
   const bench = {
     setUp,
     journal,
     own: lot === null ? set : ofLot(journal, lot),
     run,
     lot,
-    wire,
-    limit: (lot === null ? wire.limit : (setUp.lots.get(lot)?.[number - 1] ?? wire.limit)).limit,
+    ...{ wire, pull },
+    limit: (found && pullLimit(pull, found, failed))?.limit ?? (lot === null ? null : pull.limit.limit),
     points: lot === null ? setUp.criteria : (setUp.lotCriteria.get(lot) ?? setUp.criteria),
     isCorrection,
     by,
@@ -82,6 +81,22 @@ export function checkEntry(
   if (refusal) return no(refusal);
   const reading = kind.judge?.(body, bench) ?? null;
   return { ok: true, reading, limit: reading && bench.limit };
+}
+
+/** The wire and the pull an entry is about, or why there is no such. */
+function placeOf(setUp: SetUp, body: EntryBody): { readonly wire: WireSetUp; readonly pull: PullSetUp } | EntryRefusal {
+  if (endOf(body) === 2 && !setUp.other) {
+    return refuse('end-unknown', 'end', 'This set-up has one end: there is no end 2 to put anything on record for.');
+  }
+  const number = 'wire' in body ? (body.wire ?? 1) : 1;
+  const isPulled = body.kind === 'reading' || body.kind === 'ruling' || body.kind === 'hold';
+  const pull = setUp.pulls[isPulled ? number - 1 : 0];
+  const wire = isPulled ? pull?.wires[0] : wireOf(setUp, body);
+  if (wire && pull) return { wire, pull };
+  const text = setUp.other
+    ? `There is no ${isPulled ? 'pull' : 'wire'} ${number} of this splice.`
+    : `This barrel holds ${setUp.wires.length} wires; there is no wire ${number}.`;
+  return refuse('wire-unknown', 'wire', text);
 }
 
 /** What an entry needs on record before it, and what to say when it is not there; null when it is. */

@@ -1,7 +1,7 @@
 import type { Bite, Orientation } from '../crimp';
 import type { Practice } from '../practice';
 import type { StripWindow } from '../prepare';
-import type { Range, Terminal } from '../terminal';
+import type { End, Range, Terminal } from '../terminal';
 import type { Nest } from '../tool';
 import type { Wire } from '../wire';
 
@@ -17,6 +17,15 @@ export interface LookContext {
   /** Crimp height and width the sheet gives for this wire, mm. */
   readonly height: Range | null;
   readonly width: Range | null;
+  /** The end of a splice it is about; 1 for everything that has one. */
+  readonly end: End;
+  /** The wire at the other end of a splice, and how it is made; null where there is none, or nothing is known of it. */
+  readonly opposite: {
+    readonly wire: Wire;
+    readonly strip: StripWindow;
+    readonly bites: readonly Bite[];
+    readonly orientation: Orientation;
+  } | null;
 }
 
 /** Thickness of the barrel's wall, mm; a guess from its length where the sheet gives no diameters. */

@@ -35,6 +35,7 @@ export interface LookSheet extends ShopDocument {
 /** Points every piece was looked at for before shops had sheets of their own. */
 const PLAIN: readonly PointCode[] = [
   'tongue',
+  'straight',
   'brush',
   'window',
   'bite',

@@ -1,11 +1,16 @@
-import type { Range } from '../terminal';
+import { atEnd, type End, type Range } from '../terminal';
+import { uncapital } from '../text';
 import type { Finding } from './Finding';
 import type { LookContext } from './LookContext';
 import { PLAIN_SHEET, type LookRow, type LookSheet, type Measured } from './LookSheet';
-import { POINTS, pointTitle, type Point, type PointCode, type PointUnit, type View } from './points';
+import { pointOf, POINTS, pointTitle, type Point, type PointCode, type PointUnit, type View } from './points';
 
 export interface Criterion {
   readonly code: PointCode;
+  /** The end of a splice that is looked at; 1 for a point of the whole piece, and for everything that has one end. */
+  readonly end: End;
+  /** Code and end in one, as findings and numbers name the point. */
+  readonly key: string;
   readonly title: string;
   readonly view: View;
   /** What a good piece shows, with the numbers of this set-up. */
@@ -31,11 +36,27 @@ const FROM_SET_UP: readonly PointCode[] = ['brush', 'window', 'gap', 'height', '
  * piece from the tongue to the wire. A row for the family wins over one for all.
  */
 export function criteria(context: LookContext, sheet: LookSheet = PLAIN_SHEET): Criterion[] {
-  return POINTS.filter((point) => point.applies(context)).flatMap((point) => {
+  return POINTS.filter((point) => point.applies(context) && isAsked(point, context)).flatMap((point) => {
     const row = rowFor(sheet, point.code, context.terminal.family);
     return row ? [criterion(context, point, row)] : [];
   });
 }
+
+/**
+ * What to look at on each sample piece of a splice: first what one end shows, then the other, then what both show together.
+ * @param ends the second one is missing where nothing is known of the wire there
+ */
+export function criteriaOfEnds(ends: readonly LookContext[], sheet: LookSheet = PLAIN_SHEET): Criterion[] {
+  const [first, second] = ends;
+  if (!first) return [];
+  const own = criteria(first, sheet);
+  if (!second) return own;
+  const isWhole = ({ code }: Criterion) => pointOf(code).ofWhole === true;
+  return [...own.filter((c) => !isWhole(c)), ...criteria(second, sheet), ...own.filter(isWhole)];
+}
+
+/** A point of the whole piece is asked for once: with its first end. */
+const isAsked = (point: Point, context: LookContext) => context.end === 1 || !point.ofWhole;
 
 function rowFor(sheet: LookSheet, code: PointCode, family: LookContext['terminal']['family']): LookRow | undefined {
   const own = sheet.rows.filter((r) => r.point === code);
@@ -45,9 +66,13 @@ function rowFor(sheet: LookSheet, code: PointCode, family: LookContext['terminal
 function criterion(context: LookContext, point: Point, row: LookRow): Criterion {
   const range = rangeFor(context, point, row);
   const isShown = row.measured !== 'never' || FROM_SET_UP.includes(point.code);
+  const title = pointTitle(point, context);
+  const isOfEnd = context.opposite !== null && !point.ofWhole;
   return {
     code: point.code,
-    title: pointTitle(point, context),
+    end: context.end,
+    key: atEnd(point.code, context.end),
+    title: isOfEnd ? `End ${context.end}: ${uncapital(title)}` : title,
     view: point.view,
     accept: [point.accept(context, isShown ? range : null), row.text].filter(Boolean).join(' '),
     findings: row.findings,

@@ -54,6 +54,15 @@ export const FAULTS: readonly Fault[] = [
     spoil: (p, c, d) => ({ ...p, twist: past(c.range.max, 15, d) }),
   },
   {
+    code: 'splice-bent',
+    point: 'straight',
+    title: 'Splice bent',
+    why: 'Bent in the second bite or after it: the wire is worked where the barrel ends, and the sleeve does not lie close.',
+    applies: sheetless('straight'),
+    graded: true,
+    spoil: (p, c, d) => ({ ...p, bend: past(c.range.max, 9, d) }),
+  },
+  {
     code: 'brush-short',
     point: 'brush',
     title: 'Wire not through the barrel',

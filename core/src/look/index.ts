@@ -1,6 +1,6 @@
 export { asDrawn } from './asDrawn';
 export { checkLookSheet, type LookSheetProblem } from './checkLookSheet';
-export { criteria, type Criterion } from './criteria';
+export { criteria, criteriaOfEnds, type Criterion } from './criteria';
 export { examples } from './examples';
 export { FAULTS, faultsOf, spoil, type Degree, type Example, type Fault } from './faults';
 export { FINDINGS, isGood, worseFinding, type Finding } from './Finding';
@@ -12,6 +12,7 @@ export {
   showPoint,
   type LookVerdict,
   type PieceFinding,
+  type PieceNumber,
   type PointState,
 } from './judgeLook';
 export { judgePiece } from './judgePiece';

@@ -5,6 +5,7 @@ import { numberFinding } from './numberFinding';
 
 export interface PieceFinding {
   readonly piece: number;
+  /** Key of the point, or {@link AS_DRAWN}. */
   readonly criterion: string;
   readonly finding: Finding;
 }
@@ -12,6 +13,7 @@ export interface PieceFinding {
 /** A point's number on one piece, in the point's own unit. */
 export interface PieceNumber {
   readonly piece: number;
+  /** Key of the point. */
   readonly what: string;
   readonly value: number;
 }
@@ -58,10 +60,10 @@ export function pointState(
 ): PointState {
   const own = findings.filter((f) => f.piece === piece);
   const given =
-    own.find((f) => f.criterion === criterion.code)?.finding ??
+    own.find((f) => f.criterion === criterion.key)?.finding ??
     (own.some((f) => f.criterion === AS_DRAWN) ? 'accept' : null);
   const { number } = criterion;
-  const value = number ? (numbers.find((n) => n.piece === piece && n.what === criterion.code)?.value ?? null) : null;
+  const value = number ? (numbers.find((n) => n.piece === piece && n.what === criterion.key)?.value ?? null) : null;
   const said = number && value !== null ? numberFinding(value, number) : null;
   const isAsked = number?.measured === 'each' || (number?.measured === 'first' && piece <= measured);
   // A caliper's point on a piece nobody has to measure is answered by not being asked.

@@ -18,6 +18,7 @@ import {
   tool,
   windowSplice,
   wire075,
+  wireRound,
 } from '../testing/shop';
 import {
   asDrawn,
@@ -55,7 +56,7 @@ const sheet: LookSheet = {
 
 /** What eye and caliper go by for one family, with a crimp height of 2.00 to 2.20 and a width of 2.6 to 2.9 mm. */
 function lookOf(family: Family): LookContext {
-  const { look } = computeSetUp(familyContext(family), [], NOW);
+  const { look } = computeSetUp(familyContext(family, { opposite: [wireRound] }), [], NOW);
   if (!look) throw new Error(`${family} has no set-up`);
   return { ...look, height: { min: 2, max: 2.2 }, width: { min: 2.6, max: 2.9 } };
 }
@@ -75,6 +76,8 @@ function plainOf(terminal: Terminal, profile: NestProfile): Criterion[] {
     bites: placeBites(terminal, nest, practice).bites,
     height: null,
     width: null,
+    end: 1,
+    opposite: null,
   });
 }
 
@@ -291,6 +294,7 @@ describe('A fault', () => {
       const slope = Math.atan2((edge?.bottom ?? 0) - (edge?.top ?? 0), (edge?.right ?? 0) - (edge?.left ?? 0));
       expect((slope * 180) / Math.PI).toBeCloseTo(piece.twist, 1);
     },
+    'splice-bent': bendDrawn,
     'brush-short': ({ side }) => {
       expect(partExtent(side, 'wire-end')).toBeNull();
     },
@@ -396,6 +400,16 @@ describe('A fault', () => {
   function biteMoved({ side }: { side: Drawing }, piece: Piece, right: { side: Drawing }): void {
     const moved = (partExtent(side, 'bite')?.left ?? 0) - (partExtent(right.side, 'bite')?.left ?? 0);
     expect(moved / side.scale).toBeCloseTo(piece.biteOff, 1);
+  }
+
+  function bendDrawn({ side }: { side: Drawing }, piece: Piece, right: { side: Drawing }): void {
+    const size = (drawn: Drawing) => {
+      const box = partExtent(drawn, 'insulation');
+      return [(box?.right ?? 0) - (box?.left ?? 0), (box?.bottom ?? 0) - (box?.top ?? 0)].map((u) => u / drawn.scale);
+    };
+    const [long = 0, high = 0] = size(right.side);
+    const angle = (piece.bend * Math.PI) / 180;
+    expect(size(side)[1]).toBeCloseTo(high * Math.cos(angle) + long * Math.sin(angle), 1);
   }
 
   function heightDrawn({ side, end }: { side: Drawing; end: Drawing }, piece: Piece): void {

@@ -1,5 +1,6 @@
 import { strandDamage } from '../prepare';
-import { familyOf, type Range } from '../terminal';
+import { STRAIGHT } from '../crimp';
+import { familyOf, isSplice, type Range } from '../terminal';
 import { bellmouthRange, biteRoom, type LookContext } from './LookContext';
 import { frontOf } from './frontOf';
 import type { Piece } from './Piece';
@@ -12,6 +13,7 @@ export type View = (typeof VIEWS)[number];
 export const POINT_CODES = [
   'tongue',
   'twist',
+  'straight',
   'brush',
   'window',
   'bite',
@@ -54,6 +56,8 @@ export interface Point {
   readonly title: string;
   readonly view: View;
   readonly applies: (context: LookContext) => boolean;
+  /** It is of a splice as a whole, where the other points are of one of its ends; absent: of one end. */
+  readonly ofWhole?: true;
   /** What a good piece shows, with the numbers of this set-up. */
   readonly accept: (context: LookContext, range: Range | null) => string;
   /** Findings a person may give where the shop's own sheet says nothing. */
@@ -90,6 +94,7 @@ export const POINTS: readonly Point[] = [
     code: 'twist',
     title: 'Twist',
     view: 'end on',
+    ofWhole: true,
     // A round contact pressed alike from all sides has no plane to be turned out of.
     applies: ({ nest }) => nest.profile !== 'four-indent',
     accept: ({ terminal }, range) =>
@@ -98,6 +103,18 @@ export const POINTS: readonly Point[] = [
       }; not rolled over in the die.`,
     findings: NO_REWORK,
     number: { unit: '°', what: 'twist against the bite', range: () => upTo(5), of: (p) => Math.abs(p.twist) },
+    see: numberAlone,
+  },
+  {
+    code: 'straight',
+    title: 'Straight',
+    view: 'from the side',
+    ofWhole: true,
+    // Nothing is asked of pieces whose second end nobody made.
+    applies: ({ terminal, opposite }) => isSplice(terminal) && opposite !== null,
+    accept: (_, range) => `Both ends in one line, bent at most ${mm(range?.max ?? STRAIGHT)}° between them.`,
+    findings: NO_REWORK,
+    number: { unit: '°', what: 'bend between the two ends', range: () => upTo(STRAIGHT), of: (p) => Math.abs(p.bend) },
     see: numberAlone,
   },
   {
@@ -341,6 +358,7 @@ export const POINTS: readonly Point[] = [
     code: 'cover',
     title: 'Cover',
     view: 'all round',
+    ofWhole: true,
     applies: ({ terminal }) => terminal.slideOn.some((item) => item.kind !== 'seal' && item.kind !== 'sleeve'),
     accept: ({ terminal }) =>
       `${terminal.slideOn
@@ -355,6 +373,7 @@ export const POINTS: readonly Point[] = [
     code: 'seal',
     title: 'Sealing sleeve',
     view: 'all round',
+    ofWhole: true,
     applies: ({ terminal }) => terminal.sealingHeat !== null,
     accept: ({ terminal }) => {
       const sleeve = terminal.slideOn.find((item) => item.kind === 'sleeve')?.label ?? 'Sleeve';

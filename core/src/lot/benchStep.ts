@@ -1,5 +1,6 @@
 import type { Judgement, SetUp, Stage } from '../combination';
 import { entriesOf, ofCurrentRun, type Entry } from '../entry';
+import { atEnd, endOf } from '../terminal';
 import type { LotVerdict } from './judgeLot';
 import { lotTask, type LotTask, type LotTaskCode } from './lotTask';
 
@@ -85,8 +86,8 @@ function setUpStep(stage: Stage, setUp: SetUp, judgement: Judgement, journal: re
       return `${does} ${chosen.tool.part}${chosen.tool.dies.length > 1 ? `, die ${chosen.die.id}` : ''}`;
     }
     case 'crimp': {
-      const answered = entriesOf(entries, 'gate').map((e) => e.body.gate);
-      const open = setUp.gates.filter((g) => !answered.includes(g.gate));
+      const answered = entriesOf(entries, 'gate').map(({ body }) => atEnd(body.gate, endOf(body)));
+      const open = setUp.gates.filter((g) => !answered.includes(g.key));
       return open.length && open.length < setUp.gates.length
         ? `Go on at step ${setUp.gates.length - open.length + 1}`
         : 'Crimp the first piece';

@@ -3,7 +3,7 @@ import { isSameDocument } from '../document';
 import { checkPassed } from '../tool';
 import { judgeGroup, type GroupVerdict } from '../tug';
 import { reason, type Reason } from '../verdict';
-import type { SetUp, SetUpContext } from '../combination';
+import { pullLimit, type SetUp, type SetUpContext } from '../combination';
 import type { Entry } from '../entry';
 import { containment, type Containment, type ToolSuspicion } from './containment';
 import { checksDue } from './checksDue';
@@ -54,12 +54,14 @@ export function judgeLot(
   const head = readLot(journal, lot);
   if (!head) return null;
   const limits = setUp.lots.get(lot) ?? [];
-  const checks = pieceChecks(journal, lot, limits, setUp.lotCriteria.get(lot) ?? setUp.criteria);
+  const points = setUp.lotCriteria.get(lot) ?? setUp.criteria;
+  const checks = pieceChecks(journal, lot, limits, points, setUp.pulls);
   const disposed = dispositions(journal, lot);
   const suspicions = toolSuspicions(head, context.checks);
   const contained = containment(head, checks, disposed, suspicions);
   const due = checksDue(head, checks, now);
-  const limit = limits[0]?.limit ?? null;
+  const [pull] = setUp.pulls;
+  const limit = (pull && pullLimit(pull, limits))?.limit ?? null;
   const forces = checks.flatMap((c) => (c.force === null ? [] : [c.force]));
   const group = judgeGroup(forces, limit?.force ?? 0, context.practice, plannedPulls(head.pieces, head.plan));
   const count = (...states: Span['state'][]) =>

@@ -414,6 +414,8 @@ function range(from: number, to: number, by: number): number[] {
 describe('A check of a piece with numbers', () => {
   const height = (measured: 'first' | 'each'): Criterion => ({
     code: 'height',
+    end: 1,
+    key: 'height',
     title: 'Crimp height',
     view: 'from the side',
     accept: '',
@@ -441,7 +443,7 @@ describe('A check of a piece with numbers', () => {
     note: '',
   });
   const look = (measured: 'first' | 'each', ...bodies: EntryBody[]) =>
-    pieceChecks(bodies.map(entry), 1, [], [height(measured)])[0];
+    pieceChecks(bodies.map(entry), 1, [], [height(measured)], [])[0];
 
   it('is bad when a number lies outside its range, whatever the eye said, and says which', () => {
     expect(look('first', looked, of(1.5))?.look).toBe('accepted');

@@ -1,6 +1,8 @@
 import { AS_DRAWN, isCaliperOnly, isGood, numberFinding, showPoint, type Criterion } from '../look';
 import { isValidMode, judgeReading, type LimitFound } from '../tug';
-import { entriesOf, type Entry, type EntryBody, lotOf, ofLot, measuresOf } from '../entry';
+import { lookEvidence, pullLimit, type SetUp } from '../combination';
+import { entriesOf, type Entry, type EntryBody, lotOf, ofLot } from '../entry';
+import { atEnd, endOf } from '../terminal';
 import type { Disposed, LotHead, LotStep, PieceCheck } from './LotState';
 
 /** Whether an entry tells something of a piece that was made. */
@@ -60,14 +62,16 @@ export function readLot(journal: readonly Entry[], lot: number): LotHead | null 
  * What was found on each piece of a lot that was looked at or pulled, in the order of the pieces. Each wire of a piece is
  * judged by its own limit; the worst decides.
  *
- * @param limits of each wire in the barrel, by the table the lot was opened with
+ * @param limits of each wire of the set-up, by the table the lot was opened with
  * @param points the points to look at; one that only a caliper can answer need not be there
+ * @param pulls what is pulled of each piece
  */
 export function pieceChecks(
   journal: readonly Entry[],
   lot: number,
   limits: readonly LimitFound[],
   points: readonly Criterion[],
+  pulls: SetUp['pulls'],
 ): PieceCheck[] {
   const entries = ofLot(journal, lot);
   const about = new Map<number, { at: string; by: string }>();
@@ -76,8 +80,12 @@ export function pieceChecks(
       about.set(body.piece, { at, by });
     }
   }
-  const findings = group(entriesOf(entries, 'finding').map((e) => e.body));
-  const measured = group(measuresOf(entries).map((e) => e.body));
+  const evidence = lookEvidence(entries);
+  const notes = new Map(
+    entriesOf(entries, 'finding').map(({ body }) => [`${body.piece}/${atEnd(body.criterion, endOf(body))}`, body.note]),
+  );
+  const findings = group(evidence.findings.map((f) => ({ ...f, note: notes.get(`${f.piece}/${f.criterion}`) ?? '' })));
+  const measured = group(evidence.numbers);
   const readings = group(entriesOf(entries, 'reading').map((e) => e.body));
   const rulings = group(entriesOf(entries, 'ruling').map((e) => e.body));
 
@@ -86,7 +94,7 @@ export function pieceChecks(
     .map(([piece, { at, by }]) => {
       const seen = findings.get(piece) ?? [];
       const out = (measured.get(piece) ?? []).flatMap(({ what, value }) => {
-        const point = points.find((c) => c.code === what);
+        const point = points.find((c) => c.key === what);
         return point?.number && !isGood(numberFinding(value, point.number))
           ? [{ note: `${point.title.toLowerCase()} ${showPoint(value, point.number.unit)}` }]
           : [];
@@ -94,19 +102,19 @@ export function pieceChecks(
       const rejected = [...seen.filter((f) => !isGood(f.finding)), ...out];
       const isMeasured = points
         .filter((c) => c.number?.measured === 'each')
-        .every((c) => measured.get(piece)?.some((m) => m.what === c.code));
+        .every((c) => measured.get(piece)?.some((m) => m.what === c.key));
       const isSeen =
         seen.length > 0 &&
         (seen.some((f) => f.criterion === AS_DRAWN) ||
-          points.filter((c) => !isCaliperOnly(c)).every((c) => seen.some((f) => f.criterion === c.code)));
+          points.filter((c) => !isCaliperOnly(c)).every((c) => seen.some((f) => f.criterion === c.key)));
       const look = rejected.length
         ? ('rejected' as const)
         : isSeen && isMeasured
           ? ('accepted' as const)
           : ('open' as const);
-      const pulls = (readings.get(piece) ?? []).map((body) => {
-        const index = (body.wire ?? 1) - 1;
-        const limit = limits[index]?.limit?.force ?? null;
+      const made = (readings.get(piece) ?? []).map((body) => {
+        const pull = pulls[(body.wire ?? 1) - 1];
+        const limit = (pull && pullLimit(pull, limits, body.failedEnd))?.limit?.force ?? null;
         const ruling = (rulings.get(piece) ?? []).find((r) => (r.wire ?? 1) === (body.wire ?? 1))?.ruling;
         const counts = ruling === 'counts';
         const verdict =
@@ -114,10 +122,10 @@ export function pieceChecks(
         return { body, verdict, isValid: counts || isValidMode(body.mode) };
       });
       const worst = (['below', 'quality', 'invalid', 'no-limit', 'holds'] as const).find((v) =>
-        pulls.some((p) => p.verdict === v),
+        made.some((p) => p.verdict === v),
       );
-      const tug = pulls.length < limits.length && worst !== 'below' && worst !== 'invalid' ? 'open' : (worst ?? 'open');
-      const valid = pulls.filter((p) => p.isValid).map((p) => p.body.force);
+      const tug = made.length < pulls.length && worst !== 'below' && worst !== 'invalid' ? 'open' : (worst ?? 'open');
+      const valid = made.filter((p) => p.isValid).map((p) => p.body.force);
       const outcome =
         look === 'rejected' || tug === 'below'
           ? ('bad' as const)

@@ -98,6 +98,7 @@ describe('A thin wire in a big barrel', () => {
       terminal,
       wire: thin,
       together: [],
+      opposite: [],
       use: dry,
       class: '2',
       practice: folding,

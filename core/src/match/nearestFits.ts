@@ -1,8 +1,9 @@
 import type { Practice } from '../practice';
-import { rangeOf, type Terminal } from '../terminal';
+import { isSplice, rangeOf, type Terminal } from '../terminal';
 import { metalArea, nominalArea, type Wire } from '../wire';
 import { compareKeys } from './compareKeys';
-import { judgeFit, type FitVerdict, type Use } from './judgeFit';
+import { judgeEnds } from './judgeEnds';
+import type { FitVerdict, Use } from './judgeFit';
 
 export interface NearFit {
   readonly terminal: Terminal;
@@ -16,6 +17,7 @@ export interface NearFit {
  *
  * @param wanted the terminal that was refused; never part of the answer
  * @param cabinet every terminal the shop has
+ * @param opposite wires at the other end of a splice, which have to fit too
  * @param most how many to name
  */
 export function nearestFits(
@@ -24,6 +26,7 @@ export function nearestFits(
   use: Use,
   practice: Practice,
   cabinet: readonly Terminal[],
+  opposite: readonly Wire[] = [],
   most = 3,
 ): NearFit[] {
   const area = wires.reduce((sum, wire) => sum + metalArea(wire.conductor), 0);
@@ -40,7 +43,8 @@ export function nearestFits(
   ];
   return cabinet
     .filter((terminal) => terminal.part !== wanted.part)
-    .map((terminal) => ({ terminal, fit: judgeFit(terminal, wires, use, practice) }))
+    .filter((terminal) => !opposite.length || isSplice(terminal))
+    .map((terminal) => ({ terminal, fit: judgeEnds(terminal, wires, opposite, use, practice) }))
     .filter(({ fit }) => fit.verdict !== 'no')
     .map((found) => ({ found, key: rank(found) }))
     .sort((a, b) => compareKeys(a.key, b.key))

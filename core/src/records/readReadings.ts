@@ -1,3 +1,4 @@
+import type { End } from '../terminal';
 import { FAILURE_MODES, failureModeName, type FailureMode } from '../tug';
 import { HeadedTable, type TableProblem } from '../table';
 import { type ForceUnit, headedForceUnit, readNumber, toNewtons } from '../units';
@@ -15,6 +16,8 @@ export interface ReadingRow {
   readonly typed: string;
   readonly unit: ForceUnit;
   readonly mode: FailureMode;
+  /** Of a splice, the end that failed; null where the file does not say. */
+  readonly failedEnd: End | null;
   readonly note: string;
 }
 
@@ -23,13 +26,13 @@ export type ReadingsRead =
       readonly ok: true;
       readonly rows: readonly ReadingRow[];
       /** Heading of the column each field stands in. */
-      readonly columns: Readonly<Record<'piece' | 'force' | 'typed' | 'wire' | 'note' | 'mode', string>>;
+      readonly columns: Readonly<Record<'piece' | 'force' | 'typed' | 'wire' | 'note' | 'mode' | 'failedEnd', string>>;
     }
   | {
       readonly ok: false;
       /** What could be read all the same, so that its own faults can be told in one go. */
       readonly rows: readonly ReadingRow[];
-      readonly columns: Readonly<Record<'piece' | 'force' | 'typed' | 'wire' | 'note' | 'mode', string>>;
+      readonly columns: Readonly<Record<'piece' | 'force' | 'typed' | 'wire' | 'note' | 'mode' | 'failedEnd', string>>;
       readonly problems: readonly TableProblem[];
       readonly total: number;
     };
@@ -44,11 +47,12 @@ const COLUMNS = {
   mode: { name: 'how it failed', is: (plain: string) => /^(how|letgo|failure|mode)/.test(plain), needed: true },
   note: { name: 'note', is: (plain: string) => plain.startsWith('note') },
   wire: { name: 'wire', is: (plain: string) => /^wire(no|number)?$/.test(plain) },
+  failedEnd: { name: 'end that failed', is: (plain: string) => /^(end|failedend|endthatfailed)$/.test(plain) },
 };
 
 /**
  * Reads pulls from a table, header first: piece, force (its header says the unit), how it failed (a name, or its number
- * from 1 to 7), note, and the wire where several share a barrel. Whole or not at all; pieces numbered twice and units that
+ * from 1 to 7), note, the wire where several share a barrel, and of a splice the end that failed. Whole or not at all; pieces numbered twice and units that
  * differ from the header are problems with row and column. Whether a pull may go on record, the rules of the journal say.
  */
 export function readReadings(table: readonly (readonly string[])[]): ReadingsRead {
@@ -64,6 +68,7 @@ export function readReadings(table: readonly (readonly string[])[]): ReadingsRea
     mode: read.heading('mode'),
     note: read.heading('note'),
     wire: read.heading('wire'),
+    failedEnd: read.heading('failedEnd'),
   };
   const { problems } = read;
   if (read.total || !unit) return { ok: false, rows: [], columns: headings, problems, total: read.total };
@@ -97,7 +102,23 @@ export function readReadings(table: readonly (readonly string[])[]): ReadingsRea
       wrong('mode', `It is one of: ${FAILURE_MODES.map(failureModeName).join('; ')}; or its number from 1.`);
       continue;
     }
-    rows.push({ row, piece, wire, force, typed: cell('force'), unit, mode, note: cell('note').slice(0, 500) });
+    const end = cell('failedEnd');
+    if (!['', '1', '2'].includes(end)) {
+      wrong('failedEnd', 'The ends of a splice are 1 and 2.');
+      continue;
+    }
+    const failedEnd = end === '1' ? 1 : end === '2' ? 2 : null;
+    rows.push({
+      row,
+      piece,
+      wire,
+      force,
+      typed: cell('force'),
+      unit,
+      mode,
+      failedEnd,
+      note: cell('note').slice(0, 500),
+    });
   }
   if (!read.total && !rows.length) read.note(2, 'piece', '', 'The file has a header and no readings.');
   return read.total

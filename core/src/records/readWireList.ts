@@ -1,6 +1,7 @@
 import { HeadedTable, plainHeading, type TableProblem } from '../table';
 import { readNumber, toMillimetres, type LengthUnit } from '../units';
 import { NO_DEMAND, PLACES, type Demand, type Place } from '../match';
+import { jointName } from './combine';
 import { proposeColumns, WIRE_LIST_COLUMNS, type KnownParts, type WireListKey } from './wireListColumns';
 
 /** One wire of a list, both ends. Length in mm. */
@@ -119,7 +120,7 @@ export function readWireList(
       });
     }
   }
-  checkJoints(rows, (row, column, value, text) => {
+  checkJoints(rows, known.splices, (row, column, value, text) => {
     read.note(row, read.heading(column), value, text);
   });
   if (!read.total && !rows.length) read.note(2, '', '', 'The file has a header but no wire below it.');
@@ -139,32 +140,48 @@ function columnsOf(table: readonly (readonly string[])[], known: KnownParts): ty
   };
 }
 
-/** Ends that share a barrel have to name the same terminal, place and quantity. */
+/** Ends that share a part have to name the same terminal, place and quantity, and the side of a splice where it is not plain. */
 function checkJoints(
   rows: readonly WireListRow[],
+  splices: ReadonlySet<string>,
   note: (row: number, column: 'terminalA' | 'terminalB' | 'jointA' | 'jointB', value: string, text: string) => void,
 ): void {
-  const first = new Map<string, { row: WireListRow; terminal: string }>();
+  const first = new Map<string, { row: WireListRow; terminal: string; wires: number; isSided: boolean }>();
   for (const row of rows) {
     for (const end of ['A', 'B'] as const) {
       const joint = row[`joint${end}`];
       const terminal = row[`terminal${end}`];
       if (joint === '') continue;
-      const earlier = first.get(joint);
-      if (!earlier) first.set(joint, { row, terminal });
-      else if (earlier.terminal !== terminal) {
+      const { name, side } = jointName(joint, splices.has(terminal));
+      const earlier = first.get(name);
+      if (!earlier) {
+        first.set(name, { row, terminal, wires: 1, isSided: side !== null });
+        continue;
+      }
+      earlier.wires += 1;
+      if (earlier.terminal !== terminal) {
         note(
           row.row,
           `terminal${end}`,
           terminal,
-          `Joint '${joint}' has terminal '${earlier.terminal}' in row ${earlier.row.row}. Wires in one barrel share one terminal.`,
+          `Joint '${name}' has terminal '${earlier.terminal}' in row ${earlier.row.row}. Wires in one barrel share one terminal.`,
         );
       } else if (earlier.row.quantity !== row.quantity || earlier.row.place !== row.place) {
         note(
           row.row,
           `joint${end}`,
           joint,
-          `Joint '${joint}' is made ${earlier.row.quantity} times in a ${earlier.row.place} place in row ${earlier.row.row}. Quantity and place have to agree.`,
+          `Joint '${name}' is made ${earlier.row.quantity} times in a ${earlier.row.place} place in row ${earlier.row.row}. Quantity and place have to agree.`,
+        );
+      } else if (
+        splices.has(terminal) &&
+        (earlier.isSided !== (side !== null) || (!earlier.isSided && earlier.wires > 2))
+      ) {
+        note(
+          row.row,
+          `joint${end}`,
+          joint,
+          `Joint '${name}' is a splice with several wires: write ${name}/1 or ${name}/2 for the side each of them comes from.`,
         );
       }
     }

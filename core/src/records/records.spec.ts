@@ -1,7 +1,7 @@
 import { NO_DEMAND } from '../match';
 import { combine, proposeColumns, readWireList } from './index';
 
-const known = { wires: new Set(['W1', 'W2']), terminals: new Set(['T1', 'T2']) };
+const known = { wires: new Set(['W1', 'W2']), terminals: new Set(['T1', 'T2', 'S1']), splices: new Set(['S1']) };
 const HEAD = ['Wire ID', 'Wire part', 'Length mm', 'Terminal A', 'Terminal B', 'Qty', 'Place'];
 const read = (...rows: string[][]) => readWireList([HEAD, ...rows], known);
 
@@ -143,8 +143,8 @@ describe('A wire list', () => {
       ['A2', 'W1', '5', 'T1', 'T2', '2', ''],
       ['A3', 'W1', '5', 'T1', '-', '1', 'wet'],
     );
-    const alone = { wire: 'W1', together: [], demand: NO_DEMAND };
-    expect(list.ok && combine(list.rows)).toEqual([
+    const alone = { wire: 'W1', together: [], opposite: [], demand: NO_DEMAND };
+    expect(list.ok && combine(list.rows, known.splices)).toEqual([
       { ...alone, terminal: 'T1', place: 'dry', pieces: 8 },
       { ...alone, terminal: 'T2', place: 'dry', pieces: 2 },
       { ...alone, terminal: 'T1', place: 'wet', pieces: 1 },
@@ -160,11 +160,37 @@ describe('A wire list', () => {
       ],
       known,
     );
-    expect(list.ok && combine(list.rows).map((c) => [c.terminal, c.wire, c.together, c.pieces])).toEqual([
-      ['T1', 'W1', ['W2'], 4],
-      ['T2', 'W1', [], 4],
+    expect(list.ok && combine(list.rows, known.splices).map((c) => [c.terminal, c.wire, c.together, c.pieces])).toEqual(
+      [
+        ['T1', 'W1', ['W2'], 4],
+        ['T2', 'W1', [], 4],
+      ],
+    );
+    expect(list.ok && combine(list.rows, known.splices)[1]?.demand).toEqual({ ...NO_DEMAND, current: 12 });
+  });
+
+  it('puts the wires of a splice on its two sides: one each where there are two, else by the side behind the joint', () => {
+    const joined = (...rows: string[][]) => readWireList([[...HEAD, 'Joint A'], ...rows], known);
+    const row = (id: string, wire: string, joint: string) => [id, wire, '5', 'S1', '-', '4', '', joint];
+    const ends = (list: ReturnType<typeof joined>) =>
+      list.ok && combine(list.rows, known.splices).map((c) => [c.wire, c.together, c.opposite, c.pieces]);
+    expect(ends(joined(row('A1', 'W2', 'J1'), row('A2', 'W1', 'J1')))).toEqual([['W1', [], ['W2'], 4]]);
+    expect(ends(joined(row('A1', 'W1', 'J1'), row('A2', 'W1', 'J1')))).toEqual([['W1', [], ['W1'], 4]]);
+    expect(ends(joined(row('A1', 'W2', 'J1/1'), row('A2', 'W1', 'J1/1'), row('A3', 'W1', 'J1/2')))).toEqual([
+      ['W1', [], ['W1', 'W2'], 4],
     ]);
-    expect(list.ok && combine(list.rows)[1]?.demand).toEqual({ ...NO_DEMAND, current: 12 });
+    expect(ends(joined(row('A1', 'W1', '')))).toEqual([['W1', [], [], 4]]);
+  });
+
+  it('asks which side of a splice a third wire comes from', () => {
+    const list = readWireList(
+      [[...HEAD, 'Joint A'], ...['A1', 'A2', 'A3'].map((id) => [id, 'W1', '5', 'S1', '-', '4', '', 'J1'])],
+      known,
+    );
+    expect(!list.ok && [list.problems[0]?.row, list.problems[0]?.text]).toEqual([
+      4,
+      "Joint 'J1' is a splice with several wires: write J1/1 or J1/2 for the side each of them comes from.",
+    ]);
   });
 
   it('refuses a joint of two terminals, or of wires that are not cut equally often', () => {

@@ -47,7 +47,10 @@ export const WIRE_LIST_COLUMNS: Readonly<Record<WireListKey, WireListColumn>> = 
   ),
   quantity: column('quantity', 'how many of this wire', ['quantity', 'qty', 'pieces', 'count'], true),
   place: column('place', 'dry or wet', ['place', 'placeofuse']),
-  jointA: column('joint a', 'the same name where wires share a barrel', ['jointa', 'joint1']),
+  jointA: column('joint a', 'the same name where wires meet in one part; of a splice J1/1 and J1/2 for its sides', [
+    'jointa',
+    'joint1',
+  ]),
   jointB: column('joint b', 'the same at the other end', ['jointb', 'joint2']),
   studA: column('stud a', 'the stud asked for, as M4', ['studa', 'stud1']),
   studB: column('stud b', 'the same at the other end', ['studb', 'stud2']),
@@ -62,6 +65,8 @@ export const WIRE_LIST_COLUMNS: Readonly<Record<WireListKey, WireListColumn>> = 
 export interface KnownParts {
   readonly wires: ReadonlySet<string>;
   readonly terminals: ReadonlySet<string>;
+  /** Those of the terminals that are splices: their wires come from two sides. */
+  readonly splices: ReadonlySet<string>;
 }
 
 /** Rows looked at to tell what a column holds. */

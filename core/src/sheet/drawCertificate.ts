@@ -1,7 +1,7 @@
 import { documentName } from '../document';
 import { DISPOSITION_WORDS } from '../entry';
 import type { Correction } from '../journal';
-import type { SetUp, SetUpContext } from '../combination';
+import { pullLimit, type SetUp, type SetUpContext } from '../combination';
 import { changeName, planRisk, type LotVerdict } from '../lot';
 import { capital } from '../text';
 import { showMoment, type Language } from '../time';
@@ -65,8 +65,9 @@ export function drawCertificate(input: CertificateInput, paper: Paper): Page[] {
   ]);
   const { stands } = head;
   const found = setUp.lots.get(head.lot) ?? [];
-  const limits = found.map(({ reason }) => reason.text);
-  const least = found[0]?.limit?.force;
+  const limits = [...new Set(found.map(({ reason }) => reason.text))];
+  const [pull] = setUp.pulls;
+  const least = (pull && pullLimit(pull, found))?.limit?.force;
   section(writer, 'What it stands on', [
     ['Person', `${input.people.join(', ')}; set-up released by ${input.releasedBy}`],
     ['Wire', `${about.wire}, revision ${stands.revisions.wire}`],

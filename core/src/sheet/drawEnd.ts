@@ -108,8 +108,26 @@ export function drawEnd(
     pointer(where === 0 ? 8 : s.x + wall / 2, where === 0 ? -outer + 4 : s.y, 'window');
   }
   if (isOpen) pointer(outer * 1.02, (angle === 180 ? 1 : -1) * outer * 0.5, 'wings');
+  if (lies.turn !== null && state === 'before') shapes.push(...otherBite(lies.turn, outer));
   if (state === 'wrong') shapes.push(path('M-104 -128L104 128M104 -128L-104 128', { stroke: 'fail', width: 7 }));
   return state === 'wrong' ? drawing(shapes, k, -112, 112, 140) : drawing(shapes, k, -140, 190, 140);
+}
+
+/** Where the bite of end 1 lies behind this one, as it is seen from the side the splice is held by now. */
+function otherBite(turn: 0 | 90, outer: number): Shape[] {
+  const flat = outer * 0.5;
+  const out = outer * 0.86;
+  const edges =
+    turn === 0
+      ? [`M${-flat} ${-out}H${flat}`, `M${-flat} ${out}H${flat}`]
+      : [`M${-out} ${-flat}V${flat}`, `M${out} ${-flat}V${flat}`];
+  return [
+    ...edges.map((d) => path(d, { stroke: 'hold', width: 5, dashed: true, part: 'other-bite' })),
+    text(106, outer * 0.7, 'bite of end 1', { size: 20, ink: 'hold' }),
+    turn === 0
+      ? path(`M${flat} ${out}L104 ${outer * 0.64}`, { stroke: 'hold', width: 1.2 })
+      : path(`M${out} ${flat}L104 ${outer * 0.64}`, { stroke: 'hold', width: 1.2 }),
+  ];
 }
 
 function drawing(shapes: readonly Shape[], scale: number, left: number, right: number, half: number): Drawing {

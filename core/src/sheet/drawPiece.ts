@@ -27,7 +27,7 @@ export function drawPieceSide(
 ): Drawing | null {
   const side = sideFrame(context, piece, point, width);
   if (!side) return null;
-  const { terminal, isOpen, from, to, tall, k } = side;
+  const { terminal, isOpen, from, to, tall, drop, k } = side;
   const shapes = [
     ...(familyOf(terminal).drawing.front !== 'none' ? tongue(side) : isOpen ? floor(side) : []),
     ...insulation(side),
@@ -41,7 +41,11 @@ export function drawPieceSide(
   // Where no number is drawn, none needs room.
   const [above, below] = point === null ? [8, 8] : [34, 48];
   const height = tall * k + above;
-  return { shapes, box: { x: 0, y: -height, width: (to - from) * k, height: height + tall * k + below }, scale: k };
+  return {
+    shapes,
+    box: { x: 0, y: -height, width: (to - from) * k, height: height + (tall + drop) * k + below },
+    scale: k,
+  };
 }
 
 /** A finished crimp end on, seen from the wire, from the numbers of the piece alone. See {@link drawPieceSide}. */

@@ -1,7 +1,7 @@
 import { cautions } from '../crimp';
 import type { Judgement, SetUp, SetUpContext } from '../combination';
-import { familyName, takesLabel } from '../terminal';
-import { sizeLabel } from '../wire';
+import { familyName, isSplice, takesLabel } from '../terminal';
+import { sizeLabel, type Wire } from '../wire';
 import { drawEnd } from './drawEnd';
 import { drawSide } from './drawSide';
 import { MARGIN, PAPER_SIZES, PageWriter, type Letterhead, type Page, type Paper } from './PageWriter';
@@ -20,7 +20,10 @@ export interface SheetInput {
     readonly wire: string;
     readonly pieces: number;
   };
-  readonly context: Pick<SetUpContext, 'terminal' | 'wire' | 'together' | 'practice' | 'use' | 'class' | 'revisions'>;
+  readonly context: Pick<
+    SetUpContext,
+    'terminal' | 'wire' | 'together' | 'opposite' | 'practice' | 'use' | 'class' | 'revisions'
+  >;
   readonly setUp: SetUp;
   readonly judgement: Judgement;
   /** Address of this set-up, for the QR code. */
@@ -30,6 +33,8 @@ export interface SheetInput {
 }
 
 const GAP = 5;
+/** Units a drawing end on takes beside others at the least: its name stands above it. */
+const LEAST = 230;
 
 /**
  * The set-up sheet of one combination: drawing, true-size strip bar with a 50 mm check bar, steps with their gates,
@@ -53,12 +58,13 @@ export function drawSheet(input: SheetInput, paper: Paper): Page[] {
 }
 
 function head(writer: PageWriter, { shop, about, context, judgement, setUp, link }: SheetInput): void {
-  const { terminal, wire, together, use } = context;
+  const { terminal, wire, together, opposite, use } = context;
   const side = 24;
   writer.put(path(qrPath(link, writer.inner + MARGIN - side, MARGIN, side), { fill: 'ink' }));
   const logo = writer.logo(shop, side + GAP);
   const room = writer.inner - side - GAP - (logo && logo + GAP);
-  const wires = [wire, ...together].map((w) => `${w.part} (${sizeLabel(w.conductor.size)})`).join(' with ');
+  const named = (of: readonly Wire[]) => of.map((w) => `${w.part} (${sizeLabel(w.conductor.size)})`).join(' with ');
+  const wires = `${named([wire, ...together])}${opposite.length ? `; end 2: ${named(opposite)}` : isSplice(terminal) ? '; one end, the list names no other wire' : ''}`;
   writer.put(text(MARGIN, MARGIN + 5, `${about.terminal} on ${about.wire}`, { size: 6.4, bold: true }));
   let y = MARGIN + 10;
   for (const words of [
@@ -101,9 +107,14 @@ function drawings(writer: PageWriter, { context, setUp }: SheetInput): void {
       writer.put(text(MARGIN, writer.y + 1, part, { size: 3.1, face: 'text' }));
       writer.y += 4;
     }
+    const second = setUp.other?.orientation;
+    if (second) writer.paragraph(`End 2. ${second.headline} ${second.why}`, 3.1);
   }
   const strip = preparation?.strip;
-  const view = strip ? sideView(terminal, wire, strip, setUp.bites, tool?.nest ?? null) : null;
+  const { other } = setUp;
+  const otherStrip = other?.preparation?.strip ?? null;
+  const opposite = other && otherStrip ? { wire: other.wire, strip: otherStrip, bites: other.bites } : null;
+  const view = strip ? sideView(terminal, wire, strip, setUp.bites, tool?.nest ?? null, opposite) : null;
   if (!strip || !view) {
     writer.put(
       text(MARGIN, writer.y + 3, 'No drawing: the terminal’s sheet leaves out a dimension it needs.', {
@@ -115,35 +126,37 @@ function drawings(writer: PageWriter, { context, setUp }: SheetInput): void {
     return;
   }
   const sideWidth = writer.inner * 0.56;
-  const side = drawSide(terminal, view, strip, orientation?.angle ?? null, 560);
+  const side = drawSide(terminal, view, strip, orientation?.angle ?? null, 560, otherStrip);
   const tall = writer.place(side, MARGIN, writer.y, sideWidth);
-  let ends = 0;
+  let lowest = 0;
   if (tool && orientation) {
     const states = orientation.wrong ? (['before', 'wrong', 'after'] as const) : (['before', 'after'] as const);
-    const drawn = states.flatMap((state) => {
-      const found = drawEnd(terminal, wire, tool.nest.profile, orientation, state);
-      return found ? [{ state, found }] : [];
+    const ends = other?.orientation ? [{ wire: other.wire, lies: other.orientation, state: 'end 2' as const }] : [];
+    const drawn = [...states.map((state) => ({ wire, lies: orientation, state })), ...ends].flatMap((one) => {
+      const at = one.state === 'end 2' ? 'before' : one.state;
+      const found = drawEnd(terminal, one.wire, tool.nest.profile, one.lies, at);
+      return found ? [{ state: one.state, found }] : [];
     });
     const units = Math.max(
       560,
-      drawn.reduce((sum, { found }) => sum + found.box.width, 0),
+      drawn.reduce((sum, { found }) => sum + Math.max(found.box.width, LEAST), 0),
     );
     const scale = (writer.inner - sideWidth - 2) / units;
     let x = MARGIN + sideWidth + 2;
     for (const { state, found } of drawn) {
       const room = found.box.width * scale;
-      const name = { before: 'like this', wrong: 'not like this', after: 'after the bite' }[state];
+      const name = { before: 'like this', wrong: 'not like this', after: 'after the bite', 'end 2': 'end 2' }[state];
       const isWrong = state === 'wrong';
       writer.put(text(x, writer.y + 3, name, { size: 2.6, bold: isWrong, ink: isWrong ? 'fail' : 'ink' }));
-      ends = Math.max(ends, 5 + writer.place(found, x, writer.y + 5, room));
-      x += room;
+      lowest = Math.max(lowest, 5 + writer.place(found, x, writer.y + 5, room));
+      x += Math.max(room, LEAST * scale);
     }
   }
-  writer.y += Math.max(tall, ends) + 2;
+  writer.y += Math.max(tall, lowest) + 2;
 }
 
 /** The strip window in true size, and a bar of 50 mm to check the printer by. */
-function stripBar(writer: PageWriter, { preparation }: SetUp): void {
+function stripBar(writer: PageWriter, { preparation, other }: SetUp): void {
   const strip = preparation?.strip;
   if (!strip?.window) return;
   const x = MARGIN;
@@ -171,7 +184,7 @@ function stripBar(writer: PageWriter, { preparation }: SetUp): void {
       strip.kind === 'positioned'
         ? ` Insulation edge ${showRange(strip.position, 1, ' to ')} mm behind the barrel.`
         : '';
-    const said = `Strip ${strip.setPoint ?? 'none'} mm, true size: cut insulation at 0, wire end in the band.${edge}`;
+    const said = `${other ? 'End 1: strip' : 'Strip'} ${strip.setPoint ?? 'none'} mm, true size: cut insulation at 0, wire end in the band.${edge}${secondStrip(other)}`;
     const room = writer.inner - 54 - longest;
     wrapText(said, 2.8, room).forEach((part, index) => {
       writer.put(text(x + longest + 3, y + 3 + index * 3.6, part, { size: 2.8, face: 'text' }));
@@ -180,12 +193,18 @@ function stripBar(writer: PageWriter, { preparation }: SetUp): void {
   writer.y += 14;
 }
 
+/** How long the other wire of a splice is stripped; the bar in true size is of end 1. */
+function secondStrip(other: SetUp['other']): string {
+  const strip = other?.preparation?.strip;
+  return strip?.window ? ` End 2: strip ${strip.setPoint ?? 'none'} mm (${showRange(strip.window, 1)}).` : '';
+}
+
 function answers(writer: PageWriter, { judgement, setUp }: SheetInput): void {
   const limit = setUp.standing.limit;
   const rows = judgement.stages.map((stage) => [
     stage.stage,
     stage.stage === 'tug' && limit
-      ? `${limit.reason.text} Speed ${limit.table.speed.min}–${limit.table.speed.max} mm/min. ${setUp.pulledWith}`.trim()
+      ? `${[...new Set(setUp.wires.map(({ standing }) => standing.reason.text))].join(' ')} Speed ${limit.table.speed.min}–${limit.table.speed.max} mm/min. ${setUp.pulledWith}`.trim()
       : stage.answer,
   ]);
   for (const [name = '', answer = ''] of rows) {
@@ -204,7 +223,7 @@ function lists(writer: PageWriter, { setUp, context }: SheetInput): void {
   const half = (writer.inner - GAP) / 2;
   const size = 2.9;
   const step = 3.6;
-  const steps = setUp.gates.map((gate) => gate.headline);
+  const steps = setUp.gates.map((gate) => `${setUp.other && gate.end === 2 ? 'End 2: ' : ''}${gate.headline}`);
   const points = setUp.criteria.map((point) => `${point.title}: ${point.accept}`);
   const measure = (items: readonly string[]) =>
     items.reduce((sum, item) => sum + wrapText(item, size, half - 6).length * step + 1, 6);

@@ -1,5 +1,5 @@
 import type { StripWindow } from '../prepare';
-import { familyOf, isSplice, type Range, type Terminal } from '../terminal';
+import { familyOf, isSplice, type End, type Range, type Terminal } from '../terminal';
 import { path, rect, text, type Shape } from './shapes';
 import type { SideView } from './sideView';
 import { showRange } from '../units';
@@ -18,6 +18,7 @@ const span = (range: Range | null) => (range ? showRange(range, 1) : 'none');
 /**
  * The side view with its dimension lines as shapes, `width` units wide. Text keeps its size in units, so a wider drawing
  * shows the parts larger.
+ * @param otherStrip of the wire at the other end of a splice; null where none is drawn
  * @param seamAngle degrees of the seam; 180 draws it in the lower wall; null where it is not shown
  */
 export function drawSide(
@@ -26,6 +27,7 @@ export function drawSide(
   strip: StripWindow,
   seamAngle: number | null,
   width = 640,
+  otherStrip: StripWindow | null = null,
 ): Drawing {
   const k = Math.min(width / (view.to - view.from), width / 9 / view.halfHeight);
   const x = (value: number) => (value - view.from) * k;
@@ -47,27 +49,26 @@ export function drawSide(
     );
   }
   for (const wall of view.walls) shapes.push(box(wall, tin));
-  if (view.window) {
+  for (const window of view.windows) {
     shapes.push(
-      rect(x(view.window.x), y(view.window.y) - 1, view.window.width * k, view.window.height * k + 2, {
+      rect(x(window.x), y(window.y) - 1, window.width * k, window.height * k + 2, {
         fill: 'paper',
         stroke: 'tin-edge',
       }),
-      text(
-        x(view.window.x + view.window.width / 2),
-        // No bite comes near it.
-        y(-view.halfHeight) - 8,
-        words.holeInShort,
-        {
-          anchor: 'middle',
-          ink: 'soft',
-        },
-      ),
     );
   }
-  for (const strand of view.strands) shapes.push(box(strand, { fill: 'copper', stroke: 'copper-light' }));
-  shapes.push(box(view.insulation, { fill: 'insulation' }));
-  shapes.push(box({ ...view.insulation, height: view.insulation.height * 0.28 }, { fill: 'insulation-light' }));
+  const [first] = view.windows;
+  if (first) {
+    const ends = view.windows.flatMap((window) => [window.x, window.x + window.width]);
+    // No bite comes near it.
+    const middle = x((Math.min(...ends) + Math.max(...ends)) / 2);
+    shapes.push(text(middle, y(-view.halfHeight) - 8, words.holeInShort, { anchor: 'middle', ink: 'soft' }));
+  }
+  for (const { strands, insulation } of [view, ...(view.other ? [view.other] : [])]) {
+    for (const strand of strands) shapes.push(box(strand, { fill: 'copper', stroke: 'copper-light' }));
+    shapes.push(box(insulation, { fill: 'insulation' }));
+    shapes.push(box({ ...insulation, height: insulation.height * 0.28 }, { fill: 'insulation-light' }));
+  }
   if (view.seal) {
     shapes.push(box(view.seal, { fill: 'accent', stroke: 'ink' }));
     const ribs = 3;
@@ -78,15 +79,16 @@ export function drawSide(
       );
     }
   }
-  if (view.support) {
+  for (const support of [view.support, view.other?.support ?? null]) {
+    if (!support) continue;
     const isSleeve = !isOpen;
     shapes.push(
-      box(view.support, isSleeve ? { stroke: 'soft', width: 1.4, dashed: true } : { stroke: 'tin-edge', width: 3 }),
+      box(support, isSleeve ? { stroke: 'soft', width: 1.4, dashed: true } : { stroke: 'tin-edge', width: 3 }),
     );
     shapes.push(
       text(
-        x(view.support.x + view.support.width / 2),
-        y(Math.max(view.support.y + view.support.height, view.seal ? view.seal.y + view.seal.height : 0)) + 17,
+        x(support.x + support.width / 2),
+        y(Math.max(support.y + support.height, view.seal ? view.seal.y + view.seal.height : 0)) + 17,
         !isSleeve ? (view.seal ? 'seal in its wings' : 'insulation grip') : words.support,
         { anchor: 'middle', ink: 'soft' },
       ),
@@ -107,7 +109,9 @@ export function drawSide(
     shapes.push(path(`M${x(centre) - half} ${top - 14}h${2 * half}l${-half} 13z`, { fill: 'steel', part: 'bite' }));
     shapes.push(text(x(centre), top - 18, label, { anchor: 'middle', bold: true }));
   };
-  for (const bite of view.bites) pressed(bite.centre, bite.width, String(bite.order));
+  const ofEnd = (end: End) => (view.other ? `${end}.` : '');
+  for (const bite of view.bites) pressed(bite.centre, bite.width, `${ofEnd(1)}${bite.order}`);
+  for (const bite of view.other?.bites ?? []) pressed(bite.centre, bite.width, `${ofEnd(2)}${bite.order}`);
   if (view.gripBite) pressed(view.gripBite.centre, view.gripBite.width, 'wide');
   const base = y(view.halfHeight) + 34;
   const dim = (d: string) => shapes.push(path(d, { stroke: 'ink' }));
@@ -119,7 +123,9 @@ export function drawSide(
     );
   } else {
     dim(`M${x(view.wireEnd)} ${y(view.halfHeight)}V${base + 41}`);
-    shapes.push(text(x(view.wireEnd) - 6, base + 12, 'at the stop', { anchor: 'end' }));
+    // Of a splice both wires meet the stop from their own side.
+    const side = view.other ? 6 : -6;
+    shapes.push(text(x(view.wireEnd) + side, base + 12, 'at the stop', { anchor: view.other ? 'start' : 'end' }));
   }
   dim(`M${x(0)} ${y(view.halfHeight)}V${base + 14}M${x(view.insulationEdge)} ${y(view.halfHeight)}V${base + 41}`);
   // A lug's barrel grows over the bare wire: what is drawn is before the bite, what the practice limits is after it.
@@ -135,21 +141,39 @@ export function drawSide(
     ),
   );
   dim(`M${x(view.wireEnd)} ${base + 38}H${x(view.insulationEdge)}`);
-  const middle = x((view.wireEnd + view.insulationEdge) / 2);
+  // Of a splice each length stands on its own side of the stop.
+  const middle = view.other ? x(view.wireEnd) + 8 : x((view.wireEnd + view.insulationEdge) / 2);
   shapes.push(
     text(
       middle,
       base + 60,
       `strip ${strip.setPoint ?? 'none'}  (${span(strip.window)} mm)${strip.folded ? ', folded back' : ''}`,
-      {
-        anchor: 'middle',
-        bold: true,
-        size: 18,
-      },
+      { anchor: view.other ? 'start' : 'middle', bold: true, size: 18 },
     ),
   );
+  if (view.other && otherStrip) {
+    const { wireEnd, insulationEdge, gap } = view.other;
+    dim(`M${x(wireEnd)} ${y(view.halfHeight)}V${base + 41}M${x(insulationEdge)} ${y(view.halfHeight)}V${base + 41}`);
+    dim(`M${x(insulationEdge)} ${base + 38}H${x(wireEnd)}`);
+    const said = `${otherStrip.rule === 'window' ? 'edge' : 'gap'} ${mm(gap)} (${span(otherStrip.position)})`;
+    shapes.push(
+      text(x(insulationEdge) - 6, base + 12, said, { anchor: 'end' }),
+      text(
+        x(wireEnd) - 8,
+        base + 60,
+        `strip ${otherStrip.setPoint ?? 'none'}  (${span(otherStrip.window)} mm)${otherStrip.folded ? ', folded back' : ''}`,
+        { anchor: 'end', bold: true, size: 18 },
+      ),
+      text(x(insulationEdge) - 6, base + 84, 'end 2', { anchor: 'end', ink: 'soft' }),
+      text(x(view.insulationEdge) + 6, base + 84, 'end 1', { ink: 'soft' }),
+    );
+  }
   const height = view.halfHeight * k;
-  return { shapes, box: { x: 0, y: -height - 40, width, height: 2 * height + 40 + 102 }, scale: k };
+  return {
+    shapes,
+    box: { x: 0, y: -height - 40, width, height: 2 * height + 40 + (view.other ? 126 : 102) },
+    scale: k,
+  };
 
   /** Outline of the tongue or pad, bent down from the barrel's floor. */
   function tongue(): string {
@@ -167,8 +191,10 @@ export function drawSide(
     const top = y(view.inner);
     const thick = (view.outer - view.inner) * k;
     const front = x(view.from + 0.3);
-    const back = x((barrel.betweenGrips ?? 0) + barrel.supportLength);
-    if (isSplice(terminal)) return `M${front} ${top}H${back}V${top + thick}H${front}Z`;
+    const reach = (barrel.betweenGrips ?? 0) + barrel.supportLength;
+    const back = x(reach);
+    const start = view.other && isSplice(terminal) ? x(view.leftEnd - reach) : front;
+    if (isSplice(terminal)) return `M${start} ${top}H${back}V${top + thick}H${start}Z`;
     // The body begins where the room for the brush ends.
     const nose = x(-view.length - terminal.brushMax);
     return `M${front} ${top - thick * 2}H${nose}V${top}H${back}V${top + thick}H${front}Z`;

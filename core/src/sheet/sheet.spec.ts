@@ -105,7 +105,15 @@ describe('A drawing', () => {
   const texts = (shapes: readonly Shape[]) => shapes.flatMap((shape) => (shape.kind === 'text' ? [shape.text] : []));
   const slit = (angle: number, state: 'before' | 'wrong') => {
     const { terminal, wire: conductor } = context('bare-terminal');
-    const lies = { headline: '', why: '', critical: true, angle, confirm: '', wrong: { angle: 0, text: '' } };
+    const lies = {
+      headline: '',
+      why: '',
+      critical: true,
+      angle,
+      confirm: '',
+      wrong: { angle: 0, text: '' },
+      turn: null,
+    };
     const drawn = drawEnd(terminal, conductor, 'indent-and-cradle', lies, state);
     const found = drawn?.shapes.find((shape) => shape.kind === 'path' && shape.width === 4 && shape.fill === null);
     return found?.kind === 'path' ? (found.d.match(/-?\d+(\.\d+)?(e-?\d+)?/g) ?? []).map(Number) : [];

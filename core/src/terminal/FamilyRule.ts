@@ -43,6 +43,8 @@ export interface FamilyRule {
   readonly words: {
     /** What lies in front of the barrel, where the wire ends; null: tongue or mating end. */
     readonly front: string | null;
+    /** What decides how a part lies that does not lie any way round. */
+    readonly liesBy: string;
     /** What has to lie in one plane. */
     readonly inOnePlane: string;
     /** What the inspection opening is called, on the piece and in short. */
@@ -83,6 +85,7 @@ export const USUAL = {
   inTheWet: null,
   words: {
     front: null,
+    liesBy: 'seam',
     inOnePlane: 'Contact and bite',
     hole: 'window',
     holeInShort: 'hole',
@@ -116,6 +119,7 @@ export const OPEN_BARREL = {
   },
   words: {
     ...USUAL.words,
+    liesBy: 'wings',
     wayRound: 'Both wings rolled alike into the strands, tips touching or short of the floor, floor flat.',
   },
 } as const satisfies Partial<FamilyRule>;

@@ -212,6 +212,7 @@ export const familyContext = (family: Family, changes: Partial<SetUpContext> = {
   terminal: families[family],
   wire: wireRound,
   together: [],
+  opposite: [],
   use: dry,
   class: '2',
   practice: { ...practice, measuredPieces: 1 },

@@ -5,6 +5,7 @@ import { metalArea, type Wire } from '../wire';
 import type { ToolState } from './judgeTool';
 import type { NestPlace, ToolBook } from './openToolBook';
 import { selectorSetting } from './selectorSetting';
+import { insulationPosition } from './insulationPosition';
 import type { COVERS } from './kinds';
 import type { Die, Nest, Positioner, Tool } from './Tool';
 
@@ -34,6 +35,16 @@ export interface ToolCandidate {
   readonly stepDown: Nest | null;
   readonly reasons: readonly Reason[];
 }
+
+/** What one barrel takes. */
+export interface Barrelful {
+  readonly wires: readonly Wire[];
+  /** Folded back to double its area. */
+  readonly folded: boolean;
+}
+
+const areaOf = ({ wires, folded }: Barrelful) =>
+  wires.reduce((sum, wire) => sum + metalArea(wire.conductor), 0) * (folded ? 2 : 1);
 
 export interface ToolChoice {
   /** Best first. */
@@ -73,6 +84,8 @@ const STATE_ORDER = { ready: 0, 'check-due': 1, refused: 2 } as const;
  * terminal before suitable by geometry (which only counts where the practice allows it, and is said), then the fewest
  * minutes of change, then the tightest nest. A refused tool stays in the list with its reason, so that nobody wonders
  * where it went.
+ *
+ * @param other what the second barrel of a splice takes: one nest presses both
  */
 export function chooseTool(
   terminal: Terminal,
@@ -80,8 +93,10 @@ export function chooseTool(
   book: ToolBook,
   practice: Practice,
   folded = false,
+  other: Barrelful | null = null,
 ): ToolChoice {
-  const area = wires.reduce((sum, wire) => sum + metalArea(wire.conductor), 0) * (folded ? 2 : 1);
+  const area = areaOf({ wires, folded });
+  const areas = other ? [area, areaOf(other)] : [area];
   const listed = (book.listed.get(terminal.part) ?? []).filter(({ nest }) =>
     familyOf(terminal).nests.listed.includes(nest.profile),
   );
@@ -97,7 +112,7 @@ export function chooseTool(
           ]),
         ];
   const candidates = places
-    .filter(({ nest }) => area >= nest.area.min && area <= nest.area.max)
+    .filter(({ nest }) => areas.every((each) => each >= nest.area.min && each <= nest.area.max))
     .map((place) => candidate(place, terminal, wires, practice, listed.includes(place)))
     .sort(
       (a, b) =>
@@ -124,7 +139,7 @@ export function chooseTool(
           : reason(
               'no-tool',
               'bad',
-              `No tool is ${practice.toolPolicy === 'listed-only' ? 'listed for' : 'suitable for'} ${terminal.part} with ${area.toFixed(2)} mm² of metal.`,
+              `No tool is ${practice.toolPolicy === 'listed-only' ? 'listed for' : 'suitable for'} ${terminal.part} with ${areas.map((each) => each.toFixed(2)).join(' and ')} mm² of metal${other ? ' at its two ends' : ''}.`,
               { area },
             )),
     );
@@ -186,8 +201,8 @@ function candidate(
       }),
     );
   }
-  const grip = wire && tool.insulationPositions.find((p) => inside(wire.insulationDiameter, p.diameters));
-  if (wire && tool.insulationPositions.length && !grip && terminal.insulationRange) {
+  const grip = wire ? insulationPosition(tool, wire) : null;
+  if (wire && tool.insulationPositions.length && grip === null && terminal.insulationRange) {
     reasons.push(
       reason(
         'no-insulation-position',
@@ -229,12 +244,10 @@ function candidate(
     state,
     setting: selected.setting,
     positioner,
-    insulationPosition: grip?.label ?? null,
+    insulationPosition: grip,
     changes,
     usable,
     stepDown,
     reasons: [...reasons, ...state.reasons],
   };
 }
-
-const inside = (value: number, range: { min: number; max: number }) => value >= range.min && value <= range.max;

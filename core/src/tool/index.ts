@@ -1,5 +1,6 @@
 export { checkPlaces, findCheckPlace, type CheckPlace } from './checkPlaces';
-export { chooseTool, type Change, type ToolCandidate, type ToolChoice } from './chooseTool';
+export { chooseTool, type Barrelful, type Change, type ToolCandidate, type ToolChoice } from './chooseTool';
+export { insulationPosition } from './insulationPosition';
 export {
   asOf,
   checkPassed,

@@ -69,10 +69,13 @@ export const SUBJECTS: Readonly<Record<LedgerName, ReadSubjects>> = {
       || CASE WHEN due IS NULL THEN '{}'::jsonb ELSE jsonb_build_object('due', due) END
       || CASE WHEN archived_at IS NULL THEN '{}'::jsonb ELSE jsonb_build_object('archivedAt', ${at('archived_at')},
         'archivedBy', archived_by) END)::json AS state FROM wire_lists
-    UNION ALL SELECT 'combination/' || id, json_build_object('list', list, 'terminal', terminal, 'wire', wire,
+    -- A combination with one end says what it said before there could be two.
+    UNION ALL SELECT 'combination/' || id, (jsonb_build_object('list', list, 'terminal', terminal, 'wire', wire,
       'practice', practice, 'pieces', pieces, 'place', place, 'class', class, 'customer', customer, 'demand', demand,
       'together', together, 'readIn', read_in, 'revisions', json_build_object('terminal', terminal_revision,
-      'wire', wire_revision, 'practice', practice_revision)) FROM combinations`),
+      'wire', wire_revision, 'practice', practice_revision))
+      || CASE WHEN opposite::text = '[]' THEN '{}'::jsonb ELSE jsonb_build_object('opposite', opposite) END)::json
+      AS state FROM combinations`),
   studies: fromTable(`SELECT 'study/' || id AS subject, json_build_object('name', name, 'combination', combination,
       'seed', seed, 'items', items, 'look', look, 'by', by_name, 'closed', closed_at IS NOT NULL) AS state FROM studies
     UNION ALL SELECT 'answer/' || id, json_build_object('study', study, 'person', person, 'round', round, 'item', item,

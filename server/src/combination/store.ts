@@ -1,5 +1,5 @@
 import type { Combination, CombinationView } from '@tug-mark/contract';
-import { judgeFit, type SetUpContext } from '@tug-mark/core';
+import { judgeEnds, type SetUpContext } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { listParts, readRevisions, revisionKey } from '../cabinet/store';
 import { readChecks, readReturns } from '../cabinet/toolRecords';
@@ -24,6 +24,8 @@ export interface CombinationRow {
   class: string;
   customer: string | null;
   together: { part: string; revision: number }[];
+  /** Wires at the other end of a splice. */
+  opposite: { part: string; revision: number }[];
   demand: Combination['demand'];
   /** It came with a record file of before such files were kept apart. */
   read_in: boolean;
@@ -90,7 +92,7 @@ async function newestOf(
   kind: 'terminal' | 'wire' | 'practice',
   rows: readonly CombinationRow[],
 ): Promise<Map<string, number>> {
-  const others = kind === 'wire' ? rows.flatMap((row) => row.together.map((w) => w.part)) : [];
+  const others = kind === 'wire' ? rows.flatMap((row) => [...row.together, ...row.opposite].map((w) => w.part)) : [];
   const parts = [...new Set([...rows.map((row) => row[kind]), ...others])];
   const found = (await db('parts')
     .where({ kind })
@@ -113,13 +115,13 @@ export async function contextsOf(
       kind,
       rows.map((row) => ({ part: row[kind], revision: row[`${kind}_revision`] })),
     );
-  const [terminals, wires, together, practices, newestTerminal, newestWire, newestPractice] = await Promise.all([
+  const [terminals, wires, further, practices, newestTerminal, newestWire, newestPractice] = await Promise.all([
     revisions('terminal'),
     revisions('wire'),
     readRevisions(
       db,
       'wire',
-      rows.flatMap((row) => row.together),
+      rows.flatMap((row) => [...row.together, ...row.opposite]),
     ),
     revisions('practice'),
     newestOf(db, 'terminal', rows),
@@ -131,15 +133,19 @@ export async function contextsOf(
       const terminal = terminals.get(revisionKey(row.terminal, row.terminal_revision));
       const wire = wires.get(revisionKey(row.wire, row.wire_revision));
       const practice = practices.get(revisionKey(row.practice, row.practice_revision));
-      const others = row.together.flatMap((w) => together.get(revisionKey(w.part, w.revision)) ?? []);
-      if (!terminal || !wire || !practice || others.length !== row.together.length) {
+      const wiresOf = (of: CombinationRow['together']) =>
+        of.flatMap((w) => further.get(revisionKey(w.part, w.revision)) ?? []);
+      const [together, opposite] = [wiresOf(row.together), wiresOf(row.opposite)];
+      const isWhole = together.length === row.together.length && opposite.length === row.opposite.length;
+      if (!terminal || !wire || !practice || !isWhole) {
         throw new Error(`Combination ${row.id} names a part revision that is not there.`);
       }
       const context: SetUpContext = {
         ...shared,
         terminal,
         wire,
-        together: others,
+        together,
+        opposite,
         practice,
         use: { ...row.demand, place: row.place },
         class: row.class,
@@ -147,12 +153,14 @@ export async function contextsOf(
           terminal: row.terminal_revision,
           wire: row.wire_revision,
           together: row.together.map((w) => w.revision),
+          ...(opposite.length && { opposite: row.opposite.map((w) => w.revision) }),
           practice: row.practice_revision,
         },
         newest: {
           terminal: newestTerminal.get(row.terminal) ?? row.terminal_revision,
           wire: newestWire.get(row.wire) ?? row.wire_revision,
           together: row.together.map((w) => newestWire.get(w.part) ?? w.revision),
+          ...(opposite.length && { opposite: row.opposite.map((w) => newestWire.get(w.part) ?? w.revision) }),
           practice: newestPractice.get(row.practice) ?? row.practice_revision,
         },
       };
@@ -208,13 +216,14 @@ async function headOf(
 ): Promise<Omit<CombinationView, 'entries'>> {
   const shared = await readShared(db, taken);
   const context = await contextOf(db, row, shared);
-  const { terminal, wire, together, practice, use, revisions, newest } = context;
+  const { terminal, wire, together, opposite, practice, use, revisions, newest } = context;
   // The cabinet is needed only to name what would fit instead.
-  const refused = judgeFit(terminal, [wire, ...together], use, practice).verdict === 'no';
+  const refused = judgeEnds(terminal, [wire, ...together], opposite, use, practice).verdict === 'no';
   return {
     combination: toCombination(row),
     wire,
     together: [...together],
+    opposite: [...opposite],
     terminal,
     practice,
     revisions,

@@ -17,6 +17,7 @@ import * as ownPasswords from './migrations/014-own-passwords';
 import * as rolesAndSettings from './migrations/015-roles-and-settings';
 import * as movedIn from './migrations/016-moved-in';
 import * as listColumns from './migrations/017-list-columns';
+import * as otherEnds from './migrations/018-other-ends';
 
 const MIGRATIONS = [
   { name: '001-first', up: first.up, down: first.down },
@@ -36,6 +37,7 @@ const MIGRATIONS = [
   { name: '015-roles-and-settings', up: rolesAndSettings.up, down: rolesAndSettings.down },
   { name: '016-moved-in', up: movedIn.up, down: movedIn.down },
   { name: '017-list-columns', up: listColumns.up, down: listColumns.down },
+  { name: '018-other-ends', up: otherEnds.up, down: otherEnds.down },
 ];
 
 /** Every schema there has been, in their order. */

@@ -335,17 +335,20 @@ export class Journal {
   private async takeUp(
     trx: Knex,
     combination: string,
-    { terminal, wire, together, practice }: Revisions,
+    { terminal, wire, together, opposite = [], practice }: Revisions,
     { name: by, role }: By,
   ): Promise<void> {
-    const { together: others } = await readRow(trx, combination);
+    const row = await readRow(trx, combination);
+    const at = (wires: typeof row.together, revisions: readonly number[]) =>
+      JSON.stringify(wires.map(({ part, revision }, i) => ({ part, revision: revisions[i] ?? revision })));
     await trx('combinations')
       .where({ id: combination })
       .update({
         terminal_revision: terminal,
         wire_revision: wire,
         practice_revision: practice,
-        together: JSON.stringify(others.map(({ part, revision }, i) => ({ part, revision: together[i] ?? revision }))),
+        together: at(row.together, together),
+        opposite: at(row.opposite, opposite),
       });
     await noteDeeds(trx, 'lists', 'begun-again', [`combination/${combination}`], { by, role });
     await bumpVersion(trx);

@@ -29,13 +29,14 @@ export async function importReadings(
   const run = currentRun(standing);
   // One at a time: of 200,000 none has to be held longer than it takes to write it.
   const bodies = function* (): Generator<EntryBody> {
-    for (const { piece, wire, force, typed, unit, mode, note } of rows) {
+    for (const { piece, wire, force, typed, unit, mode, failedEnd, note } of rows) {
       yield {
         kind: 'reading',
         ...(run > 1 && { run }),
         lot,
         piece,
         ...(wire > 1 && { wire }),
+        ...(failedEnd && { failedEnd }),
         force,
         typed,
         unit,
@@ -53,7 +54,14 @@ export async function importReadings(
     ...unread,
     ...done.wrong.slice(0, MOST_TOLD).map(({ index, refusal }) => {
       const row = rows[index];
-      const cells = { piece: row?.piece, force: row?.typed, typed: row?.typed, wire: row?.wire, note: row?.note };
+      const cells = {
+        piece: row?.piece,
+        force: row?.typed,
+        typed: row?.typed,
+        wire: row?.wire,
+        note: row?.note,
+        failedEnd: row?.failedEnd,
+      };
       const value = cells[refusal.field as keyof typeof cells];
       return {
         ...(row && { row: row.row }),

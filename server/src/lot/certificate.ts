@@ -115,7 +115,7 @@ export function toCertificate(source: CertificateSource, madeAt: string): Certif
     },
     stands: head.stands,
     releasedBy: source.releasedBy,
-    limits: [view.wire, ...view.together].map((each, i) => ({
+    limits: [view.wire, ...view.together, ...view.opposite].map((each, i) => ({
       wire: each.part,
       force: setUp.lots.get(head.lot)?.[i]?.limit?.force ?? null,
       table: head.stands.limit,

@@ -14,6 +14,7 @@ import {
   judgeReading,
   unpackTrace,
   type SetUpContext,
+  pullLimit,
 } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
@@ -189,10 +190,10 @@ export function differencesOf(record: CombinationRecord): ForeignRecord['differe
   for (const { seq, body, verdict, limit: own } of inForce(record.entries)) {
     if (body.kind !== 'reading') continue;
     // By the table the entry says it was judged by, as the file has it: whatever run or lot it belongs to.
-    const wire = setUp.wires[(body.wire ?? 1) - 1]?.wire;
-    const found =
-      wire && own && findLimit(context.limits, wire, context.terminal, context.class, '', context.practice, own);
-    const limit = found?.limit?.force ?? null;
+    const pull = setUp.pulls[(body.wire ?? 1) - 1];
+    const { limits, terminal, class: grade, practice } = context;
+    const found = own && setUp.wires.map(({ wire }) => findLimit(limits, wire, terminal, grade, '', practice, own));
+    const limit = (pull && found && pullLimit(pull, found, body.failedEnd))?.limit?.force ?? null;
     const computed = judgeReading(body.force, limit, body.mode);
     compare(
       `entry ${seq}, piece ${body.piece}`,

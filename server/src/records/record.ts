@@ -21,7 +21,7 @@ export async function writeRecord(db: Knex, id: string, now: string): Promise<Re
     newestSeal(db),
     readEnd(db, id),
   ]);
-  const { combination, practice, tools, checks, returns, together, revisions } = view;
+  const { combination, practice, tools, checks, returns, together, opposite, revisions } = view;
   const context = setUpContext(view);
   // A combination is judged by its set-up; what was found in its lots is judged with the lots.
   const judgement = judgeCombination(computeSetUp(context, view.entries, now), view.entries, context, now);
@@ -34,6 +34,7 @@ export async function writeRecord(db: Knex, id: string, now: string): Promise<Re
     combination,
     wire: view.wire,
     together,
+    opposite,
     terminal: view.terminal,
     practice,
     revisions,

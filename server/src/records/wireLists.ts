@@ -1,5 +1,5 @@
 import type { ListColumns, WireListKept } from '@tug-mark/contract';
-import { choosePractice, combine, readWireList } from '@tug-mark/core';
+import { choosePractice, combine, isSplice, readWireList } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { listParts, newestRevisions } from '../cabinet/store';
@@ -29,12 +29,14 @@ export async function importWireList(
 ): Promise<WireListKept> {
   const digest = sha256(list.bytes);
   const { table } = list;
-  const [wires, terminals, practices] = await Promise.all([
+  const [wires, terminals, practices, parts] = await Promise.all([
     newestRevisions(db, 'wire'),
     newestRevisions(db, 'terminal'),
     newestRevisions(db, 'practice'),
+    listParts(db, 'terminal'),
   ]);
-  const read = readWireList(table, { wires: new Set(wires.keys()), terminals: new Set(terminals.keys()) });
+  const splices = new Set(parts.filter(isSplice).map(({ part }) => part));
+  const read = readWireList(table, { wires: new Set(wires.keys()), terminals: new Set(terminals.keys()), splices });
   if (!read.ok) {
     throw refusals.listProblems(
       read.problems.map(({ row, column, value, text }) => ({ row, where: column, value, text })),
@@ -44,7 +46,7 @@ export async function importWireList(
   const chosen = choosePractice(await listParts(db, 'practice'), list.customer, list.class);
   if (!chosen.practice) throw refusals.noPractice(chosen.text);
   const practice = chosen.practice.part;
-  const combinations = combine(read.rows);
+  const combinations = combine(read.rows, splices);
   const kept: WireListKept = {
     id: list.id,
     name: list.name,
@@ -96,6 +98,7 @@ export async function importWireList(
         practice_revision: practices.get(practice),
         customer: list.customer,
         together: JSON.stringify(c.together.map((part) => ({ part, revision: wires.get(part) }))),
+        opposite: JSON.stringify(c.opposite.map((part) => ({ part, revision: wires.get(part) }))),
         demand: JSON.stringify(c.demand),
         pieces: c.pieces,
         place: c.place,

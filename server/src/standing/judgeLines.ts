@@ -56,7 +56,7 @@ export async function judgeLines(
       line: {
         ...toCombination(row),
         terminalLabel: context.terminal.label,
-        wireLabel: context.wire.label,
+        wireLabel: wiresLabel(context),
         family: familyName(context.terminal.family),
         verdict: judgement.verdict,
         release: judgement.release.state,
@@ -86,4 +86,15 @@ function lotLine({ head, verdict, headline }: LotVerdict, isLong: boolean): NonN
   if (!isLong) return { lot, name, made, pieces, verdict, headline };
   const said = state === 'finished' ? 'Finished; open it to see its verdict.' : 'Open it to see how far it is.';
   return { lot, name, made: 0, pieces, verdict: 'running', headline: said };
+}
+
+/** The wire of a line with those that share its barrel, and what it is spliced to. */
+function wiresLabel({ wire, together, opposite }: Pick<SetUpContext, 'wire' | 'together' | 'opposite'>): string {
+  const named = (wires: readonly SetUpContext['wire'][]) =>
+    wires.map(({ part, label }) => `${part} ${label}`).join(' and ');
+  return [
+    wire.label,
+    ...(together.length ? [`and ${named(together)}`] : []),
+    ...(opposite.length ? [`to ${named(opposite)}`] : []),
+  ].join(' ');
 }

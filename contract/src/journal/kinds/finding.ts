@@ -1,7 +1,7 @@
 import { FINDINGS } from '@tug-mark/core';
 import { z } from 'zod';
 import { anyoneRecording, type EntryKindContract } from '../EntryKindContract';
-import { note, ofLot, partId, piece, run } from '../fields';
+import { end, note, ofLot, partId, piece, run } from '../fields';
 
 export const finding: EntryKindContract<'finding'> = {
   schema: z.strictObject({
@@ -9,6 +9,7 @@ export const finding: EntryKindContract<'finding'> = {
     run,
     lot: ofLot,
     piece,
+    end,
     criterion: partId,
     finding: z.enum(FINDINGS),
     fault: partId.optional(),

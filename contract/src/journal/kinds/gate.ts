@@ -1,13 +1,14 @@
 import { GATES, REMEDIES } from '@tug-mark/core';
 import { z } from 'zod';
 import { anyoneRecording, type EntryKindContract } from '../EntryKindContract';
-import { note, run } from '../fields';
+import { end, note, run } from '../fields';
 
 export const gate: EntryKindContract<'gate'> = {
   schema: z.strictObject({
     kind: z.literal('gate'),
     run,
     gate: z.enum(GATES),
+    end,
     answer: z.enum(['yes', 'no']),
     remedy: z.enum(REMEDIES).optional(),
     note,

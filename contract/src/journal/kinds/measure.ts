@@ -1,7 +1,7 @@
 import { LENGTH_UNITS, MEASURES, POINT_UNITS } from '@tug-mark/core';
 import { z } from 'zod';
 import { anyoneRecording, type EntryKindContract } from '../EntryKindContract';
-import { note, ofLot, partId, piece, run, wire } from '../fields';
+import { end, note, ofLot, partId, piece, run, wire } from '../fields';
 
 export const measure: EntryKindContract<'measure'> = {
   schema: z.strictObject({
@@ -9,6 +9,7 @@ export const measure: EntryKindContract<'measure'> = {
     run,
     lot: ofLot,
     piece,
+    end,
     wire,
     what: z.enum(MEASURES),
     value: z.number().nonnegative('is below 0'),

@@ -1,7 +1,7 @@
 import { VIEWS } from '@tug-mark/core';
 import { z } from 'zod';
 import { anyoneRecording, type EntryKindContract } from '../EntryKindContract';
-import { keptKeySchema, note, ofLot, piece, run } from '../fields';
+import { end, keptKeySchema, note, ofLot, piece, run } from '../fields';
 
 export const photo: EntryKindContract<'photo'> = {
   schema: z.strictObject({
@@ -9,6 +9,7 @@ export const photo: EntryKindContract<'photo'> = {
     run,
     lot: ofLot,
     piece,
+    end,
     photo: keptKeySchema,
     shows: z.enum(VIEWS),
     note,

@@ -10,6 +10,7 @@ export const reading: EntryKindContract<'reading'> = {
     lot: ofLot,
     piece,
     wire,
+    failedEnd: z.literal([1, 2]).optional(),
     force: positive,
     typed: z.string().max(60),
     unit: z.enum(FORCE_UNITS),

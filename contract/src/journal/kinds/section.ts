@@ -1,7 +1,7 @@
 import { SECTION_LABELS } from '@tug-mark/core';
 import { z } from 'zod';
 import { anyoneRecording, type EntryKindContract } from '../EntryKindContract';
-import { note, ofLot, piece, point, positive, run, share } from '../fields';
+import { end, note, ofLot, piece, point, positive, run, share } from '../fields';
 
 export const section: EntryKindContract<'section'> = {
   schema: z.strictObject({
@@ -9,6 +9,7 @@ export const section: EntryKindContract<'section'> = {
     run,
     lot: ofLot,
     piece,
+    end,
     photo: z.uuid(),
     pxPerMm: positive,
     figures: z.strictObject({

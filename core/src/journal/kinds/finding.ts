@@ -1,13 +1,15 @@
 import { measuresOf } from '../../entry';
 import { AS_DRAWN, FAULTS, isGood, numberFinding, POINT_CODES, pointOf } from '../../look';
+import { atEnd, endOf } from '../../terminal';
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
 import { isReason } from '../isReason';
+import { ofWire } from '../pieceSlot';
 
 /** What was seen at one point of a piece, or that all of it is as drawn. */
 export const finding: Kind<BodyOf<'finding'>> = {
-  place: (body) => `finding/${body.piece}/${body.criterion}`,
+  place: (body) => `finding/${body.piece}/${atEnd(body.criterion, endOf(body))}`,
   reads: (body) => {
-    const measured = [`measure/${body.criterion}/${body.piece}`];
+    const measured = [`measure/${body.criterion}/${body.piece}${ofWire(undefined, endOf(body))}`];
     // Sections stand by their photographs, of whichever piece those are: the journal is read whole for what they answer.
     return body.criterion === 'compression' || body.criterion === 'voids' ? null : { run: measured, lot: measured };
   },
@@ -27,7 +29,7 @@ export const finding: Kind<BodyOf<'finding'>> = {
         ? null
         : refuse('finding-not-allowed', 'finding', 'Say which point is not as drawn.');
     }
-    const criterion = points.find((c) => c.code === body.criterion);
+    const criterion = points.find((c) => c.key === atEnd(body.criterion, endOf(body)));
     if (!criterion) return refuse('criterion-unknown', 'criterion', 'This set-up has no such point to look at.');
     if (!criterion.findings.includes(body.finding)) {
       return refuse(
@@ -43,7 +45,9 @@ export const finding: Kind<BodyOf<'finding'>> = {
       return refuse('fault-unknown', 'fault', `'${criterion.title}' has no such fault.`);
     }
     const value =
-      measuresOf(own).find((e) => e.body.piece === body.piece && e.body.what === body.criterion)?.body.value ?? null;
+      measuresOf(own).find(
+        (e) => e.body.piece === body.piece && e.body.what === body.criterion && endOf(e.body) === endOf(body),
+      )?.body.value ?? null;
     if (value !== null && criterion.number && isGood(body.finding) && !isGood(numberFinding(value, criterion.number))) {
       return refuse(
         'number-says-otherwise',
@@ -54,7 +58,7 @@ export const finding: Kind<BodyOf<'finding'>> = {
     return null;
   },
   sentence: (body) =>
-    `Piece ${body.piece}, ${body.criterion === AS_DRAWN ? 'every point as drawn' : titleOf(body.criterion)}: ${body.finding}${body.fault ? ` (${faultTitle(body.fault)})` : ''}${noted(body.note)}`,
+    `Piece ${body.piece}${body.end ? ', end 2' : ''}, ${body.criterion === AS_DRAWN ? 'every point as drawn' : titleOf(body.criterion)}: ${body.finding}${body.fault ? ` (${faultTitle(body.fault)})` : ''}${noted(body.note)}`,
   cells: (body) => ({ answer: body.finding }),
 };
 

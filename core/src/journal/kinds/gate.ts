@@ -1,19 +1,20 @@
 import { GATE_NAMES, GATES, REMEDY_WORDS } from '../../crimp';
 import { entriesOf } from '../../entry';
+import { atEnd, endOf } from '../../terminal';
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
 import { isReason } from '../isReason';
 
 /** A step of the crimp, confirmed or not. */
 export const gate: Kind<BodyOf<'gate'>> = {
-  place: (body) => `gate/${body.gate}`,
-  reads: () => ({ run: GATES.map((each) => `gate/${each}`), lot: [] }),
+  place: (body) => `gate/${atEnd(body.gate, endOf(body))}`,
+  reads: () => ({ run: GATES.flatMap((each) => [`gate/${each}`, `gate/${atEnd(each, 2)}`]), lot: [] }),
   after: 'tool',
   rests: false,
   check(body, { setUp, own }) {
-    const index = setUp.gates.findIndex((g) => g.gate === body.gate);
+    const index = setUp.gates.findIndex((g) => g.key === atEnd(body.gate, endOf(body)));
     if (index < 0) return refuse('gate-unknown', 'gate', 'This set-up has no such step.');
-    const answered = new Map(entriesOf(own, 'gate').map((e) => [e.body.gate, e.body.answer]));
-    const before = setUp.gates.slice(0, index).find((g) => answered.get(g.gate) !== 'yes');
+    const answered = new Map(entriesOf(own, 'gate').map((e) => [atEnd(e.body.gate, endOf(e.body)), e.body.answer]));
+    const before = setUp.gates.slice(0, index).find((g) => answered.get(g.key) !== 'yes');
     if (before) return refuse('gate-order', 'gate', `An earlier step is not confirmed yet: ${before.headline}`);
     if (body.answer === 'no' && !isReason(body.note)) return refuse('note-missing', 'note', 'Say what differs.');
     if (body.remedy && (body.answer === 'yes' || !setUp.gates[index]?.remedies.includes(body.remedy))) {
@@ -22,6 +23,6 @@ export const gate: Kind<BodyOf<'gate'>> = {
     return null;
   },
   sentence: (body) =>
-    `Step '${GATE_NAMES[body.gate]}': ${body.answer}${body.remedy ? `, to be ${REMEDY_WORDS[body.remedy].done}` : ''}${noted(body.note)}`,
+    `Step '${GATE_NAMES[body.gate]}'${body.end ? ', end 2' : ''}: ${body.answer}${body.remedy ? `, to be ${REMEDY_WORDS[body.remedy].done}` : ''}${noted(body.note)}`,
   cells: (body) => ({ answer: body.answer }),
 };

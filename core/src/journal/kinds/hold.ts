@@ -15,11 +15,11 @@ export const hold: Kind<BodyOf<'hold'>> = {
   },
   after: 'tool',
   rests: false,
-  check(body, { setUp, own, wire }) {
+  check(body, { setUp, own, pull }) {
     if (!(body.force > 0 && body.seconds > 0 && body.moved >= 0)) {
       return refuse('hold-impossible', '', 'A hold has a force and a time above 0, and a movement of 0 or more.');
     }
-    if (body.force > plausibleForce(wire.breaks)) {
+    if (body.force > plausibleForce(pull.breaks)) {
       return refuse(
         'above-wire',
         'force',

@@ -1,5 +1,6 @@
 import { measureAsked } from '../../combination';
 import { pointOf, readPointNumber, showPoint, type PointUnit } from '../../look';
+import { endOf } from '../../terminal';
 import { readLength } from '../../units';
 import { agreesWithTyped } from '../agreesWithTyped';
 import { NOTHING, noted, refuse, type BodyOf, type Kind } from '../Kind';
@@ -20,7 +21,7 @@ function typedValue({ typed, unit }: BodyOf<'measure'>): number | null {
 
 /** A number measured of a piece. */
 export const measure: Kind<BodyOf<'measure'>> = {
-  place: (body) => `measure/${body.what}/${body.piece}${ofWire(body.wire)}`,
+  place: (body) => `measure/${body.what}/${body.piece}${ofWire(body.wire, endOf(body))}`,
   reads: () => NOTHING,
   // A wire end is stripped and measured before it meets a tool; everything else is measured of a crimp.
   after: (body) => (body.what === 'strip' ? 'pair' : 'tool'),
@@ -33,7 +34,7 @@ export const measure: Kind<BodyOf<'measure'>> = {
         'This is measured of the whole piece, not of one wire: leave the wire out.',
       );
     }
-    const asked = measureAsked(lot === null ? setUp : { ...setUp, criteria: points }, body.what, wire);
+    const asked = measureAsked(lot === null ? setUp : { ...setUp, criteria: points }, body.what, wire, endOf(body));
     if (!asked) {
       return refuse(
         'measure-not-asked',
@@ -67,6 +68,6 @@ export const measure: Kind<BodyOf<'measure'>> = {
         );
   },
   sentence: (body) =>
-    `Piece ${body.piece}${body.wire ? `, wire ${body.wire}` : ''}, ${body.what === 'strip' ? 'strip length' : pointOf(body.what).title.toLowerCase()} ${showPoint(body.value, keptUnit(body.unit))} (${body.from ? `from ${body.from}` : `typed ${body.typed} ${body.unit}`})${noted(body.note)}`,
+    `Piece ${body.piece}${body.end ? ', end 2' : ''}${body.wire ? `, wire ${body.wire}` : ''}, ${body.what === 'strip' ? 'strip length' : pointOf(body.what).title.toLowerCase()} ${showPoint(body.value, keptUnit(body.unit))} (${body.from ? `from ${body.from}` : `typed ${body.typed} ${body.unit}`})${noted(body.note)}`,
   cells: (body) => ({ measured: body.value, unit: keptUnit(body.unit) }),
 };

@@ -7,5 +7,5 @@ export const photo: Kind<BodyOf<'photo'>> = {
   after: 'tool',
   rests: false,
   check: () => null,
-  sentence: (body) => `Piece ${body.piece} photographed, ${body.shows}${noted(body.note)}`,
+  sentence: (body) => `Piece ${body.piece}${body.end ? ', end 2' : ''} photographed, ${body.shows}${noted(body.note)}`,
 };

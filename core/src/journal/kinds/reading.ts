@@ -22,7 +22,7 @@ export const reading: Kind<BodyOf<'reading'>> = {
   reads: () => NOTHING,
   after: 'tool',
   rests: false,
-  check(body, { wire }) {
+  check(body, { setUp, pull }) {
     if (!(Number.isFinite(body.force) && body.force > 0)) {
       return refuse('force-impossible', 'force', 'A force is a number above 0.');
     }
@@ -36,11 +36,11 @@ export const reading: Kind<BodyOf<'reading'>> = {
     if (body.pull && !(body.pull.start < body.pull.end)) {
       return refuse('pull-backwards', 'pull', 'A pull ends after it begins.');
     }
-    if (body.force > plausibleForce(wire.breaks) && !body.confirmed.includes('above-wire')) {
+    if (body.force > plausibleForce(pull.breaks) && !body.confirmed.includes('above-wire')) {
       return refuse(
         'above-wire',
         'force',
-        `${body.force.toFixed(1)} N is more than this wire can bear (it breaks near ${wire.breaks.toFixed(0)} N). Check value and unit, then confirm it.`,
+        `${body.force.toFixed(1)} N is more than this wire can bear (it breaks near ${pull.breaks.toFixed(0)} N). Check value and unit, then confirm it.`,
       );
     }
     if (!isValidMode(body.mode) && !isReason(body.note)) {
@@ -48,6 +48,16 @@ export const reading: Kind<BodyOf<'reading'>> = {
     }
     if (body.confirmed.includes('not-looked-at') && !isReason(body.note)) {
       return refuse('note-missing', 'note', 'Say why this piece is pulled before anybody has looked at it.');
+    }
+    if (body.failedEnd && !setUp.other) {
+      return refuse('end-unknown', 'failedEnd', 'This set-up has one end: leave out which one failed.');
+    }
+    if (setUp.other && !body.failedEnd && isValidMode(body.mode)) {
+      return refuse(
+        'end-missing',
+        'failedEnd',
+        'A splice is pulled as one piece and its weaker end decides: say which end failed.',
+      );
     }
     return null;
   },
@@ -64,6 +74,6 @@ export const reading: Kind<BodyOf<'reading'>> = {
           ),
         },
   sentence: (body) =>
-    `Piece ${body.piece}${body.wire ? `, wire ${body.wire}` : ''} pulled: ${body.force} N (typed ${body.typed} ${body.unit}), ${failureModeName(body.mode).toLowerCase()}${noted(body.note)}`,
+    `Piece ${body.piece}${body.wire ? `, wire ${body.wire}` : ''} pulled: ${body.force} N (typed ${body.typed} ${body.unit}), ${failureModeName(body.mode).toLowerCase()}${body.failedEnd ? ` at end ${body.failedEnd}` : ''}${noted(body.note)}`,
   cells: (body) => ({ force: body.force, mode: failureModeName(body.mode) }),
 };

@@ -1,3 +1,4 @@
+import { pullLimit } from '../../combination';
 import { entriesOf } from '../../entry';
 import { judgeReading } from '../../tug';
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
@@ -13,11 +14,12 @@ export const ruling: Kind<BodyOf<'ruling'>> = {
   },
   after: 'tool',
   rests: false,
-  check(body, { own, lot, wire, limit }) {
+  check(body, { own, lot, pull, setUp }) {
     const reading = entriesOf(own, 'reading').find(
       (e) => e.body.piece === body.piece && (e.body.wire ?? 1) === (body.wire ?? 1),
     );
-    const judgedBy = lot === null ? wire.standing.limit : limit;
+    const found = lot === null ? setUp.wires.map((each) => each.standing) : (setUp.lots.get(lot) ?? []);
+    const judgedBy = pullLimit(pull, found, reading?.body.failedEnd ?? null)?.limit;
     if (
       !reading ||
       judgeReading(reading.body.force, judgedBy?.force ?? null, reading.body.mode).verdict !== 'quality'

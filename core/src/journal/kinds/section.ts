@@ -15,5 +15,5 @@ export const section: Kind<BodyOf<'section'>> = {
       : refuse('section-empty', 'figures', 'The section shows no metal. Set its scale and read it again.');
   },
   sentence: (body) =>
-    `Piece ${body.piece} cut: ${(100 * body.figures.compression).toFixed(1)} % of the metal left, ${(100 * body.figures.voids).toFixed(1)} % voids, ${body.figures.strands} strands${body.mended.length ? ', mask mended by hand' : ''}${noted(body.note)}`,
+    `Piece ${body.piece}${body.end ? ', end 2,' : ''} cut: ${(100 * body.figures.compression).toFixed(1)} % of the metal left, ${(100 * body.figures.voids).toFixed(1)} % voids, ${body.figures.strands} strands${body.mended.length ? ', mask mended by hand' : ''}${noted(body.note)}`,
 };

@@ -18,12 +18,13 @@ export function dimension(side: SideFrame): Shape[] {
     sleeve,
     from,
     tall,
+    drop,
     k,
     x,
     y,
   } = side;
   const shapes: Shape[] = [];
-  const base = tall * k + 24;
+  const base = (tall + drop) * k + 24;
   if (isBlind) {
     shapes.push(line(x(from) + 6, base, x(from) + 6 + 5 * k, base, 'ink', 2), text(x(from) + 6, base + 18, '5 mm'));
     return shapes;
@@ -49,7 +50,7 @@ export function dimension(side: SideFrame): Shape[] {
       path(`M${at} ${y(top)}V${y(top + piece.height)}`, { stroke: 'ink', width: 2.4, part: 'height' }),
       text(at + 8, -tall * k - 12, `${piece.height.toFixed(2)} mm high`, { bold: true, size: 17 }),
     );
-  } else if (point === 'tongue') {
+  } else if (point === 'tongue' || point === 'straight') {
     shapes.push(text(x(from) + 4, base + 18, `bent ${Math.abs(piece.bend).toFixed(0)}°`, { bold: true, size: 17 }));
   } else if (point === 'wire-seal' && piece.sealShift !== null) {
     span(grips + 0.2 - piece.sealShift, grips + 0.2, `${Math.abs(piece.sealShift).toFixed(1)} mm off`);

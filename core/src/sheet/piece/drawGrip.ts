@@ -1,15 +1,15 @@
-import { path, rect, type Shape } from '../shapes';
+import { path, type Shape } from '../shapes';
 import type { SideFrame } from './SideFrame';
 
 /** What grips or covers the insulation behind the barrel. */
 export function grip(side: SideFrame): Shape[] {
-  const { wire, nest, piece, wrong, isOpen, grips, support, k, x, y } = side;
+  const { wire, nest, piece, wrong, isOpen, grips, support, k, x, y, box } = side;
   const shapes: Shape[] = [];
   if (piece.grip === null || support === 0) return shapes;
   const d = wire.insulationDiameter * piece.grip;
   if (isOpen) {
     shapes.push(
-      rect(x(grips), y(-d / 2), support * k, d * k, {
+      path(box(grips, -d / 2, support, d), {
         fill: 'tin',
         stroke: 'tin-edge',
         width: 1.4,
@@ -23,7 +23,7 @@ export function grip(side: SideFrame): Shape[] {
   }
   const sleeve = Math.max(d, wire.insulationDiameter * 0.6) + 0.5;
   shapes.push(
-    rect(x(0), y(-sleeve / 2), support * k, sleeve * k, {
+    path(box(0, -sleeve / 2, support, sleeve), {
       stroke: 'soft',
       width: 1.6,
       dashed: true,

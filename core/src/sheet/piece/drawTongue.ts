@@ -36,7 +36,11 @@ export function tongue(side: SideFrame): Shape[] {
   return shapes;
 }
 
-/** The floor of an open splice, which has no tongue. */
-export function floor({ front, half, wall, grips, support, x, y, k }: SideFrame): Shape[] {
-  return [rect(x(front + 0.4), y(half - wall), (grips + support - front - 0.4) * k, wall * k, TIN)];
+/** The floor of an open splice, which has no tongue; it bends in front of the grip. */
+export function floor({ front, half, wall, grips, support, hinge, box }: SideFrame): Shape[] {
+  const start = front + 0.4;
+  return [
+    path(box(start, half - wall, hinge - start, wall), TIN),
+    path(box(hinge, half - wall, grips + support - hinge, wall), TIN),
+  ];
 }

@@ -2,34 +2,43 @@ import { envelopeDiameter } from '../../wire';
 import { line, path, rect, type Shape } from '../shapes';
 import type { SideFrame } from './SideFrame';
 
-/** Insulation behind the barrel. */
+/** Strands drawn where bare wire is seen. */
+const ROWS = 5;
+
+/** Insulation behind the barrel; of a splice that of both wires. */
 export function insulation(side: SideFrame): Shape[] {
-  const { wire, piece, to, k, x, y } = side;
-  const shapes: Shape[] = [];
+  const { wire, piece, to, from, left, other, box } = side;
   const d = wire.insulationDiameter;
-  const look = { fill: 'insulation', part: 'insulation' } as const;
-  shapes.push(rect(x(piece.edge), y(-d / 2), (to - piece.edge) * k, d * k, look));
-  shapes.push(rect(x(piece.edge), y(-d / 2), (to - piece.edge) * k, d * k * 0.28, { fill: 'insulation-light' }));
-  return shapes;
+  const shapes = [
+    path(box(piece.edge, -d / 2, to - piece.edge, d), { fill: 'insulation', part: 'insulation' }),
+    path(box(piece.edge, -d / 2, to - piece.edge, d * 0.28), { fill: 'insulation-light' }),
+  ];
+  if (!other) return shapes;
+  const od = other.wire.insulationDiameter;
+  const long = left - other.edge - from;
+  return [
+    ...shapes,
+    path(box(from, -od / 2, long, od), { fill: 'insulation', part: 'other-insulation' }),
+    path(box(from, -od / 2, long, od * 0.28), { fill: 'insulation-light' }),
+  ];
 }
 
 /** Bare wire between insulation and barrel, and strands that missed the barrel. */
 export function strandsBehind(side: SideFrame): Shape[] {
-  const { wire, piece, length, half, k, x, y } = side;
-  const shapes: Shape[] = [];
+  const { wire, piece, length, half, left, other, x, y, box } = side;
   const envelope = envelopeDiameter(wire.conductor);
-  if (piece.edge > 0) {
-    const rows = 5;
-    for (let i = 0; i < rows; i++) {
-      shapes.push(
-        rect(x(-0.2), y(-envelope / 2 + (i * envelope) / rows), (piece.edge + 0.2) * k, (envelope / rows) * k * 0.9, {
-          fill: 'copper',
-          stroke: 'copper-light',
-          part: 'bare-wire',
-        }),
-      );
-    }
-  }
+  const bare = (from: number, long: number, across: number, part: string) =>
+    Array.from({ length: ROWS }, (_, i) =>
+      path(box(from, -across / 2 + (i * across) / ROWS, long, (across / ROWS) * 0.9), {
+        ...{ fill: 'copper', stroke: 'copper-light', part },
+      }),
+    );
+  const shapes: Shape[] = [
+    ...(piece.edge > 0 ? bare(-0.2, piece.edge + 0.2, envelope, 'bare-wire') : []),
+    ...(other && other.edge > 0
+      ? bare(left - other.edge, other.edge + 0.2, envelopeDiameter(other.wire.conductor), 'other-bare-wire')
+      : []),
+  ];
   // Strands that missed the barrel lie along its outside.
   for (let i = 0; i < Math.min(3, piece.stray); i++) {
     const out = half + 0.25 + 0.3 * i;

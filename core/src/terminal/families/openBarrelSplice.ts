@@ -10,6 +10,6 @@ export const openBarrelSplice: FamilyRule = {
     why: 'Hard crimp on the strands, soft crimp on the insulation: the rolls curl the wings only when the floor lies flat.',
     confirm: OPEN_BARREL.wings.confirm,
   },
-  words: { ...SPLICE.words, wayRound: OPEN_BARREL.words.wayRound },
+  words: { ...SPLICE.words, liesBy: OPEN_BARREL.words.liesBy, wayRound: OPEN_BARREL.words.wayRound },
   drawing: SPLICE.drawing,
 };

@@ -16,6 +16,7 @@ export const windowSplice: FamilyRule = {
   asksForHole: false,
   words: {
     ...SPLICE.words,
+    liesBy: 'window',
     holeInShort: 'window',
     wayRound: 'Window up; bite in the window’s plane, both sides alike; splice straight.',
   },

@@ -16,10 +16,10 @@ async function proveTrace(
   const row = (await db('traces').where({ id, combination, digest }).first('bytes')) as { bytes: Buffer } | undefined;
   const trace = row && unpackTrace(row.bytes);
   if (!trace) throw refusals.traceMissing();
-  const own = setUp.wires[(wire ?? 1) - 1];
+  const own = setUp.pulls[(wire ?? 1) - 1];
   const read = readTrace(trace, {
     breaks: own?.breaks ?? setUp.breaks,
-    strands: own?.wire.conductor.strands ?? 1,
+    strands: own?.wires[0]?.wire.conductor.strands ?? 1,
     loadingRate: null,
   });
   if (!read.ok || curveAgrees(read.read.peak.force, force)) return;

@@ -1,4 +1,4 @@
-import { metalArea } from '@tug-mark/core';
+import { endOf, metalArea } from '@tug-mark/core';
 import { Piscina } from 'piscina';
 import { findPhoto, readWholePhoto } from '../../evidence/photos';
 import { SECTION_WORKER } from '../../files/places';
@@ -22,7 +22,10 @@ export const section: ServerKind<'section'> = {
     const result = await pool.run({
       photo: await readWholePhoto(db, photo),
       pxPerMm: body.pxPerMm,
-      wireArea: setUp.wires.reduce((sum, { wire }) => sum + metalArea(wire.conductor), 0),
+      wireArea: setUp.wires.reduce(
+        (sum, own) => (own.end === endOf(body) ? sum + metalArea(own.wire.conductor) : sum),
+        0,
+      ),
       mended: body.mended,
       byHand: body.byHand ?? false,
     });

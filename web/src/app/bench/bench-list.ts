@@ -114,7 +114,7 @@ const SHEET_CODE = /\/bench\/([0-9a-f-]{36})/i;
                 [lines]="store.entities()"
                 [total]="total()"
                 [sort]="store.filter().sort"
-                [withList]="store.filter().list === null"
+                [withList]="store.answered().list === null"
                 [current]="current()"
                 (sortBy)="show({ sort: $event })"
                 (more)="store.more()"

@@ -32,6 +32,9 @@ import { ProblemNotice } from '../parts/problem-notice';
               @for (other of view.together; track $index) {
                 and {{ other.label }}
               }
+              @for (other of view.opposite; track $index) {
+                {{ $first ? 'spliced to' : 'and' }} {{ other.label }}
+              }
             </p>
             @if (view.combination.readIn) {
               <p><em>Not this shop's own: it came with a record file.</em></p>

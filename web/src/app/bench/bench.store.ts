@@ -19,6 +19,8 @@ export interface BenchFilter {
 
 interface State {
   readonly filter: BenchFilter;
+  /** What the lines that are there were asked by: until the answer comes, not what is chosen. */
+  readonly answered: BenchFilter;
   readonly totals: BenchTotals | null;
   /** Where the page before ended; null: there is no more. */
   readonly next: string | null;
@@ -30,7 +32,14 @@ const EVERYTHING: BenchFilter = { list: null, state: null, find: '', sort: 'due'
 
 /** The bench as far as it is loaded: lines page by page, as filtered and sorted by the server, and totals of everything. */
 export const BenchStore = signalStore(
-  withState<State>({ filter: EVERYTHING, totals: null, next: null, loaded: false, problem: null }),
+  withState<State>({
+    filter: EVERYTHING,
+    answered: EVERYTHING,
+    totals: null,
+    next: null,
+    loaded: false,
+    problem: null,
+  }),
   withEntities<CombinationLine>(),
   withComputed(({ totals, filter, entities, next }) => ({
     lists: computed(() => totals()?.lists ?? []),
@@ -54,12 +63,13 @@ export const BenchStore = signalStore(
     };
     async function load(after: string): Promise<void> {
       const own = asked;
+      const answered = store.filter();
       loading = true;
       try {
         const { lines, next } = await page(after);
         if (own !== asked) return;
         if (after === '') patchState(store, removeAllEntities());
-        patchState(store, addEntities([...lines]), { next, problem: null, loaded: true });
+        patchState(store, addEntities([...lines]), { answered, next, problem: null, loaded: true });
         if (lines.some((line) => line.behind)) catchUp(after);
       } catch (error) {
         if (own === asked) patchState(store, { problem: toProblem(error), loaded: true });

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, viewChild } from '@angular/core';
 import { Router } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { REMEDY_WORDS, type EndState } from '@tug-mark/core';
+import { atEnd, endOf, REMEDY_WORDS, type EndState } from '@tug-mark/core';
 import { Hand } from '../hand/hand';
 import { count } from '../parts/count';
 import { EndView } from '../parts/end-view';
@@ -36,36 +36,41 @@ import { Notice } from '../parts/notice';
             [bites]="s!.bites"
             [nest]="s!.tool!.nest"
             [seamAngle]="s!.orientation!.angle"
+            [other]="s!.other"
             [width]="660"
           />
-          <div class="ends">
-            @for (state of ends(); track state) {
-              <tm-end-view
-                [terminal]="view.terminal"
-                [wire]="view.wire"
-                [profile]="s!.tool!.nest.profile"
-                [orientation]="s!.orientation!"
-                [state]="state"
-              />
-            }
-          </div>
-        </div>
-        <p class="lies">
-          <strong>{{ s!.orientation!.headline }}</strong> {{ s!.orientation!.critical ? 'Critical. ' : ''
-          }}<span class="soft">{{ bites() }}</span>
-          @if (s!.orientation!.wrong; as wrong) {
-            <span class="wrong-way">Not like this: {{ wrong.text }}</span>
+          @if (end(); as e) {
+            <div class="ends">
+              @for (state of states(); track state) {
+                <tm-end-view
+                  [terminal]="view.terminal"
+                  [wire]="e.wire"
+                  [profile]="s!.tool!.nest.profile"
+                  [orientation]="e.lies"
+                  [state]="state"
+                />
+              }
+            </div>
           }
-        </p>
+        </div>
+        @if (end()?.lies; as lies) {
+          <p class="lies">
+            <strong>{{ lies.headline }}</strong> {{ lies.critical ? 'Critical. ' : ''
+            }}<span class="soft">{{ bites() }}</span>
+            @if (lies.wrong; as wrong) {
+              <span class="wrong-way">Not like this: {{ wrong.text }}</span>
+            }
+          </p>
+        }
         @if (step()?.gate === 'strip-looked-at') {
           <tm-measures />
         }
         <ol aria-label="Steps">
-          @for (gate of s!.gates; track gate.gate; let i = $index) {
-            @let given = answers().get(gate.gate);
+          @for (gate of s!.gates; track gate.key; let i = $index) {
+            @let given = answers().get(gate.key);
             <li [class.here]="gate === step()" [attr.aria-current]="gate === step() ? 'step' : null">
               <tm-mark [state]="given ? (given.body.answer === 'yes' ? 'pass' : 'fail') : 'missing'" [size]="18" />
-              <span>{{ i + 1 }} {{ gate.confirm }}</span>
+              <span>{{ i + 1 }} {{ gate.end === 2 ? 'End 2: ' : '' }}{{ gate.confirm }}</span>
             </li>
           }
         </ol>
@@ -153,24 +158,28 @@ export class CrimpStage {
   private readonly router = inject(Router);
   protected readonly setUp = this.hand.setUp;
   protected readonly taken = computed(() => this.hand.of('tool').length > 0);
-  protected readonly answers = computed(() => new Map(this.hand.of('gate').map((entry) => [entry.body.gate, entry])));
+  protected readonly answers = computed(
+    () => new Map(this.hand.of('gate').map((entry) => [atEnd(entry.body.gate, endOf(entry.body)), entry])),
+  );
   /** The first step without a yes. */
   protected readonly step = computed(
-    () => this.setUp()?.gates.find((g) => this.answers().get(g.gate)?.body.answer !== 'yes') ?? null,
+    () => this.setUp()?.gates.find((g) => this.answers().get(g.key)?.body.answer !== 'yes') ?? null,
   );
   /** How the step was answered before; null where it was not. */
   protected readonly given = computed(() => {
     const step = this.step();
-    return (step && this.answers().get(step.gate)) ?? null;
+    return (step && this.answers().get(step.key)) ?? null;
   });
   private readonly answer = viewChild(GateAnswer);
   protected readonly headline = computed(
-    () => this.step()?.headline ?? `Make ${this.hand.view()?.practice.setUpPieces} sample pieces just like this.`,
+    () =>
+      (this.step() && `${this.step()?.end === 2 ? 'End 2. ' : ''}${this.step()?.headline}`) ??
+      `Make ${this.hand.view()?.practice.setUpPieces} sample pieces just like this.`,
   );
   protected readonly why = computed(() => {
     const step = this.step();
     if (!step) return 'Every step is confirmed. The samples are looked at first, then pulled: a pull destroys them.';
-    const given = this.answers().get(step.gate);
+    const given = this.answers().get(step.key);
     if (given?.body.answer !== 'no') return step.why;
     const { note, remedy = 'mend' } = given.body;
     return `Answered ‘not like this’: ${note.replace(/\.?$/, '.')} ${REMEDY_WORDS[remedy].toDo}, then confirm the step.${remedy === 'cut-off' ? ` ${this.lost()}` : ''}`;
@@ -184,15 +193,23 @@ export class CrimpStage {
       : ' its length';
     return `It is never pressed again. ${count(many, 'end is', 'ends are')} cut off so far; each costs the wire${each}.`;
   });
-  protected readonly ends = computed<readonly EndState[]>(() =>
-    this.setUp()?.orientation?.wrong ? ['before', 'wrong', 'after'] : ['before', 'after'],
+  /** The end in hand: the second one of a splice while its steps are made. */
+  protected readonly end = computed(() => {
+    const [setUp, view] = [this.setUp(), this.hand.view()];
+    const second = this.step()?.end === 2 ? setUp?.other : null;
+    const lies = second ? second.orientation : setUp?.orientation;
+    const wire = second?.wire ?? view?.wire;
+    return lies && wire ? { lies, wire } : null;
+  });
+  protected readonly states = computed<readonly EndState[]>(() =>
+    this.end()?.lies.wrong ? ['before', 'wrong', 'after'] : ['before', 'after'],
   );
   protected readonly bites = computed(() => {
     const bites = this.setUp()?.bites ?? [];
     const width = this.setUp()?.tool?.nest.width;
     const where = bites.map((b) => b.centre.toFixed(1)).join(' and ');
     const notes = (this.setUp()?.biteNotes ?? []).map((note) => ` ${note.text}`).join('');
-    return `${count(bites.length, 'bite')}, centred ${where} mm from the barrel’s wire end, die ${width} mm wide, square.${notes}`;
+    return `${count(bites.length, 'bite')}, centred ${where} mm from the ${this.setUp()?.other ? 'wire end of each barrel' : 'barrel’s wire end'}, die ${width} mm wide, square.${notes}`;
   });
 
   constructor() {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
-import { REMEDY_WORDS, type EntryBody, type Remedy, type SetUp } from '@tug-mark/core';
+import { ofEnd, REMEDY_WORDS, type EntryBody, type Remedy, type SetUp } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -126,8 +126,11 @@ export class GateAnswer {
     correction: { readonly corrects: string; readonly why: string } | null,
     remedy?: Remedy,
   ): void {
-    const { gate } = this.gate();
-    const refusal = this.hand.put({ kind: 'gate', gate, answer, ...(remedy && { remedy }), note }, correction);
+    const { gate, end } = this.gate();
+    const refusal = this.hand.put(
+      { kind: 'gate', gate, ...ofEnd(end), answer, ...(remedy && { remedy }), note },
+      correction,
+    );
     this.refusal.set(refusal?.text ?? '');
     if (!refusal) this.asking.set(null);
   }

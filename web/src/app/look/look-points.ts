@@ -14,8 +14,8 @@ const STATE = { accept: 'pass', note: 'note', rework: 'hold', reject: 'fail' } a
   template: `
     <div id="points" role="tabpanel" [attr.aria-label]="'Points of piece ' + work.piece()">
       <ol>
-        @for (criterion of work.criteria(); track criterion.code; let i = $index) {
-          @let at = work.states()[i]; @let given = work.findings().get(work.piece() + '/' + criterion.code);
+        @for (criterion of work.criteria(); track criterion.key; let i = $index) {
+          @let at = work.states()[i]; @let given = work.findings().get(work.piece() + '/' + criterion.key);
           <li [class.here]="i === work.point()" [attr.aria-current]="i === work.point() ? 'step' : null">
             <button type="button" class="row" (click)="work.go(work.piece(), i)">
               @if (caliperOnly(criterion) && at?.value === null && !at?.toMeasure) {

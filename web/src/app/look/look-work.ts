@@ -3,12 +3,16 @@ import { patchState, signalStore, withComputed, withMethods, withState } from '@
 import {
   adjustHeight,
   AS_DRAWN,
+  atEnd,
+  endOf,
   faultsOf,
   firstOpenPoint,
   firstRejectedPoint,
   isCaliperOnly,
   isOpenPoint,
+  lookAt,
   lookHeadline,
+  ofEnd,
   readPointNumber,
   showPoint,
   type Criterion,
@@ -52,7 +56,12 @@ export const LookWork = signalStore(
     const current = computed(() => criteria()[point()]);
     const look = computed(() => hand.judgement()?.look ?? NO_LOOK);
     const states = computed(() => look().points[piece() - 1] ?? []);
-    const findings = computed(() => new Map(hand.of('finding').map((e) => [`${e.body.piece}/${e.body.criterion}`, e])));
+    const findings = computed(() => new Map(hand.of('finding').map((e) => [foundAt(e.body), e])));
+    /** The end of the point in hand, as it is drawn; null until tool and strip length are settled. */
+    const drawn = computed(() => {
+      const [setUp, point] = [hand.setUp(), current()];
+      return setUp && point ? lookAt(setUp, point.end) : null;
+    });
     /** Pieces answered as a whole. */
     const whole = computed(() => new Set(hand.of('finding').flatMap(({ body }) => wholePiece(body))));
     return {
@@ -62,7 +71,7 @@ export const LookWork = signalStore(
       states,
       findings,
       whole,
-      measures: computed(() => new Map(hand.of('measure').map((e) => [`${e.body.piece}/${e.body.what}`, e]))),
+      measures: computed(() => new Map(hand.of('measure').map((e) => [measuredAt(e.body), e]))),
       taken: computed(() => hand.of('tool').length > 0),
       /** Whether one act may answer what nobody has answered of this piece: all of it, but for the points already named. */
       offersWhole: computed(
@@ -72,11 +81,11 @@ export const LookWork = signalStore(
           criteria().some((c, i) => !isCaliperOnly(c) && states()[i]?.finding === null),
       ),
       /** Whether points of the piece in hand were answered one by one. */
-      named: computed(() => criteria().some((c) => findings().has(`${piece()}/${c.code}`))),
+      named: computed(() => criteria().some((c) => findings().has(`${piece()}/${c.key}`))),
+      drawn,
       faults: computed(() => {
-        const context = hand.setUp()?.look;
-        const code = current()?.code;
-        return context ? faultsOf(context).filter((f) => f.point === code) : [];
+        const context = drawn();
+        return context ? faultsOf(context).filter((f) => f.point === current()?.code) : [];
       }),
       bad: computed(() => look().pieces.some((p) => p === 'rejected' || p === 'rework')),
       done: computed(() => look().pieces.length > 0 && !look().pieces.includes('open')),
@@ -88,7 +97,10 @@ export const LookWork = signalStore(
       /** What the measured heights say about the tool's setting. */
       advice: computed(() => {
         const number = current()?.code === 'height' ? current()?.number : null;
-        const heights = hand.of('measure').flatMap(({ body }) => (body.what === 'height' ? [body.value] : []));
+        const end = current()?.end;
+        const heights = hand
+          .of('measure')
+          .flatMap(({ body }) => (body.what === 'height' && endOf(body) === end ? [body.value] : []));
         const step = hand.setUp()?.tool?.tool.heightStep ?? null;
         const adjustment = number && adjustHeight(heights, number.range, step);
         const many = heights.length === 1 ? 'One height' : `Mean of ${count(heights.length, 'height')}`;
@@ -125,9 +137,7 @@ export const LookWork = signalStore(
     /** Keeps it, or asks why where something else is on record. */
     const put = (body: Found | Measured) => {
       const standing =
-        body.kind === 'finding'
-          ? store.findings().get(`${body.piece}/${body.criterion}`)
-          : store.measures().get(`${body.piece}/${body.what}`);
+        body.kind === 'finding' ? store.findings().get(foundAt(body)) : store.measures().get(measuredAt(body));
       if (!standing) {
         keep(body, null);
         return;
@@ -139,6 +149,7 @@ export const LookWork = signalStore(
     const finding = (criterion: Criterion, found: Finding, fault: string | null): Found => ({
       kind: 'finding',
       piece: store.piece(),
+      ...ofEnd(criterion.end),
       criterion: criterion.code,
       finding: found,
       ...(fault !== null && { fault }),
@@ -154,7 +165,7 @@ export const LookWork = signalStore(
         return;
       }
       const what = criterion.code;
-      const measured = { piece: store.piece(), what, value, typed, unit, note: '' };
+      const measured = { piece: store.piece(), ...ofEnd(criterion.end), what, value, typed, unit, note: '' };
       put({ kind: 'measure', ...measured, ...(from !== null && { from }) });
     };
     return {
@@ -174,7 +185,7 @@ export const LookWork = signalStore(
       find(found: Finding): void {
         const criterion = store.current();
         if (!criterion || isCaliperOnly(criterion)) return;
-        const standing = store.findings().get(`${store.piece()}/${criterion.code}`);
+        const standing = store.findings().get(`${store.piece()}/${criterion.key}`);
         if (standing?.body.finding === found) advance();
         else if (found === 'accept') put(finding(criterion, found, null));
         else if (store.taken()) patchState(store, { refusal: '', asking: found });
@@ -218,6 +229,9 @@ export const LookWork = signalStore(
   }),
 );
 
+/** Piece and point an answer or a number is about. */
+const foundAt = (body: Found) => `${body.piece}/${atEnd(body.criterion, endOf(body))}`;
+const measuredAt = (body: Measured) => `${body.piece}/${atEnd(body.what, endOf(body))}`;
 const wholePiece = (body: Found): number[] => (body.criterion === AS_DRAWN ? [body.piece] : []);
 const told = (body: Found | Measured) => (body.kind === 'finding' ? body.finding : showPoint(body.value, body.unit));
 

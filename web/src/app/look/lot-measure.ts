@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { numberFinding, readPointNumber, showPoint, type EntryBody } from '@tug-mark/core';
+import { atEnd, endOf, numberFinding, ofEnd, readPointNumber, showPoint, type EntryBody } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -22,7 +22,7 @@ import { Notice } from '../parts/notice';
     @if (chosen(); as c) {
       <form (submit)="keep($event)">
         <label for="lot-what">Measure</label>
-        <tm-select selectId="lot-what" [options]="offered()" [value]="c.code" (valueChange)="what.set($event ?? '')" />
+        <tm-select selectId="lot-what" [options]="offered()" [value]="c.key" (valueChange)="what.set($event ?? '')" />
         <label for="lot-measured" class="out-of-sight">{{ c.number!.what }}, {{ c.number!.unit }}</label>
         <input
           nz-input
@@ -76,18 +76,21 @@ export class LotMeasure {
     (this.hand.setUp()?.lotCriteria.get(this.lot()) ?? []).filter((c) => c.number && c.view !== 'section'),
   );
   protected readonly offered = computed(() =>
-    this.numbers().map(({ code, number }) => ({ value: code, label: number?.what ?? code })),
+    this.numbers().map(({ key, end, number }) => ({
+      value: key,
+      label: `${number?.what ?? key}${this.hand.setUp()?.other ? `, end ${end}` : ''}`,
+    })),
   );
   protected readonly what = linkedSignal(
-    () => (this.numbers().find((c) => c.code === 'height') ?? this.numbers()[0])?.code as string | undefined,
+    () => (this.numbers().find((c) => c.code === 'height') ?? this.numbers()[0])?.key,
   );
-  protected readonly chosen = computed(() => this.numbers().find((c) => c.code === this.what()));
+  protected readonly chosen = computed(() => this.numbers().find((c) => c.key === this.what()));
   private readonly measures = computed(() =>
     this.hand.ofLot(this.lot(), 'measure').filter((e) => e.body.piece === this.piece()),
   );
   protected readonly kept = computed(() =>
     this.measures().flatMap(({ id, body }) => {
-      const criterion = this.numbers().find((c) => c.code === body.what);
+      const criterion = this.numbers().find((c) => c.key === keyOf(body));
       if (!criterion?.number) return [];
       const { range, unit, outside } = criterion.number;
       const good = numberFinding(body.value, criterion.number) === 'accept';
@@ -100,7 +103,7 @@ export class LotMeasure {
   /** Points a number is asked of on each piece, and has not come yet. */
   protected readonly asked = computed(() =>
     this.numbers()
-      .filter((c) => c.number?.measured === 'each' && !this.measures().some((e) => e.body.what === c.code))
+      .filter((c) => c.number?.measured === 'each' && !this.measures().some((e) => keyOf(e.body) === c.key))
       .map((c) => c.title),
   );
 
@@ -128,15 +131,16 @@ export class LotMeasure {
     typed: string,
     from: string | null,
   ): void {
-    const what = this.chosen()?.code;
-    if (!what) return;
-    const standing = this.measures().find((e) => e.body.what === what);
+    const chosen = this.chosen();
+    if (!chosen) return;
+    const standing = this.measures().find((e) => keyOf(e.body) === chosen.key);
     const refusal = this.hand.put(
       {
         kind: 'measure',
         lot: this.lot(),
         piece: this.piece(),
-        what,
+        ...ofEnd(chosen.end),
+        what: chosen.code,
         value,
         typed,
         unit,
@@ -155,3 +159,5 @@ export class LotMeasure {
     }
   }
 }
+
+const keyOf = (body: Extract<EntryBody, { kind: 'measure' }>) => atEnd(body.what, endOf(body));

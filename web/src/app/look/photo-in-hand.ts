@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import { lotOf, type EntryBody } from '@tug-mark/core';
+import { endOf, lotOf, ofEnd, type EntryBody } from '@tug-mark/core';
 import { Hand } from '../hand/hand';
 import { handActions } from '../hand/hand.state';
 
@@ -25,7 +25,8 @@ export class PhotoInHand {
   readonly criteria = computed(() => {
     const lot = this.lot();
     const setUp = this.hand.setUp();
-    return (lot === null ? setUp?.criteria : (setUp?.lotCriteria.get(lot) ?? setUp?.criteria)) ?? [];
+    const points = (lot === null ? setUp?.criteria : (setUp?.lotCriteria.get(lot) ?? setUp?.criteria)) ?? [];
+    return points.filter(({ end }) => end === endOf(this.shown() ?? {}));
   });
 
   constructor() {
@@ -60,13 +61,16 @@ export class PhotoInHand {
   putNumber(what: ReturnType<PhotoInHand['criteria']>[number], value: number): string {
     const shown = this.shown();
     if (!shown || !what.number) return 'Nothing is measured at this point.';
-    const standing = this.kept('measure').find((e) => e.body.piece === shown.piece && e.body.what === what.code);
+    const standing = this.kept('measure').find(
+      (e) => e.body.piece === shown.piece && e.body.what === what.code && endOf(e.body) === what.end,
+    );
     const rounded = Number(value.toFixed(4));
     if (standing?.body.value === rounded) return '';
     return this.put(
       {
         kind: 'measure',
         piece: shown.piece,
+        ...ofEnd(what.end),
         what: what.code,
         value: rounded,
         typed: String(rounded),

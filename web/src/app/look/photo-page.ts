@@ -20,7 +20,7 @@ import { PhotoInHand } from './photo-in-hand';
           <h1>{{ headline() }}</h1>
           <p class="soft">
             @if (photo.shown(); as shown) {
-              Piece {{ shown.piece }}, {{ shown.shows }}.
+              Piece {{ shown.piece }}{{ shown.end ? ', end 2' : '' }}, {{ shown.shows }}.
               {{ shown.note }}
             }
             Marks are kept beside the picture and never change it.

@@ -5,12 +5,13 @@ import {
   DestroyRef,
   inject,
   input,
+  linkedSignal,
   signal,
   viewChild,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Problem } from '@tug-mark/contract';
-import { VIEWS, type View } from '@tug-mark/core';
+import { ofEnd, VIEWS, type End, type View } from '@tug-mark/core';
 import { Store } from '@ngrx/store';
 import { Hand } from '../hand/hand';
 import { Api, ApiProblem, toProblem } from '../http/api';
@@ -39,11 +40,11 @@ const NO_DIGEST = '0'.repeat(64);
           <a [routerLink]="address(photo)" class="photo">
             <img
               [src]="small(photo.body.photo.id)"
-              [alt]="'Piece ' + piece() + ', ' + photo.body.shows"
+              [alt]="'Piece ' + piece() + ', ' + shownAs(photo)"
               width="112"
               height="84"
             />
-            <span>{{ photo.body.shows }}{{ unsent().has(photo.body.photo.id) ? ', waits for the server' : '' }}</span>
+            <span>{{ shownAs(photo) }}{{ unsent().has(photo.body.photo.id) ? ', waits for the server' : '' }}</span>
           </a>
         }
         <div class="add">
@@ -54,6 +55,15 @@ const NO_DIGEST = '0'.repeat(64);
             [value]="shows() ?? view()"
             (valueChange)="shows.set(viewOf($event))"
           />
+          @if (hand.setUp()?.other) {
+            <label for="photo-end">of</label>
+            <tm-select
+              selectId="photo-end"
+              [options]="ends"
+              [value]="end() === 2 ? '2' : '1'"
+              (valueChange)="end.set($event === '2' ? 2 : 1)"
+            />
+          }
           <tm-file-button #photo accept="image/jpeg,image/png,image/webp" (file)="send($event)"
             >Add a photograph <kbd>P</kbd></tm-file-button
           >
@@ -100,13 +110,20 @@ const NO_DIGEST = '0'.repeat(64);
   `,
 })
 export class PiecePhotos {
-  private readonly hand = inject(Hand);
+  protected readonly hand = inject(Hand);
   private readonly api = inject(Api);
   private readonly outbox = inject(Store).selectSignal(outboxFeature.selectItems);
   private readonly addresses = new Map<Blob, string>();
   readonly piece = input.required<number>();
   readonly lot = input.required<number | null>();
   readonly view = input.required<View>();
+  /** The end of a splice that is looked at. */
+  readonly at = input<End>(1);
+  protected readonly end = linkedSignal(() => this.at());
+  protected readonly ends = [
+    { value: '1', label: 'end 1' },
+    { value: '2', label: 'end 2' },
+  ];
   protected readonly views = VIEWS.map((value) => ({ value, label: value }));
   private readonly photo = viewChild<FileButton>('photo');
   protected readonly shows = signal<View | null>(null);
@@ -138,6 +155,10 @@ export class PiecePhotos {
     const known = this.addresses.get(photo) ?? URL.createObjectURL(photo);
     this.addresses.set(photo, known);
     return known;
+  }
+
+  protected shownAs({ body }: { readonly body: { readonly shows: View; readonly end?: 2 | undefined } }): string {
+    return body.end ? `end 2, ${body.shows}` : body.shows;
   }
 
   protected viewOf(text: string | null): View {
@@ -172,10 +193,13 @@ export class PiecePhotos {
   }
 
   /** The server is silent: the picture waits on this device with its entry, and both are sent by themselves. */
-  private keepHere(file: Blob, { piece, lot, shows }: { piece: number; lot: number | null; shows: View }): void {
+  private keepHere(
+    file: Blob,
+    { piece, lot, shows, end }: { piece: number; lot: number | null; shows: View; end: End },
+  ): void {
     const photo = { id: timeOrderedId(), digest: NO_DIGEST };
     const refusal = this.hand.put(
-      { kind: 'photo', piece, ...(lot === null ? {} : { lot }), photo, shows, note: '' },
+      { kind: 'photo', piece, ...ofEnd(end), ...(lot === null ? {} : { lot }), photo, shows, note: '' },
       null,
       { photo: file },
     );
@@ -198,12 +222,14 @@ export class PiecePhotos {
     this.sending.set(true);
     this.problem.set(null);
     const [piece, lot, shows] = [this.piece(), this.lot(), this.shows() ?? this.view()];
+    const end = this.hand.setUp()?.other ? this.end() : 1;
     try {
       const { id, digest } = await this.api.putPhoto(this.id(), timeOrderedId(Date.now()), file);
       this.waiting.set(null);
       const refusal = this.hand.put({
         kind: 'photo',
         piece,
+        ...ofEnd(end),
         ...(lot === null ? {} : { lot }),
         photo: { id, digest },
         shows,
@@ -215,7 +241,7 @@ export class PiecePhotos {
     } catch (error) {
       const problem = toProblem(error);
       if (error instanceof ApiProblem && error.isOffline) {
-        this.keepHere(file, { piece, lot, shows });
+        this.keepHere(file, { piece, lot, shows, end });
         return;
       }
       this.problem.set(problem);

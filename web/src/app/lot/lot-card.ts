@@ -46,8 +46,8 @@ import { LotWork } from './lot-work';
               [size]="18"
             />
             <strong>Tug</strong> {{ work.isPulled() ? '' : 'not pulled yet' }}
-            @if (wires() > 1) {
-              wire {{ work.wire() }} of {{ wires() }}
+            @if (pulls() > 1) {
+              {{ hand.setUp()?.other ? 'pull' : 'wire' }} {{ work.wire() }} of {{ pulls() }}
             }
           </li>
           @if (measurable()) {
@@ -191,7 +191,7 @@ export class LotCard {
   protected readonly hand = inject(Hand);
   protected readonly entry = inject(PullStore);
   protected readonly head = this.work.head;
-  protected readonly wires = computed(() => this.work.wires().length);
+  protected readonly pulls = computed(() => this.work.pulls().length);
   protected readonly drawn = computed<LookContext | null>(() => this.hand.setUp()?.look ?? null);
   protected readonly sound = computed(() => {
     const look = this.drawn();

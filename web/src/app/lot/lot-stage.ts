@@ -119,23 +119,25 @@ export class LotStage {
           const id = this.hand.view()?.combination.id;
           return id === undefined ? null : lotPlace(id);
         }),
-        target: computed(() =>
-          targetName({ piece: this.work.piece() ?? 0, wire: this.work.wire() }, this.work.wires().length),
-        ),
+        target: computed(() => {
+          const setUp = this.hand.setUp();
+          return setUp ? targetName({ piece: this.work.piece() ?? 0, wire: this.work.wire() }, setUp) : '';
+        }),
         isUnseen: computed(() => {
           const lot = this.work.head()?.lot;
           return lot !== undefined && !this.hand.ofLot(lot, 'finding').some((e) => e.body.piece === this.work.piece());
         }),
         kept: this.hand.pulls,
         limit: this.work.limit,
+        ends: this.work.ends,
         breaks: this.work.breaks,
         lowest: computed(() => this.work.lot()?.group.summary?.min ?? null),
         context: computed(() => {
-          const wire = this.work.wires()[this.work.wire() - 1];
+          const pull = this.work.pulls()[this.work.wire() - 1];
           return {
             breaks: this.work.breaks(),
-            strands: wire?.wire.conductor.strands ?? 1,
-            loadingRate: wire?.limit.limit?.table.loadingRate ?? null,
+            strands: pull?.wires[0]?.wire.conductor.strands ?? 1,
+            loadingRate: pull?.limit.limit?.table.loadingRate ?? null,
           };
         }),
         isOpen: computed(() => this.work.isRunning() && this.work.step() === 'tug' && !this.panelTitle()),

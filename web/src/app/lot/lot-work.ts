@@ -1,9 +1,21 @@
 import { computed, inject } from '@angular/core';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
-import { AS_DRAWN, isCaliperOnly, lotTask, type EntryBody, type EntryRefusal, type LotChange } from '@tug-mark/core';
+import {
+  AS_DRAWN,
+  isCaliperOnly,
+  lotTask,
+  ofEnd,
+  pullLimit,
+  type Criterion,
+  type End,
+  type EntryBody,
+  type EntryRefusal,
+  type LotChange,
+} from '@tug-mark/core';
 import { Hand } from '../hand/hand';
 import type { PackedCurve } from '../outbox/outbox.state';
 import type { PulledForce } from '../tug/pull/pull-host';
+import { pulledEnds } from '../tug/pull/target-name';
 
 /** What of the lot is open instead of the task in hand, behind a named link or key. */
 export type LotPanel = 'none' | 'change' | 'decide' | 'plan' | 'differs' | 'another' | 'measure' | 'file';
@@ -36,8 +48,8 @@ export const LotWork = signalStore(
     const piece = computed(() => task()?.piece ?? null);
     const check = computed(() => lot()?.checks.find((c) => c.piece === piece()) ?? null);
     const isPulled = computed(() => (check()?.tug ?? 'open') !== 'open');
-    const wires = computed(() => hand.setUp()?.wires ?? []);
-    /** Wire of the piece in hand that is pulled next. */
+    const pulls = computed(() => hand.setUp()?.pulls ?? []);
+    /** Which pull of the piece in hand comes next: each wire of a barrel is one. */
     const wire = computed(() => {
       const again = correcting();
       const number = head()?.lot;
@@ -46,7 +58,7 @@ export const LotWork = signalStore(
       if (number === undefined || own === null) return 1;
       const readings = hand.ofLot(number, 'reading').filter((e) => e.body.piece === own);
       const pulled = new Set(readings.map((e) => e.body.wire ?? 1));
-      return wires().findIndex((_, i) => !pulled.has(i + 1)) + 1 || 1;
+      return pulls().findIndex((_, i) => !pulled.has(i + 1)) + 1 || 1;
     });
     return {
       lot,
@@ -55,7 +67,7 @@ export const LotWork = signalStore(
       piece,
       check,
       isPulled,
-      wires,
+      pulls,
       wire,
       isRunning: computed(() => head() !== null && head()?.state !== 'finished'),
       step: computed(() => {
@@ -66,10 +78,19 @@ export const LotWork = signalStore(
       /** N */
       limit: computed(() => {
         const number = head()?.lot;
-        return number === undefined ? null : (hand.setUp()?.lots.get(number)?.[wire() - 1]?.limit?.force ?? null);
+        const pull = pulls()[wire() - 1];
+        const found = number === undefined ? undefined : hand.setUp()?.lots.get(number);
+        return (pull && found && pullLimit(pull, found))?.limit?.force ?? null;
       }),
       /** N */
-      breaks: computed(() => wires()[wire() - 1]?.breaks ?? 0),
+      breaks: computed(() => pulls()[wire() - 1]?.breaks ?? 0),
+      /** The ends of a splice, each with its own limit; null for parts with one. */
+      ends: computed(() => {
+        const [setUp, number] = [hand.setUp(), head()?.lot];
+        if (!setUp || number === undefined) return null;
+        const limits = (setUp.lots.get(number) ?? []).map((found) => found.limit?.force ?? null);
+        return pulledEnds(setUp, wire(), limits);
+      }),
       /** Points the eye answers. */
       criteria: computed(() => {
         const number = head()?.lot;
@@ -93,12 +114,22 @@ export const LotWork = signalStore(
       if (!head) return false;
       return tell(hand.put({ kind: 'progress', lot: head.lot, step: head.steps.length + 1, ...said }));
     };
-    const find = (criterion: string, finding: 'accept' | 'reject', note: string, fault: string | null): boolean => {
+    const find = (
+      criterion: string,
+      end: End,
+      finding: 'accept' | 'reject',
+      note: string,
+      fault: string | null,
+    ): boolean => {
       const head = store.head();
       const piece = store.piece();
       if (!head || piece === null) return false;
       const isKept = tell(
-        hand.put({ kind: 'finding', lot: head.lot, piece, criterion, finding, ...(fault && { fault }), note }),
+        hand.put({
+          ...{ kind: 'finding', lot: head.lot, piece, ...ofEnd(end), criterion, finding },
+          ...(fault && { fault }),
+          note,
+        }),
       );
       if (isKept) {
         patchState(store, { panel: 'none' });
@@ -140,9 +171,10 @@ export const LotWork = signalStore(
         if (store.piece() === null || (store.check()?.look ?? 'open') !== 'open') return;
         if (store.check()?.isSeen)
           patchState(store, { message: 'It is as drawn already; a number is still to be measured.' });
-        else find(AS_DRAWN, 'accept', '', null);
+        else find(AS_DRAWN, 1, 'accept', '', null);
       },
-      differs: (criterion: string, fault: string | null, note: string) => find(criterion, 'reject', note, fault),
+      differs: ({ code, end }: Pick<Criterion, 'code' | 'end'>, fault: string | null, note: string) =>
+        find(code, end, 'reject', note, fault),
       name: (piece: number) => {
         patchState(store, { named: piece, panel: 'none', message: '' });
       },

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { faultsOf } from '@tug-mark/core';
+import { faultsOf, lookAt } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -43,18 +43,24 @@ export class NotAsDrawn {
   });
   private readonly point = toSignal(this.form.controls.point.valueChanges, { initialValue: '' });
   protected readonly points = computed(() =>
-    this.work.criteria().map(({ code, title }) => ({ value: code, label: title })),
+    this.work.criteria().map(({ key, title }) => ({ value: key, label: title })),
   );
   protected readonly faults = computed(() => {
-    const look = this.hand.setUp()?.look;
-    const own = look ? faultsOf(look).filter((f) => f.point === this.point()) : [];
+    const [setUp, point] = [this.hand.setUp(), this.chosen(this.point())];
+    const look = setUp && point && lookAt(setUp, point.end);
+    const own = look ? faultsOf(look).filter((f) => f.point === point.code) : [];
     return [{ value: '', label: 'none of these' }, ...own.map((f) => ({ value: f.code, label: f.title }))];
   });
 
   protected keep(): void {
     const { point, fault, note } = this.form.getRawValue();
-    if (!point) this.work.say('Say which point is not as drawn.');
+    const chosen = this.chosen(point);
+    if (!chosen) this.work.say('Say which point is not as drawn.');
     else if (!note.trim() && !fault) this.work.say('Say what you see.');
-    else this.work.differs(point, fault || null, note.trim());
+    else this.work.differs(chosen, fault || null, note.trim());
+  }
+
+  private chosen(key: string) {
+    return this.work.criteria().find((c) => c.key === key);
   }
 }

@@ -61,9 +61,13 @@ export function releaseSteps(
 /** Which newer revisions there are than the set-up was made from, and what to do; empty when there are none. */
 export function newerText({ newest, revisions }: Pick<CombinationView, 'newest' | 'revisions'>): string {
   const newer = (['terminal', 'wire', 'practice'] as const).filter((what) => newest[what] > revisions[what]);
-  const names = revisions.together.some((revision, i) => (newest.together[i] ?? 0) > revision)
-    ? [...newer, 'other wire']
-    : newer;
+  const isNewer = (of: readonly number[] = [], now: readonly number[] = []) =>
+    of.some((revision, i) => (now[i] ?? 0) > revision);
+  const names = [
+    ...newer,
+    ...(isNewer(revisions.together, newest.together) ? ['other wire'] : []),
+    ...(isNewer(revisions.opposite, newest.opposite) ? ['wire at the other end'] : []),
+  ];
   return names.length
     ? `There is a newer revision of the ${names.join(' and the ')}. Begin the set-up again to work from it.`
     : '';

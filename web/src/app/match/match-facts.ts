@@ -4,6 +4,7 @@ import {
   breakingLoad,
   envelopeDiameter,
   familyName,
+  isSplice,
   metalArea,
   otherScale,
   sizeLabel,
@@ -70,6 +71,15 @@ const CHIPS = { red: '#c0392b', blue: '#2d5f9a', yellow: '#e0b020' } as const;
             <dt>with it in the barrel</dt>
             <dd>{{ other.part }} {{ other.label }}</dd>
           }
+          @for (other of v.opposite; track $index) {
+            <dt>{{ $first ? 'at the other end' : 'with it there' }}</dt>
+            <dd>{{ other.part }} {{ other.label }}</dd>
+          } @empty {
+            @if (joins()) {
+              <dt>at the other end</dt>
+              <dd>not named by the list: one end</dd>
+            }
+          }
           <dt>metal</dt>
           <dd>
             {{ area() }}, {{ v.wire.conductor.strands }} × {{ v.wire.conductor.strandDiameter }} mm
@@ -103,6 +113,7 @@ const CHIPS = { red: '#c0392b', blue: '#2d5f9a', yellow: '#e0b020' } as const;
 export class MatchFacts {
   readonly view = input.required<CombinationView>();
   private readonly conductor = computed(() => this.view().wire.conductor);
+  protected readonly joins = computed(() => isSplice(this.view().terminal));
   protected readonly family = computed(() => familyName(this.view().terminal.family));
   protected readonly range = computed(() => takesLabel(this.view().terminal));
   protected readonly size = computed(

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
-import { isInRange, readLength, showRange } from '@tug-mark/core';
+import { capital, endOf, isInRange, ofEnd, readLength, showRange, wireName, type End } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -16,7 +16,10 @@ export function focusMeasure(): void {
 
 interface Line {
   readonly piece: number;
+  /** The wire it is of: its end and its number there, and what it is called among others. */
+  readonly end: End;
   readonly wire: number;
+  readonly name: string;
   readonly value: number | null;
   readonly state: 'missing' | 'pass' | 'fail';
 }
@@ -35,7 +38,7 @@ interface Line {
             <span class="soft">{{ rows()[0]?.good }}</span>
           }
         </h2>
-        @for (row of rows(); track row.wire) {
+        @for (row of rows(); track row.name) {
           @if (rows().length > 1) {
             <h3>
               {{ row.name }} <span class="soft">{{ row.good }}</span>
@@ -128,19 +131,20 @@ export class Measures {
   private readonly given = computed(() => this.hand.of('measure').filter(({ body }) => body.what === 'strip'));
   /** Each wire in the barrel is stripped to a window of its own. */
   protected readonly rows = computed(() =>
-    (this.hand.setUp()?.wires ?? []).flatMap(({ wire, preparation }, i) => {
-      const range = preparation?.strip.window;
+    (this.hand.setUp()?.wires ?? []).flatMap((own, _, all) => {
+      const range = own.preparation?.strip.window;
       if (!range) return [];
-      const measured = this.given().filter(({ body }) => (body.wire ?? 1) === i + 1);
+      const { end, number: wire } = own;
+      const measured = this.given().filter(({ body }) => endOf(body) === end && (body.wire ?? 1) === wire);
       const count = Math.max(this.wanted(), ...measured.map(({ body }) => body.piece));
+      const name = wireName(own, all);
       return {
-        wire: i + 1,
-        name: `Wire ${i + 1}, ${wire.part}`,
+        name: `${capital(name)}, ${own.wire.part}`,
         good: `${showRange(range, 2)} mm is good`,
         lines: Array.from({ length: count }, (_, at): Line => {
           const value = measured.find(({ body }) => body.piece === at + 1)?.body.value ?? null;
           const state = value === null ? 'missing' : isInRange(value, range) ? 'pass' : 'fail';
-          return { piece: at + 1, wire: i + 1, value, state };
+          return { piece: at + 1, end, wire, name, value, state };
         }),
       };
     }),
@@ -151,8 +155,8 @@ export class Measures {
     return this.correcting() ?? open.sort((a, b) => a.piece - b.piece)[0] ?? null;
   });
 
-  protected nameOf({ piece, wire }: Line): string {
-    return `Piece ${piece}${this.rows().length > 1 ? `, wire ${wire}` : ''}`;
+  protected nameOf({ piece, name }: Line): string {
+    return `Piece ${piece}${name ? `, ${name}` : ''}`;
   }
 
   protected change(line: Line): void {
@@ -172,6 +176,7 @@ export class Measures {
     const body = {
       kind: 'measure',
       piece: asked.piece,
+      ...ofEnd(asked.end),
       ...(asked.wire > 1 && { wire: asked.wire }),
       what: 'strip',
       value: read.millimetres,
@@ -180,7 +185,7 @@ export class Measures {
       note: '',
     } as const;
     const standing = this.given().find(
-      ({ body: { piece, wire } }) => piece === asked.piece && (wire ?? 1) === asked.wire,
+      ({ body: kept }) => kept.piece === asked.piece && endOf(kept) === asked.end && (kept.wire ?? 1) === asked.wire,
     );
     const refusal = this.hand.put(body, standing ? { corrects: standing.id, why: this.why.value } : null);
     this.refusal.set(refusal?.text ?? '');

@@ -52,7 +52,9 @@ const CARD = 85.6;
           {{ screen.isChecked() ? 'check again' : 'check this screen' }}
         </button>
       </p>
-      <p class="tell">Lay the cut insulation at 0: the wire's end falls in the band, best on the line.</p>
+      <p class="tell">
+        {{ of() ? of() + ': lay' : 'Lay' }} the cut insulation at 0: the wire's end falls in the band, best on the line.
+      </p>
     </div>
     @if (checking()) {
       <div class="check">
@@ -131,6 +133,8 @@ const CARD = 85.6;
 export class StripRuler {
   protected readonly screen = inject(Screen);
   readonly strip = input.required<StripWindow>();
+  /** The end of a splice it is for; empty for parts with one. */
+  readonly of = input('');
   protected readonly checking = signal(false);
   protected readonly draft = signal(this.screen.pxPerMm());
   protected readonly card = CARD;

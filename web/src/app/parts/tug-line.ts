@@ -23,7 +23,13 @@ const LINE = 118;
       @if (limit() !== null) {
         <path class="limit" [attr.d]="'M' + limitX() + ' ' + (line - 32) + 'V' + (line + 8)" />
         <text class="limit-name" [attr.x]="limitX()" [attr.y]="line + 46" text-anchor="middle">
-          limit {{ shownLimit() }}
+          limit {{ shownLimit(limit() ?? 0) }}
+        </text>
+      }
+      @for (other of further(); track other.name) {
+        <path class="limit" [attr.d]="'M' + at(other.limit) + ' ' + (line - 20) + 'V' + (line + 4)" />
+        <text class="limit-name" [attr.x]="at(other.limit) + 5" [attr.y]="line - 17">
+          {{ other.name }} {{ shownLimit(other.limit) }}
         </text>
       }
       <path class="breaks" [attr.d]="'M' + breaksX() + ' ' + (line - 24) + 'V' + line" />
@@ -147,6 +153,8 @@ const LINE = 118;
 export class TugLine {
   /** N */
   readonly limit = input.required<number | null>();
+  /** Higher limits of other ends, each by its name; N. */
+  readonly further = input<readonly { readonly name: string; readonly limit: number }[]>([]);
   /** N */
   readonly breaks = input.required<number>();
   readonly flags = input.required<readonly TugFlag[]>();
@@ -170,7 +178,7 @@ export class TugLine {
   protected readonly limitX = computed(() => this.scale().x(this.in(this.limit() ?? 0)));
   protected readonly breaksX = computed(() => this.scale().x(this.in(this.breaks())));
   private readonly chosen = computed(() => chooseFlags(this.flags()));
-  private readonly at = (force: number) => this.scale().x(this.in(force));
+  protected readonly at = (force: number) => this.scale().x(this.in(force));
   protected readonly placed = computed(() => placeFlags(this.chosen().flags, this.at));
   /** Readings that have no flag, each a short stroke above the line. */
   protected readonly marks = computed(() => {
@@ -189,10 +197,12 @@ export class TugLine {
     const { flags, marks } = this.chosen();
     const readings = flags.map((f) => `piece ${f.piece}: ${this.shown(f.force)} ${this.unit()}, ${f.verdict}`);
     if (marks.length) readings.push(`and ${marks.length} more between them`);
-    return `Force scale. ${limit === null ? 'No limit' : `Limit ${this.shownLimit()} ${this.unit()}`}; the wire itself breaks near ${this.round(this.breaks())} ${this.unit()}. ${readings.join('; ') || 'No reading yet'}.`;
+    return `Force scale. ${limit === null ? 'No limit' : `Limit ${this.shownLimit(limit)} ${this.unit()}`}; the wire itself breaks near ${this.round(this.breaks())} ${this.unit()}. ${readings.join('; ') || 'No reading yet'}.`;
   });
 
-  protected readonly shownLimit = computed(() => showLimit(this.in(this.limit() ?? 0), 1));
+  protected shownLimit(newtons: number): string {
+    return showLimit(this.in(newtons), 1);
+  }
   private shown(newtons: number): string {
     const limit = this.limit();
     return showNumber(this.in(newtons), this.decimals(), limit === null ? undefined : this.in(limit));

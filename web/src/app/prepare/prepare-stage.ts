@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { showRange, strandDamage, type Range } from '@tug-mark/core';
+import { showRange, strandDamage, wireName, type Range } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { TermHelp } from '../glossary/term';
 import { Hand } from '../hand/hand';
@@ -26,7 +26,13 @@ import { TubeChooser } from './tube-chooser';
           <p class="why">{{ why() }}</p>
         </div>
         <div class="sides">
-          <tm-side-view [terminal]="view.terminal" [wire]="view.wire" [strip]="p.strip" [width]="620" />
+          <tm-side-view
+            [terminal]="view.terminal"
+            [wire]="view.wire"
+            [strip]="p.strip"
+            [other]="other()"
+            [width]="620"
+          />
           <div>
             <dl class="facts">
               <dt><tm-term of="set point" /></dt>
@@ -69,7 +75,10 @@ import { TubeChooser } from './tube-chooser';
             </dl>
           </div>
         </div>
-        <tm-strip-ruler [strip]="p.strip" />
+        <tm-strip-ruler [strip]="p.strip" [of]="other() ? 'End 1' : ''" />
+        @if (other()?.preparation?.strip; as strip) {
+          <tm-strip-ruler [strip]="strip" of="End 2" />
+        }
         <tm-measures />
         <tm-reasons [reasons]="notes()" />
         <details>
@@ -131,14 +140,17 @@ export class PrepareStage {
   private readonly router = inject(Router);
   protected readonly lengths = inject(Lengths);
   protected readonly preparation = computed(() => this.hand.setUp()?.preparation ?? null);
+  /** The second end of a splice. */
+  protected readonly other = computed(() => this.hand.setUp()?.other ?? null);
   protected readonly headline = computed(() => {
     const p = this.preparation();
     if (!p || p.strip.setPoint === null) return 'No strip length can be set.';
     const edge =
       p.strip.kind === 'positioned' ? `, insulation edge ${this.band(p.strip.position)} behind the barrel` : '';
-    const others = (this.hand.setUp()?.wires.slice(1) ?? []).map(
-      ({ preparation }, i) => `; wire ${i + 2}: ${preparation?.strip.setPoint ?? 'no'} mm`,
-    );
+    const wires = this.hand.setUp()?.wires ?? [];
+    const others = wires
+      .slice(1)
+      .map((own) => `; ${wireName(own, wires)}: ${own.preparation?.strip.setPoint ?? 'no'} mm`);
     return `Strip ${p.strip.setPoint} mm${edge}${others.join('')}.`;
   });
   protected readonly why = computed(() => {

@@ -24,11 +24,14 @@ import {
   computeSetUp,
   describeEntry,
   entriesOf,
+  isSplice,
   judgeCombination,
   judgeLot,
   judgeReading,
   lotNumbers,
   ofCurrentRun,
+  pullLimit,
+  type EntryBody,
 } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzTableModule } from 'ng-zorro-antd/table';
@@ -97,12 +100,17 @@ export class RecordPage {
   );
   private readonly corrected = computed(() => new Set(this.record()?.entries.map((entry) => entry.corrects)));
   protected readonly flags = computed<TugFlag[]>(() => {
-    const limit = this.setUp()?.standing.limit?.force ?? null;
+    const setUp = this.setUp();
+    const standing = (setUp?.wires ?? []).map((own) => own.standing);
+    const limitOf = ({ wire = 1, failedEnd }: Extract<EntryBody, { kind: 'reading' }>) => {
+      const pull = setUp?.pulls[wire - 1];
+      return (pull && pullLimit(pull, standing, failedEnd))?.limit?.force ?? null;
+    };
     // Pulls of an earlier run stand in the journal below; they prove nothing about this one.
     return entriesOf(ofCurrentRun(this.record()?.entries ?? []), 'reading').map(({ body }) => ({
       piece: body.piece,
       force: body.force,
-      verdict: judgeReading(body.force, limit, body.mode).verdict,
+      verdict: judgeReading(body.force, limitOf(body), body.mode).verdict,
       current: false,
     }));
   });
@@ -151,9 +159,11 @@ export class RecordPage {
     }
   }
 
-  /** The wires that share the barrel, in words. */
-  protected others({ together }: ShownRecord): string {
-    return together.map((wire) => ` and ${wire.part} ${wire.label}`).join('');
+  /** The wires that share the barrel, and those at the other end of a splice, in words. */
+  protected others({ together, opposite, terminal }: ShownRecord): string {
+    const named = (wires: ShownRecord['together']) => wires.map((wire) => `${wire.part} ${wire.label}`).join(' and ');
+    const end = opposite.length ? `; end 2: ${named(opposite)}` : isSplice(terminal) ? '; one end' : '';
+    return `${together.length ? ` and ${named(together)}` : ''}${end}`;
   }
 
   protected isCorrected(entry: KeptEntry): boolean {

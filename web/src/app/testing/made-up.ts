@@ -66,6 +66,7 @@ export function viewOf(changes: Partial<CombinationView> = {}): CombinationView 
     looks: [],
     cabinet: [insulatedRing],
     together: [],
+    opposite: [],
     coverings: [],
     lot: null,
     zone: 'UTC',

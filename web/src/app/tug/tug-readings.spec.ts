@@ -2,12 +2,10 @@ import type { ForceUnit } from '@tug-mark/core';
 import { Bench, pulled } from '../testing/bench';
 import { TugReadings, type TugReading, type TugRuling } from './tug-readings';
 
-const wires = [{ standing: { limit: { force: 85 } } }] as never;
-
 function reading(piece: number, force: number, changes: Partial<TugReading> = {}): TugReading {
   const verdict = force >= 85 ? 'holds' : 'below';
   const entry = pulled(piece, force) as TugReading['entry'];
-  return { entry, piece, wire: 1, verdict: { verdict }, ruling: undefined, unsent: false, ...changes };
+  return { entry, piece, wire: 1, limit: 85, verdict: { verdict }, ruling: undefined, unsent: false, ...changes };
 }
 
 describe('The pulls of the samples', () => {
@@ -17,7 +15,7 @@ describe('The pulls of the samples', () => {
     more: { role?: 'technician' | 'quality'; unit?: ForceUnit; group?: object } = {},
   ) => {
     const { role = 'technician', unit = 'N', group = null } = more;
-    bench = await Bench.open(TugReadings, { role, inputs: { readings, wires, unit, group, empty: ' Pull piece 1.' } });
+    bench = await Bench.open(TugReadings, { role, inputs: { readings, unit, group, empty: ' Pull piece 1.' } });
   };
   const rows = () =>
     [...bench.element.querySelectorAll('tbody tr')].map((row) =>

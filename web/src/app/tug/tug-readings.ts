@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { may, type KeptEntry } from '@tug-mark/contract';
-import { failureModeName, fromNewtons, showNumber, type EntryBody, type ForceUnit, type SetUp } from '@tug-mark/core';
+import { failureModeName, fromNewtons, showNumber, type EntryBody, type ForceUnit } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzTableModule } from 'ng-zorro-antd/table';
@@ -20,6 +20,8 @@ export interface TugReading {
   };
   readonly piece: number;
   readonly wire: number;
+  /** What it is judged by, N; null without a limit. */
+  readonly limit: number | null;
   readonly verdict: { readonly verdict: 'holds' | 'below' | 'invalid' | 'no-limit' | 'quality' };
   readonly ruling: { readonly body: Extract<EntryBody, { kind: 'ruling' }> } | undefined;
   readonly unsent: boolean;
@@ -54,8 +56,8 @@ export interface TugRuling {
         <tbody>
           @for (r of rows(); track r.entry.id) {
             <tr>
-              <td>{{ r.piece }}{{ wires().length > 1 ? ' · ' + r.wire : '' }}</td>
-              <td class="figures force">{{ shown(r.entry.body.force, r.wire) }}</td>
+              <td>{{ r.piece }}{{ numbered() ? ' · ' + r.wire : '' }}</td>
+              <td class="figures force">{{ shown(r.entry.body.force, r.limit) }}</td>
               <td>
                 <tm-mark
                   [state]="r.verdict.verdict === 'holds' ? 'pass' : r.verdict.verdict === 'below' ? 'fail' : 'hold'"
@@ -68,7 +70,9 @@ export interface TugRuling {
                     : r.verdict.verdict
                 }}
               </td>
-              <td class="mode">{{ modeName(r.entry.body.mode) }}</td>
+              <td class="mode">
+                {{ modeName(r.entry.body.mode) }}{{ r.entry.body.failedEnd ? ', end ' + r.entry.body.failedEnd : '' }}
+              </td>
               <td class="soft">{{ r.unsent ? 'sending ...' : r.entry.by + ', ' + time(r.entry.at) }}</td>
               <td>
                 <button
@@ -159,7 +163,8 @@ export interface TugRuling {
 export class TugReadings {
   private readonly decimals = injectForceDecimals();
   readonly readings = input.required<readonly TugReading[]>();
-  readonly wires = input.required<SetUp['wires']>();
+  /** Whether a piece is pulled several times. */
+  readonly numbered = input(false);
   readonly unit = input.required<ForceUnit>();
   readonly group = input<GroupNumbers | null>(null);
   /** What to do while nothing is pulled. */
@@ -179,13 +184,12 @@ export class TugReadings {
     this.drawn.update((rows) => rows + ROWS_AT_ONCE);
   }
 
-  protected shown(newtons: number, wire: number): string {
+  protected shown(newtons: number, limit: number | null): string {
     const unit = this.unit();
-    const limit = this.wires()[wire - 1]?.standing.limit?.force;
     return showNumber(
       fromNewtons(newtons, unit),
       this.decimals(),
-      limit === undefined ? undefined : fromNewtons(limit, unit),
+      limit === null ? undefined : fromNewtons(limit, unit),
     );
   }
 }

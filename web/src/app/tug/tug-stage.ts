@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { capital, judgeReading } from '@tug-mark/core';
+import { capital, judgeReading, pullLimit, pullName } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Hand } from '../hand/hand';
 import type { PackedCurve } from '../outbox/outbox.state';
@@ -18,7 +18,7 @@ import type { PulledForce } from './pull/pull-host';
 import { PullStore } from './pull/pull-store';
 import { PullsInHand } from './pull/pulls-in-hand';
 import { PullsWaiting } from './pull/pulls-waiting';
-import { targetName } from './pull/target-name';
+import { pulledEnds, targetName } from './pull/target-name';
 import { TugReadings, type TugReading, type TugRuling } from './tug-readings';
 import { Notice } from '../parts/notice';
 import { injectForceDecimals } from '../settings/force-decimals';
@@ -77,23 +77,27 @@ export class TugStage {
           ],
     );
   });
-  protected readonly wires = computed(() => this.setUp()?.wires ?? []);
+  protected readonly pulls = computed(() => this.setUp()?.pulls ?? []);
   protected readonly wanted = computed(() => this.hand.view()?.practice.setUpPieces ?? 0);
 
   /** Readings in force with their verdict, by piece and wire. */
   protected readonly readings = computed<readonly TugReading[]>(() => {
-    const wires = this.wires();
+    const setUp = this.setUp();
+    const standing = (setUp?.wires ?? []).map((own) => own.standing);
     const unsent = this.hand.unsent();
     const rulings = this.hand.of('ruling');
     return this.hand
       .of('reading')
       .map((entry) => {
-        const { piece, wire = 1, force, mode } = entry.body;
+        const { piece, wire = 1, force, mode, failedEnd } = entry.body;
+        const pull = setUp?.pulls[wire - 1];
+        const limit = (pull && pullLimit(pull, standing, failedEnd))?.limit?.force ?? null;
         return {
           entry,
           piece,
           wire,
-          verdict: judgeReading(force, wires[wire - 1]?.standing.limit?.force ?? null, mode),
+          limit,
+          verdict: judgeReading(force, limit, mode),
           ruling: rulings.find((r) => r.body.piece === piece && (r.body.wire ?? 1) === wire),
           unsent: unsent.has(entry.id),
         };
@@ -107,14 +111,21 @@ export class TugStage {
     if (correcting) return correcting;
     const last = this.readings().at(-1);
     if (!last) return { piece: 1, wire: 1 };
-    return last.wire < this.wires().length
+    return last.wire < this.pulls().length
       ? { piece: last.piece, wire: last.wire + 1 }
       : { piece: last.piece + 1, wire: 1 };
   });
-  protected readonly own = computed(() => this.wires()[this.target().wire - 1] ?? null);
+  protected readonly own = computed(() => this.pulls()[this.target().wire - 1] ?? null);
   protected readonly limit = computed(() => this.own()?.limit.limit?.force ?? null);
   protected readonly standing = computed(() => this.own()?.standing.limit?.force ?? this.limit());
   protected readonly breaks = computed(() => this.own()?.breaks ?? 0);
+  /** Of a splice whose ends differ, the limit of the stronger one beside that of the weaker. */
+  protected readonly further = computed(() => {
+    const lowest = this.standing();
+    return (this.entry.ends() ?? []).flatMap(({ end, limit }) =>
+      limit !== null && lowest !== null && limit > lowest ? [{ name: `end ${end}`, limit }] : [],
+    );
+  });
   protected readonly group = computed(() => this.hand.judgement()?.groups[this.target().wire - 1] ?? null);
   private readonly counts = computed(() => (this.hand.judgement()?.groups ?? []).map((g) => g.summary?.n ?? 0));
   protected readonly enough = computed(
@@ -139,7 +150,8 @@ export class TugStage {
     const open = this.before().length;
     if (open) return `No pull yet: ${open === 1 ? 'one stage before it is' : `${open} stages before it are`} open.`;
     const { piece } = this.target();
-    const wire = this.wires().length > 1 ? `, wire ${this.target().wire} (${this.own()?.wire.label})` : '';
+    const [own, setUp] = [this.own(), this.setUp()];
+    const wire = own && setUp && this.pulls().length > 1 ? `, ${pullName(own, setUp)}` : '';
     if (this.correcting()) return `Correct piece ${piece}${wire}`;
     if (this.enough() && !this.entry.pending()) return `${Math.min(...this.counts())} of ${this.wanted()} pulled`;
     return piece > this.wanted() ? `Piece ${piece}, a replacement${wire}` : `Piece ${piece} of ${this.wanted()}${wire}`;
@@ -147,7 +159,11 @@ export class TugStage {
   protected readonly how = computed(() => {
     const speed = this.setUp()?.limit.limit?.table.speed;
     const grip = this.setUp()?.pulledWith ?? '';
-    const each = this.wires().length > 1 ? 'Each wire by itself, against its own limit. ' : '';
+    const each = this.setUp()?.other
+      ? 'Pulled as one piece, wire against wire: the weaker end decides, by its own limit. '
+      : this.pulls().length > 1
+        ? 'Each wire by itself, against its own limit. '
+        : '';
     return `${each}${grip ? `${grip} ` : ''}${speed ? `${speed.min}–${speed.max} mm/min, straight` : 'Straight'} pull, eyes covered: wire ends whip.`;
   });
 
@@ -160,13 +176,21 @@ export class TugStage {
   constructor() {
     inject(PullEntry).serve({
       place: computed(() => this.hand.view()?.combination.id ?? null),
-      target: computed(() => targetName(this.target(), this.wires().length)),
+      target: computed(() => {
+        const setUp = this.setUp();
+        return setUp ? targetName(this.target(), setUp) : '';
+      }),
       limit: this.limit,
+      ends: computed(() => {
+        const setUp = this.setUp();
+        const limits = (setUp?.wires ?? []).map((own) => own.limit.limit?.force ?? null);
+        return setUp ? pulledEnds(setUp, this.target().wire, limits) : null;
+      }),
       breaks: this.breaks,
       lowest: computed(() => this.group()?.summary?.min ?? null),
       context: computed(() => ({
         breaks: this.breaks(),
-        strands: strandsOf(this.own()?.wire),
+        strands: this.own()?.wires[0]?.wire.conductor.strands ?? 1,
         loadingRate: this.own()?.limit.limit?.table.loadingRate ?? null,
       })),
       isOpen: computed(() => this.hand.view() !== null && !this.before().length),
@@ -206,5 +230,3 @@ export class TugStage {
     this.entry.set({ message: refusal?.text ?? '' });
   }
 }
-
-const strandsOf = (wire: { conductor: { kind: string; strands?: number } } | undefined) => wire?.conductor.strands ?? 1;

@@ -1,7 +1,7 @@
 import { computed, inject } from '@angular/core';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
 import type { ListColumns } from '@tug-mark/contract';
-import { combine, proposeColumns, readWireList } from '@tug-mark/core';
+import { combine, isSplice, proposeColumns, readWireList } from '@tug-mark/core';
 import { CabinetStore } from '../../cabinet/cabinet.store';
 import { cellsOf, type Cells } from '../../parts/text-table';
 import { gathered, mended, type TableFault } from '../../parts/table-faults';
@@ -20,6 +20,12 @@ export const ListImport = signalStore(
     const known = computed(() => ({
       wires: new Set(cabinet.of('wire').map(({ part }) => part)),
       terminals: new Set(cabinet.of('terminal').map(({ part }) => part)),
+      splices: new Set(
+        cabinet
+          .of('terminal')
+          .filter(isSplice)
+          .map(({ part }) => part),
+      ),
     }));
     const reading = computed(() => ({ meanings: store.meanings(), isNumbered: store.isNumbered() }));
     const table = computed(() => asWireList(store.cells(), reading()));
@@ -44,7 +50,7 @@ export const ListImport = signalStore(
       becomes: computed(() => {
         const found = read();
         if (!found?.ok) return null;
-        const combinations = combine(found.rows);
+        const combinations = combine(found.rows, known().splices);
         return {
           wires: found.rows.length,
           combinations: combinations.length,

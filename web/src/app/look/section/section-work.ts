@@ -1,6 +1,6 @@
 import { computed, inject } from '@angular/core';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
-import { metalArea, numberFinding, type SectionLabel, type SectionStroke } from '@tug-mark/core';
+import { endOf, metalArea, numberFinding, ofEnd, type SectionLabel, type SectionStroke } from '@tug-mark/core';
 import { wrap, type Remote } from 'comlink';
 import type { SectionAnswer } from '../../../workers/section.messages';
 import type { SectionWork as Work } from '../../../workers/section.worker';
@@ -45,7 +45,9 @@ export const SectionWork = signalStore(
   withState(AT_FIRST),
   withProps(() => ({ worker: { own: null as Worker | null, opened: null as Remote<Work> | null } })),
   withComputed(({ found }, photo = inject(PhotoInHand)) => {
-    const wires = computed(() => photo.hand.setUp()?.wires ?? []);
+    const wires = computed(() =>
+      (photo.hand.setUp()?.wires ?? []).filter(({ end }) => end === endOf(photo.shown() ?? {})),
+    );
     /** Null until there is metal in the picture: of nothing drawn there is nothing to tell. */
     const figures = computed(() => {
       const read = found()?.figures;
@@ -162,6 +164,7 @@ export const SectionWork = signalStore(
           {
             kind: 'section',
             piece: shown.piece,
+            ...ofEnd(endOf(shown)),
             photo: photo.id(),
             pxPerMm: store.pxPerMm(),
             figures,

@@ -13,7 +13,7 @@ import { isValidMode } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { CurveView } from '../gauge/curve-view';
-import { MODE_KEYS, PullEntry } from './pull-entry';
+import { END_KEYS, MODE_KEYS, PullEntry } from './pull-entry';
 import { PullReading } from './pull-reading';
 import { PullStore } from './pull-store';
 
@@ -79,6 +79,26 @@ import { PullStore } from './pull-store';
               </li>
             }
           </ul>
+          @if (entry.ends(); as ends) {
+            <p id="which-end">Which end failed? The other one has borne as much.</p>
+            <ul aria-labelledby="which-end">
+              @for (own of ends; track own.end; let i = $index) {
+                <li>
+                  <button
+                    type="button"
+                    [class.on]="entry.failedEnd() === own.end"
+                    [attr.aria-pressed]="entry.failedEnd() === own.end"
+                    (click)="entry.setEnd(own.end)"
+                  >
+                    <kbd>{{ endKeys[i]?.key }}</kbd> End {{ own.end }}, {{ own.name }}
+                    @if (own.limit !== null) {
+                      <span class="soft">≥ {{ entry.shown(own.limit) }} {{ entry.unit() }}</span>
+                    }
+                  </button>
+                </li>
+              }
+            </ul>
+          }
           @if (p.note) {
             <p class="soft">{{ p.note }}</p>
           }
@@ -173,6 +193,7 @@ export class PullAsk {
   protected readonly acts = inject(PullEntry);
   protected readonly reading = inject(PullReading);
   protected readonly modes = MODE_KEYS;
+  protected readonly endKeys = END_KEYS;
 
   /** A frame later than the verdict: nobody waits for the question to see it. */
   protected readonly isDrawn = signal(false);

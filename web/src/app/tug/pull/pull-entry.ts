@@ -17,6 +17,12 @@ export const MODE_KEYS = FAILURE_MODES.map((mode, index) => ({
   name: failureModeName(mode),
 }));
 
+/** The ends of a splice, each with the key that says it failed. */
+export const END_KEYS = [
+  { end: 1, key: '8' },
+  { end: 2, key: '9' },
+] as const;
+
 /** Further keys of a host's screen, tried first while no pull is pending. */
 interface HostKeys {
   readonly help: readonly KeyHelp[];
@@ -51,6 +57,7 @@ export class PullEntry {
         ...(more?.help ?? []),
         { key: '0–9 . Enter', does: 'type the peak force' },
         { key: '1–7', does: 'how it failed' },
+        { key: '8 9', does: 'which end of a splice failed' },
         { key: 'Enter', does: 'keep the reading' },
         { key: 'Y', does: 'yes to a question' },
         { key: 'T', does: 'take the piece in hand: the gauge’s next pull is its' },
@@ -94,11 +101,21 @@ export class PullEntry {
   }
 
   private choose(key: string): void {
+    const { store } = this;
     const found = MODE_KEYS.find((m) => m.key === key);
-    if (!found) return;
-    this.store.setMode(found.mode);
-    const asksMore = !isValidMode(found.mode) || this.store.asksWhyUnseen() || this.store.correcting();
-    if (this.store.keepsByNumber() && !asksMore) this.keep();
+    const end = store.ends() && END_KEYS.find((e) => e.key === key);
+    if (found) store.setMode(found.mode);
+    else if (end) store.setEnd(end.end);
+    else return;
+    const mode = store.mode();
+    const asksMore = !mode || !isValidMode(mode) || this.asksEnd() || store.asksWhyUnseen() || store.correcting();
+    if (store.keepsByNumber() && !asksMore) this.keep();
+  }
+
+  /** Whether it is still to be said which end of a splice failed; of what was no test neither did. */
+  private asksEnd(): boolean {
+    const mode = this.store.mode();
+    return this.store.ends() !== null && this.store.failedEnd() === null && (mode === null || isValidMode(mode));
   }
 
   /** Keeps the pending value, or says what it lacks. */
@@ -111,6 +128,11 @@ export class PullEntry {
       store.set({ message: 'Say first how it failed: 1 to 7.' });
       return;
     }
+    if (this.asksEnd()) {
+      store.set({ message: 'Say which end failed: 8 for end 1, 9 for end 2.' });
+      return;
+    }
+    const failedEnd = isValidMode(mode) ? store.failedEnd() : null;
     const note = store.note().trim();
     if (store.asksWhyUnseen() && !note) {
       store.set({ message: `Say why ${store.target()} is pulled before anybody has looked at it.` });
@@ -125,6 +147,7 @@ export class PullEntry {
     const refusal = store.host().keep(
       {
         ...{ force, typed, unit, mode, note, confirmed },
+        ...(failedEnd && { failedEnd }),
         ...(key && { pull: { start: key.start, end: key.end } }),
         ...(gauge !== null && { gauge }),
         ...(curve && { trace: { id: curve.packed.id, digest: curve.digest } }),

@@ -1,11 +1,18 @@
 import { signal, type Signal } from '@angular/core';
-import type { EntryBody, EntryRefusal, TraceContext } from '@tug-mark/core';
+import type { End, EntryBody, EntryRefusal, TraceContext } from '@tug-mark/core';
 import type { PackedCurve } from '../../outbox/outbox.state';
 import type { PullKey } from '../gauge/station-gauge';
 
 type Reading = Extract<EntryBody, { kind: 'reading' }>;
 /** What is found out of a pull; the place it belongs to is its host's affair. */
 export type PulledForce = Omit<Reading, 'kind' | 'piece' | 'lot' | 'wire' | 'run'>;
+
+/** An end of a splice that is pulled. */
+export interface PulledEnd {
+  readonly end: End;
+  readonly name: string;
+  readonly limit: number | null;
+}
 
 /** What the pull is judged by, and where its reading goes. */
 export interface PullHost {
@@ -15,6 +22,8 @@ export interface PullHost {
   readonly target: Signal<string>;
   /** N */
   readonly limit: Signal<number | null>;
+  /** Of a splice, which is pulled as one piece: each end with its wire and its own limit, N. Null for all else. */
+  readonly ends: Signal<readonly PulledEnd[] | null>;
   readonly breaks: Signal<number>;
   /** Lowest valid force so far, N. */
   readonly lowest: Signal<number | null>;
@@ -32,6 +41,7 @@ export const QUIET_HOST: PullHost = {
   place: signal(null),
   target: signal(''),
   limit: signal(null),
+  ends: signal(null),
   breaks: signal(0),
   lowest: signal(null),
   context: signal({ breaks: 0, strands: 1, loadingRate: null }),

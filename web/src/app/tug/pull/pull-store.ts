@@ -8,6 +8,7 @@ import {
   isValidMode,
   judgeReading,
   showNumber,
+  type End,
   type FailureMode,
   type ForceUnit,
   type Trace,
@@ -58,6 +59,8 @@ interface State {
   readonly pending: Pending | null;
   readonly question: PullQuestion | null;
   readonly mode: FailureMode | null;
+  /** Of a splice, the end that failed. */
+  readonly failedEnd: End | null;
   readonly note: string;
   readonly message: string;
   /** What was wrong with the first entry, when this one corrects it. */
@@ -84,6 +87,7 @@ const NOTHING_OPEN = {
   pending: null,
   question: null,
   mode: null,
+  failedEnd: null,
   note: '',
   message: '',
   pullKey: null,
@@ -110,7 +114,12 @@ export const PullStore = signalStore(
   withState(AT_FIRST),
   withComputed((store, global = inject(Store)) => {
     const target = computed(() => store.host().target());
-    const limit = computed(() => store.host().limit());
+    /** Until somebody has said which end failed, the lower of the two limits. */
+    const limit = computed(() => {
+      const { ends, limit: lower } = store.host();
+      const failed = ends()?.find(({ end }) => end === store.failedEnd());
+      return failed ? failed.limit : lower();
+    });
     const isUnseen = computed(() => store.host().isUnseen() && !store.correcting());
     const inHandSince = computed(() => {
       const taking = store.taking();
@@ -120,6 +129,7 @@ export const PullStore = signalStore(
       unit: global.selectSignal(settingsFeature.selectForceUnit),
       keepsByNumber: global.selectSignal(settingsFeature.selectKeepsByNumber),
       limit,
+      ends: computed(() => store.host().ends()),
       target,
       isOpen: computed(() => store.host().isOpen()),
       /** Whether a value stands open: its question, or how it failed. */
@@ -155,6 +165,9 @@ export const PullStore = signalStore(
       setMode(mode: FailureMode): void {
         patchState(store, { mode, message: '' });
         if (!isValidMode(mode)) toNoteField();
+      },
+      setEnd(failedEnd: End): void {
+        patchState(store, { failedEnd, message: '' });
       },
       typed(text: string): void {
         patchState(store, { isOld: false, text, message: '', question: null });

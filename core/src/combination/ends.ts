@@ -1,0 +1,79 @@
+import { orientation, secondEnd, type Bite, type Orientation } from '../crimp';
+import type { LookContext } from '../look';
+import { choosePreparation, type Preparation } from '../prepare';
+import { isSplice, type End } from '../terminal';
+import { uncapital } from '../text';
+import { insulationPosition, type Barrelful, type ToolCandidate } from '../tool';
+import type { Wire } from '../wire';
+import type { SetUpContext } from './computeSetUp';
+import { crimpHeight, crimpWidth } from './judgeStrips';
+
+/** How one end lies, is made and is looked at. A splice has two, everything else one. */
+export interface EndSetUp {
+  readonly end: End;
+  /** The first of its wires. */
+  readonly wire: Wire;
+  /** Null when the shop has no stripper. */
+  readonly preparation: Preparation | null;
+  /** Null while there is no tool, or where its nest does not press such a barrel. */
+  readonly orientation: Orientation | null;
+  readonly bites: readonly Bite[];
+  /** What eye and caliper go by; null until tool and strip length of both ends are settled. */
+  readonly look: LookContext | null;
+}
+
+/**
+ * The ends of a part, each with its own wire. Both barrels of a splice are pressed in one nest and alike.
+ * @param barrels what each barrel takes, the first end's first
+ */
+export function makeEnds(
+  { terminal, practice, strippers, opposite }: SetUpContext,
+  barrels: readonly Barrelful[],
+  tool: ToolCandidate | null,
+  bites: readonly Bite[],
+): EndSetUp[] {
+  const lies = tool && orientation(terminal, tool.nest, practice);
+  const turned = lies && isSplice(terminal) ? secondEnd(terminal, lies, practice) : null;
+  const ends = barrels.flatMap(({ wires: [wire], folded }, i) =>
+    wire
+      ? [
+          {
+            ...{ end: (i + 1) as End, wire, bites },
+            preparation: choosePreparation(terminal, wire, practice, strippers, folded),
+            orientation: i > 0 ? turned : lies,
+          },
+        ]
+      : [],
+  );
+  const seen = ends.map(({ end, wire, preparation, orientation: own }): LookContext | null =>
+    tool && preparation && own
+      ? {
+          ...{ terminal, wire, practice, end, bites, nest: tool.nest, strip: preparation.strip, orientation: own },
+          ...{ height: crimpHeight(terminal, wire), width: crimpWidth(terminal, wire), opposite: null },
+        }
+      : null,
+  );
+  const isKnown = seen.every((each) => each !== null);
+  return ends.map((own, i) => ({
+    ...own,
+    // Where nobody named the other wire, what is done at its end is said with the first.
+    orientation: own.orientation && turned && !opposite.length ? alone(own.orientation, turned) : own.orientation,
+    look: isKnown && seen[i] ? { ...seen[i], opposite: seen[1 - i] ?? null } : null,
+  }));
+}
+
+const alone = (lies: Orientation, turned: Orientation): Orientation => ({
+  ...lies,
+  why: `${lies.why} Then the other end: ${uncapital(turned.headline)}`,
+});
+
+/** What the steps of making one end follow from; its look has to be settled. */
+export function gateOf(tool: ToolCandidate, { end, look }: EndSetUp, before: EndSetUp | null) {
+  if (!look) throw new Error(`end ${end} is not settled`);
+  const { terminal, practice, wire, strip, orientation: lies, bites } = look;
+  return {
+    ...{ terminal, practice, wire, strip, lies, end, bites: bites.length },
+    tool: { ...tool, insulationPosition: insulationPosition(tool.tool, wire) },
+    setBefore: before && insulationPosition(tool.tool, before.wire),
+  };
+}

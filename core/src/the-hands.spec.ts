@@ -1,0 +1,292 @@
+import fc from 'fast-check';
+import {
+  checkEntry,
+  computeSetUp,
+  drawEnd,
+  drawSide,
+  judgeCombination,
+  judgeLook,
+  judgeLot,
+  sideView,
+  type Entry,
+  type EntryBody,
+  type SetUpContext,
+  type Wire,
+} from './index';
+import { everyTool, familyContext, wireRound } from './testing/families';
+import { limitRow, NOW, practice, wireOf } from './testing/shop';
+
+/*
+ * What the hands do, rule by rule, each with its derivation. Wires: W 7 x 0.50 mm, 1.374 mm2, 1.5 mm over the strands, labelled
+ * 1.5 mm2; T 7 x 0.43 mm, 1.017 mm2, 1.29 mm over the strands, labelled 1 mm2. Limits 150 N and 100 N.
+ */
+const W = wireRound;
+const T: Wire = wireOf(
+  { size: { scale: 'mm2', value: 1 }, strands: 7, strandDiameter: 0.43, lay: 'concentric' },
+  { part: 'W-THIN', label: '1 mm² blue', insulationDiameter: 2.6 },
+);
+const limits = [
+  {
+    ...(familyContext('bare-terminal').limits[0] as SetUpContext['limits'][number]),
+    rows: [limitRow(1.5, { force: 150 }), limitRow(1, { force: 100 })],
+  },
+];
+
+/** Entries of one set-up, put through the rules one by one. */
+class Bench {
+  readonly entries: Entry[] = [];
+  constructor(readonly context: SetUpContext) {}
+
+  get setUp() {
+    return computeSetUp(this.context, this.entries, NOW);
+  }
+
+  /** The refusal; null where it is taken on record. */
+  put(body: EntryBody, by = 'Odile'): string | null {
+    const done = checkEntry(this.setUp, this.entries, body, { why: null, isCorrection: false, by });
+    if (!done.ok) return done.refusal.code;
+    const id = `e${this.entries.length}`;
+    this.entries.push({ id, at: NOW, by, body, corrects: null, why: null, limit: null });
+    return null;
+  }
+
+  take(): this {
+    const { chosen } = this.setUp.toolChoice;
+    if (!chosen) throw new Error('no tool');
+    const { tool, die, nest } = chosen;
+    expect(this.put({ kind: 'tool', tool: tool.part, die: die.id, nest: nest.id })).toBeNull();
+    return this;
+  }
+
+  /** Answers every step with yes, in order. */
+  make(): this {
+    for (const { gate, end } of this.setUp.gates)
+      expect(this.put({ kind: 'gate', gate, ...(end === 2 && { end }), answer: 'yes', note: '' })).toBeNull();
+    return this;
+  }
+
+  get judged() {
+    return judgeCombination(this.setUp, this.entries, this.context, NOW);
+  }
+}
+
+const pull = (piece: number, force: number, failedEnd?: 1 | 2): EntryBody => ({
+  ...{ kind: 'reading', piece, force, typed: String(force), unit: 'N', mode: 'slid-out', note: '' },
+  ...(failedEnd && { failedEnd }),
+  confirmed: [],
+});
+const splice = (changes: Partial<SetUpContext> = {}) =>
+  new Bench(familyContext('window-splice', { wire: W, opposite: [T], limits, ...changes }));
+
+describe('A splice has two ends', () => {
+  it('each stripped to its own length: W to 7 to 8.5, T to 7 to 8.29 mm, and each by its own set point', () => {
+    // S in [D, D + gap], D 7, gap up to one conductor diameter: 1.5 and 1.29. Middles 7.75 and 7.645, to the next 0.5.
+    const [first, second] = splice().setUp.wires.map(({ preparation }) => preparation?.strip);
+    expect([first?.window, first?.setPoint]).toEqual([{ min: 7, max: 8.5 }, 8]);
+    expect([second?.window?.min, second?.window?.max.toFixed(2), second?.setPoint]).toEqual([7, '8.29', 7.5]);
+  });
+
+  it('one made whole before the other: sleeve first, end 1, sleeve still there, end 2 turned and bitten, straight, tugged, covered', () => {
+    const steps = splice().setUp.gates.map(({ key }) => key);
+    expect(steps[0]).toBe('slide-on');
+    const two = steps.indexOf('slide-on/end2');
+    expect(steps.slice(0, two).every((key) => !key.endsWith('/end2'))).toBeTrue();
+    expect(steps.slice(two).filter((key) => key.endsWith('/end2'))).toEqual(
+      [...['slide-on', 'strip-looked-at', 'orientation', 'cycle-complete', 'mark-matches', 'straight', 'hand-tug']].map(
+        (gate) => `${gate}/end2`,
+      ),
+    );
+    expect(steps.slice(-2)).toEqual(['sleeve-centred', 'sealed-both-ends']);
+    expect(splice().setUp.gates.find(({ gate }) => gate === 'straight')?.headline).toBe(
+      'The splice is straight, within 3°.',
+    );
+  });
+
+  it('no step of end 2 comes before end 1 is made', () => {
+    const bench = splice().take();
+    expect(bench.put({ kind: 'gate', gate: 'orientation', end: 2, answer: 'yes', note: '' })).toBe('gate-order');
+    bench.make();
+    expect(bench.judged.stages.find(({ stage }) => stage === 'crimp')?.state).toBe('pass');
+  });
+
+  it('turned as the house rules say, 0 or 90 degrees, but for a window, wings or a seam, which lie alike at both ends', () => {
+    const turn = (family: Parameters<typeof familyContext>[0], secondBite: 'same-plane' | 'turned-90') =>
+      computeSetUp(familyContext(family, { opposite: [W], practice: { ...practice, secondBite } }), [], NOW).other
+        ?.orientation;
+    expect(turn('butt-splice', 'same-plane')?.turn).toBe(0);
+    expect(turn('butt-splice', 'turned-90')?.turn).toBe(90);
+    const window = turn('window-splice', 'turned-90');
+    expect([window?.turn, window?.headline]).toEqual([
+      0,
+      'Turn it end for end: window up, bite in the window’s plane.',
+    ]);
+    expect(window?.why).toContain('It lies by its window, as at end 1');
+    expect(turn('open-barrel-splice', 'turned-90')?.why).toContain('It lies by its wings, as at end 1');
+  });
+
+  it('drawn from the side it is held by: the bite of end 1 above and below at 0 degrees, to both sides at 90', () => {
+    const marks = (secondBite: 'same-plane' | 'turned-90') => {
+      const context = familyContext('butt-splice', { opposite: [W], practice: { ...practice, secondBite } });
+      const lies = computeSetUp(context, [], NOW).other?.orientation;
+      const shapes = (lies && drawEnd(context.terminal, W, 'symmetric-oval', lies)?.shapes) ?? [];
+      return shapes.flatMap((shape) => (shape.kind === 'path' && shape.part === 'other-bite' ? [shape.d] : []));
+    };
+    expect(marks('same-plane').every((d) => d.includes('H'))).toBeTrue();
+    expect(marks('turned-90').every((d) => d.includes('V'))).toBeTrue();
+  });
+
+  it('both drawn: each wire reaches as far into its barrel as it is stripped, and they meet the stop from their own side', () => {
+    const { setUp, context } = splice();
+    const strip = setUp.preparation?.strip;
+    const other = setUp.other?.preparation?.strip;
+    if (!strip || !other) throw new Error('no strip');
+    const opposite = { wire: T, strip: other, bites: setUp.bites };
+    const view = sideView(context.terminal, W, strip, setUp.bites, null, opposite);
+    expect(view && view.insulationEdge - view.wireEnd).toBeCloseTo(8, 6);
+    expect(view?.other && view.other.wireEnd - view.other.insulationEdge).toBeCloseTo(7.5, 6);
+    // The stop lies 7 mm from both mouths.
+    expect(view?.wireEnd).toBeCloseTo(-7, 6);
+    expect(view?.other?.wireEnd).toBeCloseTo(-7, 6);
+    expect(view?.other?.bites.map(({ centre }) => centre)).toEqual(setUp.bites.map(({ centre }) => -14 + centre));
+    const said =
+      view &&
+      drawSide(context.terminal, view, strip, 0, 600, other).shapes.flatMap((s) => (s.kind === 'text' ? [s.text] : []));
+    expect(said?.filter((text) => text.startsWith('strip'))).toEqual([
+      'strip 8  (7.0–8.5 mm)',
+      'strip 7.5  (7.0–8.2 mm)',
+    ]);
+  });
+
+  it('looked at point by point at each end, and once where a point is of the whole', () => {
+    const { criteria } = splice().setUp;
+    const of = (code: string) => criteria.filter((c) => c.code === code).map((c) => c.key);
+    expect(of('window')).toEqual(['window', 'window/end2']);
+    expect(of('straight')).toEqual(['straight']);
+    expect(of('seal')).toEqual(['seal']);
+    expect(criteria.find(({ key }) => key === 'strands/end2')?.title).toBe('End 2: strands');
+    const all = criteria.map(({ key }) => ({ piece: 1, criterion: key, finding: 'accept' as const }));
+    const judged = (findings: typeof all) =>
+      judgeLook(criteria, { findings, numbers: [], count: 1, measured: 0 }).pieces[0];
+    expect(judged(all)).toBe('accepted');
+    expect(judged(all.filter(({ criterion }) => criterion !== 'bite/end2'))).toBe('open');
+  });
+
+  it('an answer about end 2 answers nothing about end 1', () => {
+    const bench = splice().take();
+    expect(
+      bench.put({ kind: 'finding', piece: 1, end: 2, criterion: 'window', finding: 'reject', note: 'not seen' }),
+    ).toBeNull();
+    expect(bench.put({ kind: 'finding', piece: 1, criterion: 'window', finding: 'accept', note: '' })).toBeNull();
+    const [points] = bench.judged.look.points;
+    const at = (key: string) => points?.[bench.setUp.criteria.findIndex((c) => c.key === key)]?.finding;
+    expect([at('window'), at('window/end2')]).toEqual(['accept', 'reject']);
+  });
+
+  it('is pulled as one piece, and the end that failed is judged by its own limit: T 100 N, W 150 N', () => {
+    const bench = splice().take();
+    for (const piece of [1, 2, 3, 4, 5]) bench.entries.push(seen(piece));
+    expect(bench.setUp.pulls.length).toBe(1);
+    expect(bench.put(pull(1, 120))).toBe('end-missing');
+    // 120 N: T has borne its 100 N, and W at least as much.
+    expect(bench.put(pull(1, 120, 2))).toBeNull();
+    expect(bench.judged.stages.find(({ stage }) => stage === 'tug')?.state).toBe('missing');
+    // W slid out at 120 N: above the lower limit, and below its own.
+    expect(bench.put(pull(2, 120, 1))).toBeNull();
+    const tug = bench.judged.stages.find(({ stage }) => stage === 'tug');
+    expect(tug?.state).toBe('fail');
+    expect(tug?.reasons.find(({ code }) => code === 'end-below')?.text).toBe(
+      'Piece 2 failed at end 1 at 120.0 N: its wire has to hold 150.0 N.',
+    );
+    expect(tug?.reasons.find(({ code }) => code === 'weaker-end')?.text).toBe(
+      'Of 2 pulls failed end 1 in 1, end 2 in 1.',
+    );
+  });
+
+  it('in a lot is checked with one pull a piece, by the limit of the end that failed', () => {
+    const bench = splice().take();
+    const lot = (entry: object) =>
+      ({
+        id: JSON.stringify(entry),
+        at: NOW,
+        by: 'Odile',
+        corrects: null,
+        why: null,
+        limit: null,
+        body: entry,
+      }) as Entry;
+    const table = limits[0];
+    const stands = {
+      ...{ tool: 'HT', die: 'A', nest: 'window', setting: null, positioner: null },
+      limit: { document: table?.document ?? '', revision: table?.revision ?? '', class: '2' },
+      revisions: bench.context.revisions,
+    };
+    const plan = { everyPieces: null, everyHours: null, afterChange: [], bothSides: false };
+    bench.entries.push(
+      lot({ kind: 'lot', lot: 1, name: 'L', pieces: 3, plan, stands, note: '' }),
+      lot({ kind: 'finding', lot: 1, piece: 1, criterion: 'as-drawn', finding: 'accept', note: '' }),
+      lot({ kind: 'finding', lot: 1, piece: 3, criterion: 'as-drawn', finding: 'accept', note: '' }),
+      lot({ ...pull(1, 120, 2), lot: 1 }),
+      lot({ ...pull(3, 120, 1), lot: 1 }),
+    );
+    const judged = judgeLot(bench.setUp, bench.entries, bench.context, 1, NOW);
+    expect(judged?.checks.map(({ piece, outcome }) => [piece, outcome])).toEqual([
+      [1, 'good'],
+      [3, 'bad'],
+    ]);
+  });
+
+  it('whichever of them is called the first: the same steps, strips and limit', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 39, max: 50 }), fc.integer({ min: 39, max: 50 }), (a, b) => {
+        const wire = (hundredths: number) =>
+          wireOf(
+            { ...W.conductor, strandDiameter: hundredths / 100 },
+            { part: `W${hundredths}`, insulationDiameter: 3 },
+          );
+        const of = (first: Wire, second: Wire) => splice({ wire: first, opposite: [second] }).setUp;
+        const [one, two] = [of(wire(a), wire(b)), of(wire(b), wire(a))];
+        const strips = ({ wires }: typeof one) => wires.map(({ preparation }) => preparation?.strip.setPoint);
+        expect(strips(one)).toEqual(strips(two).reverse());
+        expect(one.limit.limit?.force).toBe(two.limit.limit?.force);
+        expect(one.fit.verdict).toBe(two.fit.verdict);
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  it('a wire that does not fit at its end is named by it, and a nest has to press both', () => {
+    const thick = wireOf({ size: { scale: 'mm2', value: 4 }, strands: 56, strandDiameter: 0.3 }, { part: 'W-4' });
+    const { fit } = splice({ opposite: [thick] }).setUp;
+    expect(fit.verdict).toBe('no');
+    expect(fit.reasons.find(({ weight }) => weight === 'bad')?.text).toMatch(/^End 2: 4 mm² is \d+ % above the range/);
+    // T has 1.017 mm2: a nest from 1.2 mm2 on presses W and leaves T loose.
+    const nests = everyTool.dies.map((die) => ({
+      ...die,
+      nests: die.nests.map((nest) => ({ ...nest, area: { min: 1.2, max: 2 } })),
+    }));
+    const { toolChoice } = splice({ tools: [{ ...everyTool, dies: nests }] }).setUp;
+    expect(toolChoice.chosen).toBeNull();
+    expect(toolChoice.reasons[0]?.text).toContain('1.37 and 1.02 mm² of metal at its two ends');
+  });
+
+  it('of which the list names one wire stays what it was, and says that it is one end', () => {
+    const { fit, other, gates, criteria } = splice({ opposite: [] }).setUp;
+    expect(fit.reasons.find(({ code }) => code === 'one-end')?.text).toContain(
+      'One end: the list names no wire for the other one.',
+    );
+    expect(other).toBeNull();
+    expect([...gates, ...criteria].every(({ end }) => end === 1)).toBeTrue();
+    expect(criteria.some(({ code }) => code === 'straight')).toBeFalse();
+    const bench = splice({ opposite: [] }).take();
+    bench.entries.push(seen(1));
+    expect(bench.put(pull(1, 160))).toBeNull();
+    expect(
+      bench.put({ kind: 'measure', piece: 1, end: 2, what: 'strip', value: 8, typed: '8', unit: 'mm', note: '' }),
+    ).toBe('end-unknown');
+  });
+});
+
+const seen = (piece: number): Entry => ({
+  ...{ id: `seen${piece}`, at: NOW, by: 'Odile', corrects: null, why: null, limit: null },
+  body: { kind: 'finding', piece, criterion: 'mark', finding: 'accept', note: '' },
+});
