@@ -4,17 +4,23 @@ import {
   computeSetUp,
   drawEnd,
   drawSide,
+  drawStrippedEnd,
+  END_FAULTS,
+  endPoints,
   judgeCombination,
   judgeLook,
   judgeLot,
   sideView,
+  stripWindow,
   type Entry,
   type EntryBody,
+  type Practice,
   type SetUpContext,
+  type Terminal,
   type Wire,
 } from './index';
-import { everyTool, familyContext, wireRound } from './testing/families';
-import { limitRow, NOW, practice, wireOf } from './testing/shop';
+import { everyTool, families, familyContext, wireRound } from './testing/families';
+import { limitRow, NOW, practice, stripper, wireOf } from './testing/shop';
 
 /*
  * What the hands do, rule by rule, each with its derivation. Wires: W 7 x 0.50 mm, 1.374 mm2, 1.5 mm over the strands, labelled
@@ -42,11 +48,12 @@ class Bench {
   }
 
   /** The refusal; null where it is taken on record. */
-  put(body: EntryBody, by = 'Odile'): string | null {
-    const done = checkEntry(this.setUp, this.entries, body, { why: null, isCorrection: false, by });
+  put(body: EntryBody, corrects: string | null = null): string | null {
+    const why = corrects && 'measured again';
+    const done = checkEntry(this.setUp, this.entries, body, { why, isCorrection: corrects !== null, by: 'Odile' });
     if (!done.ok) return done.refusal.code;
     const id = `e${this.entries.length}`;
-    this.entries.push({ id, at: NOW, by, body, corrects: null, why: null, limit: null });
+    this.entries.push({ id, at: NOW, by: 'Odile', body, corrects, why, limit: null });
     return null;
   }
 
@@ -289,4 +296,151 @@ describe('A splice has two ends', () => {
 const seen = (piece: number): Entry => ({
   ...{ id: `seen${piece}`, at: NOW, by: 'Odile', corrects: null, why: null, limit: null },
   body: { kind: 'finding', piece, criterion: 'mark', finding: 'accept', note: '' },
+});
+
+describe('The strip of the sheet', () => {
+  /* F03, barrel 6 mm, brush 1.5 to 4, gap 0 to 1.5: S in [6 + 1.5 + 1.5, 6 + 4 + 0] = [9, 10] by its dimensions. */
+  const stripOf = (
+    sheetStrip: { length: number; tolerance: number } | null,
+    changes: Partial<Terminal['barrel']> = {},
+  ) => {
+    const terminal = families['bare-terminal'];
+    const strip = stripWindow(
+      { ...terminal, barrel: { ...terminal.barrel, sheetStrip, ...changes } },
+      W,
+      practice,
+      stripper,
+    );
+    return { ...strip, codes: strip.reasons.map(({ code }) => code) };
+  };
+
+  it('wins over the computed one, which stands beside it', () => {
+    const strip = stripOf({ length: 9.5, tolerance: 0.4 });
+    expect([strip.window, strip.setPoint, strip.bySheet]).toEqual([{ min: 9.1, max: 9.9 }, 9.5, true]);
+    expect(strip.computed).toEqual({ min: 9, max: 10 });
+    // The edge lies in [9.9 - 6 - 4, 9.1 - 6 - 1.5] = [-0.1, 1.6]: all of the gap.
+    expect([strip.kind, strip.codes]).toEqual(['robust', ['strip-beside', 'strip-set-point']]);
+    expect(stripOf(null).computed).toBeNull();
+  });
+
+  it('narrows the position where not every edge gives a brush: 8.2 to 8.8 leaves 0 to 8.2 - 6 - 1.5 = 0.7', () => {
+    const strip = stripOf({ length: 8.5, tolerance: 0.3 });
+    expect([strip.kind, strip.position.min, strip.position.max.toFixed(6)]).toEqual(['positioned', 0, '0.700000']);
+    expect(strip.setPoint).toBe(8.5);
+  });
+
+  it('beyond its tolerance from the computed one is a note, not a refusal: 9 - 8.8 = 0.2 apart', () => {
+    const strip = stripOf({ length: 8.5, tolerance: 0.3 });
+    const clash = strip.reasons.find(({ code }) => code === 'strip-clash');
+    expect([clash?.weight, clash?.text]).toEqual([
+      'note',
+      jasmine.stringContaining(
+        'says 8.2 to 8.8 mm; from its dimensions follow 9.0 to 10.0 mm: 0.2 mm apart beyond the tolerance',
+      ),
+    ]);
+    expect(strip.reasons.some(({ weight }) => weight === 'bad')).toBeFalse();
+  });
+
+  it('does where the sheet leaves out the dimensions, and where none computed works', () => {
+    expect(stripOf({ length: 8, tolerance: 0.5 }, { length: null }).setPoint).toBe(8);
+    expect(stripOf(null, { length: null }).kind).toBe('unknown');
+  });
+
+  it('closer than the stripper repeats is refused: plus or minus 0.1 with one that repeats within 0.2', () => {
+    expect(stripOf({ length: 9.5, tolerance: 0.1 }).codes).toContain('stripper-cannot-hold');
+    // Just as close as it repeats is held at one point alone.
+    expect(stripOf({ length: 9.5, tolerance: 0.2 }).setPoint).toBe(9.5);
+  });
+
+  it('folded back is twice it and the bend: 2 x 9.1 + 1.5 pi / 2', () => {
+    const terminal = {
+      ...families['bare-terminal'],
+      barrel: { ...families['bare-terminal'].barrel, sheetStrip: { length: 9.5, tolerance: 0.4 } },
+    };
+    const { window } = stripWindow(terminal, W, practice, stripper, true);
+    expect(window?.min).toBeCloseTo(18.2 + (Math.PI / 2) * 1.5, 9);
+  });
+});
+
+describe('An end out of range', () => {
+  const bench = () => new Bench(familyContext('bare-terminal', { practice: { ...practice, measuredPieces: 1 } }));
+  const strip = (value: number, changes: object = {}): EntryBody => ({
+    ...{ kind: 'measure', piece: 1, what: 'strip', value, typed: String(value), unit: 'mm', note: '' },
+    ...changes,
+  });
+
+  it('too long is trimmed, by S - hi to S - lo; too short is cut off', () => {
+    const told = (value: number) => {
+      const b = bench();
+      b.put(strip(value));
+      return b.judged.stages.find(({ stage }) => stage === 'prepare')?.reasons.find(({ code }) => code === 'strip-out')
+        ?.text;
+    };
+    expect(told(10.6)).toContain('trim 0.60 to 1.60 mm');
+    expect(told(8.4)).toContain('cut it off and strip it again');
+  });
+
+  it('cut off costs strip, crimp and a fresh cut: 9.5 + 0 + 1 mm of 30, twice', () => {
+    const b = bench();
+    expect([b.setUp.budget?.perAttempt, b.setUp.budget?.attempts]).toEqual([10.5, 2]);
+    expect(b.put(strip(9.2, { after: 'cut-off' }))).toBe('after-wrong');
+    b.put(strip(8.4));
+    expect(b.put(strip(9.5, { after: 'cut-off' }), 'e0')).toBeNull();
+    expect(b.setUp.cutOff).toBe(1);
+    expect(b.judged.stages.find(({ stage }) => stage === 'prepare')?.state).toBe('pass');
+  });
+});
+
+describe('The stripped end', () => {
+  const points = (wire: Wire, changes: Partial<Practice> = {}) => endPoints(wire, { ...practice, ...changes });
+
+  it('is looked at by points of its own: cut, strands counted, slug, lay, insulation edge', () => {
+    expect(points(W).map(({ code }) => code)).toEqual(['cut', 'strands-counted', 'slug', 'lay', 'insulation-edge']);
+    const counted = points(W).find(({ code }) => code === 'strands-counted')?.accept;
+    expect(counted).toBe(
+      'All 7, bent aside a little and counted: none nicked, cut or missing. The house rules still accept 3 nicked.',
+    );
+    expect(points(W, { strandsHurt: 'none' }).find(({ code }) => code === 'strands-counted')?.accept).not.toContain(
+      'still accept',
+    );
+  });
+
+  it('of a solid conductor has no lay and no strands', () => {
+    const solid = points(wireOf({ kind: 'solid', strands: 1 }));
+    expect(solid.map(({ code }) => code)).toEqual(['cut', 'strands-counted', 'slug', 'insulation-edge']);
+    expect(solid.flatMap(({ faults }) => faults.map(({ code }) => code))).not.toContain('birdcaged');
+  });
+
+  it('is drawn with each of its faults, none like another or like a good one', () => {
+    const drawn = [null, ...END_FAULTS].map((fault) => JSON.stringify(drawStrippedEnd(W, fault).shapes));
+    expect(new Set(drawn).size).toBe(END_FAULTS.length + 1);
+    expect(
+      points(W)
+        .flatMap(({ faults }) => faults.map(({ code }) => code))
+        .sort(),
+    ).toEqual([...END_FAULTS].sort());
+  });
+
+  it('that is wrong names its fault, and what helps: a slant is trimmed, a crossed lay restored, a nick costs the end', () => {
+    const remedy = (code: string) =>
+      points(W)
+        .flatMap(({ faults }) => faults)
+        .find((f) => f.code === code)?.remedy;
+    expect([remedy('slanted'), remedy('crossed'), remedy('strand-nicked')]).toEqual(['trim', 'mend', 'cut-off']);
+    const bench = new Bench(familyContext('bare-terminal')).take();
+    const no = (gate: 'strip-looked-at' | 'orientation'): EntryBody => ({
+      kind: 'gate',
+      gate,
+      answer: 'no',
+      fault: 'birdcaged',
+      remedy: 'cut-off',
+      note: '',
+    });
+    expect(bench.put(no('orientation'))).toBe('gate-order');
+    expect(bench.put(no('strip-looked-at'))).toBeNull();
+    expect(bench.setUp.cutOff).toBe(1);
+    const made = new Bench(familyContext('bare-terminal')).take();
+    made.put({ kind: 'gate', gate: 'strip-looked-at', answer: 'yes', note: '' });
+    expect(made.put(no('orientation'))).toBe('fault-unknown');
+  });
 });

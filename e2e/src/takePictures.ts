@@ -39,7 +39,7 @@ try {
   await takeSeat(browser, 'Odile');
   await browser.press('Bring in a wire list');
   await browser.press('Take the demo');
-  await browser.sees('66 wires would become 19 combinations');
+  await browser.sees('66 wires would become 18 combinations');
   await browser.click(By.css('tm-import-list form button[type=submit]'));
   await browser.sees('66 wires became');
   await browser.sees('Sprayer loom');

@@ -37,7 +37,7 @@ function urlOf(database: string): string {
 }
 
 // The first test to ask makes the demo shop for all of them.
-jasmine.DEFAULT_TIMEOUT_INTERVAL = 30_000;
+jasmine.DEFAULT_TIMEOUT_INTERVAL = 90_000;
 const templates: { demo?: Promise<string>; empty?: Promise<string> } = {};
 
 /** The demo shop, or one that nobody has entered yet: made once per run, copied by every test. */

@@ -3,7 +3,14 @@ import { aftercare, gates, placeBites, pulledWith, type BitePlan, type GateStep,
 import { criteriaOfEnds, findLookSheet, type Criterion, type LookContext, type LookSheet } from '../look';
 import { judgeEnds, nearestFits, type FitVerdict, type NearFit, type Use } from '../match';
 import type { Practice } from '../practice';
-import { choosePreparation, wireInCrimp, type Preparation, type Stripper } from '../prepare';
+import {
+  choosePreparation,
+  reterminationBudget,
+  wireInCrimp,
+  type Preparation,
+  type ReterminationBudget,
+  type Stripper,
+} from '../prepare';
 import { isSplice, type End, type Family, type Range, type Terminal } from '../terminal';
 import {
   chooseTool,
@@ -18,7 +25,7 @@ import {
 import { findHold, findLimit, findPush, type HoldFound, type LimitFound, type LimitTable } from '../tug';
 import { today } from '../time';
 import { breakingLoad, type Wire } from '../wire';
-import { entriesOf, type Entry, type Revisions, ofCurrentRun } from '../entry';
+import { entriesOf, type Entry, type EntryBody, type Revisions, ofCurrentRun } from '../entry';
 import { crimpHeight, crimpWidth } from './judgeStrips';
 import { gateOf, makeEnds, type EndSetUp } from './ends';
 import { pullsOf, type PullSetUp } from './pulls';
@@ -67,8 +74,10 @@ export interface SetUp {
   /** Why there are fewer bites than were asked for. */
   readonly biteNotes: BitePlan['reasons'];
   readonly gates: readonly GateStep[];
-  /** Ends cut off and made again at a step so far, in this run. */
+  /** Ends cut off and made again so far, in this run: at a step, or after a strip length out of range. */
   readonly cutOff: number;
+  /** How often an end can be cut off and made again; null until there is a strip length. */
+  readonly budget: ReterminationBudget | null;
   /** How pieces are pulled, as far as the insulation grip goes; empty where it has none to speak of. */
   readonly pulledWith: string;
   /** What follows for a contact that goes into a cavity. */
@@ -176,6 +185,8 @@ export function computeSetUp(
   if (!end || !pull) throw new Error('a terminal has one end and one wire at the least');
   const { limit, standing, breaks } = pull;
   const strips = wireSetUps.flatMap(({ preparation }) => preparation?.strip.setPoint ?? []);
+  // What is cut off takes as much of each wire as the longest strip does.
+  const lost = strips.length ? { strip: Math.max(...strips), crimp: wireInCrimp(terminal) } : null;
   const lots = entriesOf(journal, 'lot').map(({ body }) => body);
   const lookSheet = findLookSheet(context.looks, context.class, day, taken ? (taken.look ?? 'plain') : null);
   return {
@@ -184,15 +195,15 @@ export function computeSetUp(
     fit,
     nearest,
     preparation: end.preparation,
-    // What is cut off takes as much of each wire as the longest strip does.
-    lost: strips.length ? { strip: Math.max(...strips), crimp: wireInCrimp(terminal) } : null,
+    lost,
     toolChoice,
     tool,
     orientation: end.orientation,
     bites,
     biteNotes,
     gates: tool && end.look ? gates(gateOf(tool, end, null), second && gateOf(tool, second, end)) : [],
-    cutOff: entries.filter(({ body }) => body.kind === 'gate' && body.remedy === 'cut-off').length,
+    cutOff: entries.filter(({ body }) => isCutOff(body)).length,
+    budget: lost && reterminationBudget({ cut: practice.wireSpare, shortest: 0 }, { ...lost, trim: practice.freshCut }),
     pulledWith: pulledWith(terminal, tool?.nest ?? null, practice),
     after: aftercare(terminal),
     criteria: criteriaOfEnds(looks, lookSheet),
@@ -219,4 +230,9 @@ export function computeSetUp(
     lots: new Map(lots.map(({ lot, stands }) => [lot, wireSetUps.map((each) => find(each.wire, stands.limit))])),
     other: second,
   };
+}
+
+/** Whether an entry says that an end was cut off, to be made again. */
+function isCutOff(body: EntryBody): boolean {
+  return (body.kind === 'gate' && body.remedy === 'cut-off') || (body.kind === 'measure' && body.after === 'cut-off');
 }

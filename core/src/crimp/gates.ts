@@ -1,9 +1,10 @@
 import { capital } from '../text';
 import type { Practice } from '../practice';
-import { strandDamage, type StripWindow } from '../prepare';
+import type { StripWindow } from '../prepare';
 import { atEnd, familyOf, type End, type Terminal } from '../terminal';
 import type { Tool, ToolCandidate } from '../tool';
 import type { Wire } from '../wire';
+import { endPoints, type EndPoint } from './endPoints';
 import { STRAIGHT, type Orientation } from './orientation';
 import { canLeaveOpen } from './pulledWith';
 import { showRange } from '../units';
@@ -64,7 +65,7 @@ export const REMEDY_WORDS: Readonly<Record<Remedy, { readonly toDo: string; read
  */
 const AFTER_NO: Readonly<Record<Gate, readonly Remedy[]>> = {
   'slide-on': ['mend', 'cut-off'],
-  'strip-looked-at': ['trim', 'cut-off'],
+  'strip-looked-at': ['trim', 'cut-off', 'mend'],
   setting: ['mend', 'take-out'],
   orientation: ['take-out', 'cut-off'],
   position: ['take-out', 'trim', 'cut-off'],
@@ -94,6 +95,8 @@ export interface GateStep {
   readonly caution: string | null;
   /** What can be done when it is not so, the likeliest first. */
   readonly remedies: readonly Remedy[];
+  /** What is looked at in this step, point by point; empty where it asks one thing. */
+  readonly points: readonly EndPoint[];
 }
 
 /** What the steps follow from. */
@@ -121,6 +124,7 @@ export function gates(first: GateContext, second: GateContext | null = null): Ga
     steps
       .flatMap((step) => step(context) ?? [])
       .map((step) => ({
+        points: [],
         ...step,
         ...{ end: context.end, key: atEnd(step.gate, context.end), remedies: AFTER_NO[step.gate] },
       }));
@@ -131,7 +135,7 @@ export function gates(first: GateContext, second: GateContext | null = null): Ga
   ];
 }
 
-type Step = Omit<GateStep, 'remedies' | 'end' | 'key'>;
+type Step = Omit<GateStep, 'remedies' | 'end' | 'key' | 'points'> & Partial<Pick<GateStep, 'points'>>;
 type MakeStep = (context: GateContext) => Step | null;
 const named = (items: readonly { readonly label: string }[]) => items.map((item) => item.label).join(' and ');
 
@@ -168,27 +172,20 @@ const stillOn: MakeStep = ({ terminal }) => {
 /** Every step of making one end there is, in the order of the work; null where this set-up has none of it. */
 const MAKING: readonly MakeStep[] = [
   ({ wire, practice, strip }) => {
+    const by = strip.bySheet ? ', as the sheet says' : '';
     const at =
       strip.setPoint === null || !strip.window
         ? 'No strip length is set.'
-        : `Strip ${strip.setPoint} mm; ${showRange(strip.window, 1, ' to ')} mm is good.${
+        : `Strip ${strip.setPoint} mm${by}; ${showRange(strip.window, 1, ' to ')} mm is good.${
             strip.folded ? ' Fold the strands back on themselves.' : ''
           }`;
-    const damage = strandDamage(wire.conductor.strands, practice);
-    const allowed = [
-      ...(damage.nicked ? [`up to ${damage.nicked} nicked`] : []),
-      ...(damage.cut ? [`up to ${damage.cut} cut`] : []),
-    ].join(' and ');
     return {
       gate: 'strip-looked-at',
       headline: 'Look at the stripped end and at the slug.',
-      why: `${at} No strand nicked, cut or missing; ${
-        practice.lay === 'factory-lay'
-          ? 'lay as it left the factory, untouched by fingers'
-          : 'strands gathered by a slight twist along the lay'
-      }. Strands left in the slug are strands lost.${allowed ? ` The house rules still accept ${allowed} of ${wire.conductor.strands}.` : ''}`,
+      why: at,
       confirm: 'End and slug are clean',
       caution: 'Clear cut strands off the bench.',
+      points: endPoints(wire, practice),
     };
   },
   ({ terminal, tool, end, setBefore }) => {

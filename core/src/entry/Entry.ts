@@ -1,5 +1,5 @@
 import type { DocumentKey } from '../document';
-import type { Gate, Remedy } from '../crimp';
+import type { EndFaultCode, Gate, Remedy } from '../crimp';
 import {
   POINT_CODES,
   type Finding,
@@ -115,6 +115,8 @@ export type EntryBody = { readonly run?: number | undefined } & (
       readonly gate: Gate;
       readonly end?: 2 | undefined;
       readonly answer: 'yes' | 'no';
+      /** What is wrong, by its code, where the step is looked at point by point. */
+      readonly fault?: EndFaultCode | undefined;
       /** What is done about a no; not given by what was kept before it was asked. */
       readonly remedy?: Remedy | undefined;
       readonly note: string;
@@ -132,6 +134,8 @@ export type EntryBody = { readonly run?: number | undefined } & (
       readonly typed: string;
       readonly unit: LengthUnit | PointUnit;
       readonly note: string;
+      /** Of a strip length that replaces one out of range: what was done to the end meanwhile. */
+      readonly after?: 'trim' | 'cut-off' | undefined;
       /** Caliper it came from, or 'photo'; absent when typed. */
       readonly from?: string | undefined;
     }

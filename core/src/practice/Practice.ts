@@ -19,12 +19,15 @@ export const PULL_EVIDENCE = ['grip-open', 'as-made'] as const;
 export const LOOK_RECORDS = ['each-point', 'whole-piece'] as const;
 /** Who may release a set-up: whoever may release at all, or somebody whose hands made none of its evidence. */
 export const SET_UP_RELEASERS = ['anyone', 'second-person'] as const;
+/** Whether any strand may be hurt at all, or as many as the table beside it says. */
+export const STRANDS_HURT = ['none', 'by-table'] as const;
 export const ACCEPTANCES = ['each-and-group', 'minimum-only', 'group-only'] as const;
 
 /** Every choice where practitioners disagree, and the numbers that go with it. */
 export interface PracticeChoices extends TensileStrengths {
   /** Whether the factory lay is left or restored, or the strands are gathered by a slight twist. */
   readonly lay: (typeof STRAND_LAYS_KEPT)[number];
+  readonly strandsHurt: (typeof STRANDS_HURT)[number];
   /** How far the wire stands past the barrel: one conductor diameter, a fixed length, or just visible. */
   readonly brush: (typeof BRUSH_RULES)[number];
   /** Length for the fixed rule, mm. */
@@ -61,6 +64,10 @@ export interface PracticeChoices extends TensileStrengths {
   readonly confidence: number;
   /** Whether a limit table has to be released by someone else than its drafter. */
   readonly secondPersonReleases: boolean;
+  /** How much shorter than cut a wire may become by ends that are cut off and made again, mm. */
+  readonly wireSpare: number;
+  /** Wire a fresh square cut takes, mm. */
+  readonly freshCut: number;
   /** Strands that may be nicked or cut, by strand count; first row whose `strandsUpTo` is not exceeded. */
   readonly strandDamage: readonly { readonly strandsUpTo: number; readonly nicked: number; readonly cut: number }[];
 }

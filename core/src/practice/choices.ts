@@ -38,6 +38,19 @@ export const CHOICES: readonly Choice[] = [
     ],
   },
   {
+    key: 'strandsHurt',
+    title: 'Nicked and cut strands',
+    why: 'A nick is where a strand breaks later; of many fine strands a few hardly count.',
+    schools: [
+      school(
+        P.STRANDS_HURT[1],
+        'by strand count, from the table below',
+        'As many as the table says for the wire’s strands; none beyond it.',
+      ),
+      school(P.STRANDS_HURT[0], 'no nick, no cut', 'Any hurt strand costs the end: it is cut off and made again.'),
+    ],
+  },
+  {
     key: 'brush',
     title: 'Wire past the barrel',
     why: 'Too little and nobody sees that the wire went through; too much and it stands in the stud or mating area.',
@@ -246,6 +259,8 @@ export const CHOICE_KEYS: readonly (keyof PracticeChoices)[] = [
   'coverage',
   'confidence',
   'secondPersonReleases',
+  'wireSpare',
+  'freshCut',
   'strandDamage',
   'tensileCopper',
   'tensileHighStrength',

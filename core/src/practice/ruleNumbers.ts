@@ -70,6 +70,22 @@ export const RULE_NUMBERS: readonly RuleNumber[] = [
     'Most conductor that may show behind a lug after the crimp.',
   ),
   number(
+    'wireSpare',
+    'Spare length of a wire',
+    'mm',
+    [0, 500],
+    15,
+    'How much shorter than cut a wire may become: so much there is for ends that are cut off and made again.',
+  ),
+  number(
+    'freshCut',
+    'Fresh square cut',
+    'mm',
+    [0, 20],
+    1,
+    'Wire that a new square cut takes before it is stripped again.',
+  ),
+  number(
     'setUpPieces',
     'Set-up pieces',
     'pieces',

@@ -2,9 +2,11 @@ import type { Practice } from '../practice';
 
 /**
  * Nicked and cut strands the practice allows for a conductor of `strands` strands: the row with the lowest
- * `strandsUpTo` that is not exceeded, in whatever order the rows stand; none at all beyond the table.
+ * `strandsUpTo` that is not exceeded, in whatever order the rows stand; none at all beyond the table, and none where the
+ * house rules take no hurt strand.
  */
 export function strandDamage(strands: number, practice: Practice): { nicked: number; cut: number } {
+  if (practice.strandsHurt === 'none') return { nicked: 0, cut: 0 };
   const row = [...practice.strandDamage]
     .sort((a, b) => a.strandsUpTo - b.strandsUpTo)
     .find((r) => strands <= r.strandsUpTo);

@@ -30,6 +30,10 @@ export interface StripWindow {
   readonly position: Range;
   /** Folded back: what is stripped is twice the length in the barrel, and the bend. */
   readonly folded: boolean;
+  /** The terminal's sheet gives the strip length; what follows from its dimensions stands beside it. */
+  readonly bySheet: boolean;
+  /** Lengths that follow from the sheet's dimensions, mm, where the sheet gives a length of its own; null where none follow. */
+  readonly computed: Range | null;
   readonly reasons: readonly Reason[];
 }
 
@@ -50,6 +54,10 @@ export interface StripWindow {
  *
  * A conductor that is folded back is stripped to 2 S plus the bend, pi/2 x its envelope diameter.
  *
+ * Where the terminal's sheet gives a strip length with its tolerance, that wins: S in [length - tolerance, length + tolerance]. The
+ * position is what those lengths leave of the allowed gap: any S of them must give a brush in range, so the edge lies in
+ * [S_max - L - e1, S_min - L - e0]. The computed window stands beside it, and a clash beyond the tolerance is told.
+ *
  * The guard band takes the stripper's repeatability off both sides; the set point is the middle snapped to the stripper's step.
  */
 export function stripWindow(
@@ -68,20 +76,18 @@ export function stripWindow(
       ? ferruleBrush(terminal)
       : null;
   const gap = gapOf(terminal, wire, practice);
-  const base = { rule: barrel.stripRule, brush, gap, folded };
-  const none = { ...base, window: null, guard: null, setPoint: null, position: gap };
-
-  const missing = missingLength(terminal, brush);
-  if (missing) {
-    reasons.push(
-      reason(
-        'dimension-missing',
-        'bad',
-        `The sheet of ${terminal.part} gives no ${missing}, and the strip length rests on it. Enter it in the cabinet.`,
-      ),
-    );
-    return { ...none, kind: 'unknown', reasons };
-  }
+  const fold = (range: Range): Range => {
+    const bend = (Math.PI / 2) * envelopeDiameter(wire.conductor);
+    return folded ? { min: 2 * range.min + bend, max: 2 * range.max + bend } : range;
+  };
+  const computed = fromDimensions(terminal, brush, gap, positionBand(terminal, brush, gap, stripper, practice, folded));
+  const sheet = barrel.sheetStrip && fromSheet(terminal, barrel.sheetStrip, brush, gap);
+  const found = sheet ?? computed;
+  const bySheet = sheet !== null;
+  const base = {
+    ...{ rule: barrel.stripRule, brush, gap, folded, bySheet },
+    computed: bySheet && computed.window ? fold(computed.window) : null,
+  };
   if (
     barrel.stripRule === 'stop' &&
     barrel.inspection &&
@@ -97,34 +103,21 @@ export function stripWindow(
       ),
     );
   }
-  const fold = (range: Range): Range => {
-    const bend = (Math.PI / 2) * envelopeDiameter(wire.conductor);
-    return folded ? { min: 2 * range.min + bend, max: 2 * range.max + bend } : range;
-  };
-  const position = brush ? positionBand(terminal, brush, gap, stripper, practice, folded) : gap;
-  const window = fold(lengthsFor(terminal, brush, position));
-  if ((brush && brush.min > brush.max) || window.min > window.max) {
-    reasons.push(
-      reason(
-        'strip-window-empty',
-        'bad',
-        `No strip length works: the wire would need ${window.min.toFixed(1)} mm to be seen and at most ${window.max.toFixed(1)} mm to stay clear.${
-          brush && brush.min > brush.max
-            ? ` The wire would have to stand ${brush.min.toFixed(1)} mm past the barrel and the mating room is ${brush.max.toFixed(1)} mm.`
-            : ''
-        }`,
-        { lo: window.min, hi: window.max },
-      ),
-    );
-    return { ...none, kind: 'empty', reasons };
+  reasons.push(...found.reasons);
+  if (!found.window) {
+    const { kind } = found;
+    return { ...base, kind, window: null, guard: null, setPoint: null, position: gap, reasons };
   }
+  const { position } = found;
+  const window = fold(found.window);
+  if (sheet && computed.window) reasons.push(...besideSheet(terminal.part, window, fold(computed.window)));
   const isRobust = position.min <= gap.min + 1e-9 && position.max >= gap.max - 1e-9;
 
   const guard = { min: window.min + stripper.repeatability, max: window.max - stripper.repeatability };
   const middle = (window.min + window.max) / 2;
   const { step } = stripper;
   let setPoint: number | null = null;
-  if (guard.min <= guard.max) {
+  if (guard.min <= guard.max + 1e-9) {
     // The nearest step may fall outside a narrow guard band while its neighbour is inside.
     const nearest = Math.round(middle / step);
     const inside = [nearest, nearest - 1, nearest + 1]
@@ -144,7 +137,7 @@ export function stripWindow(
     }
   } else {
     const needed = (window.max - window.min) / 2;
-    const placed = isRobust ? '' : `, with the insulation edge placed within ${LEAST_BAND} mm`;
+    const placed = isRobust || bySheet ? '' : `, with the insulation edge placed within ${LEAST_BAND} mm`;
     reasons.push(
       reason(
         'stripper-cannot-hold',
@@ -167,11 +160,12 @@ export function stripWindow(
     );
   }
   if (setPoint !== null) {
+    const bySheetText = bySheet ? ', as the sheet says' : '';
     reasons.push(
       reason(
         'strip-set-point',
         'good',
-        `Strip ${setPoint} mm; ${showRange(window, 1, ' to ')} mm is good.${folded ? ' Fold it back on itself before it goes in.' : ''}`,
+        `Strip ${setPoint} mm${bySheetText}; ${showRange(window, 1, ' to ')} mm is good.${folded ? ' Fold it back on itself before it goes in.' : ''}`,
         { setPoint, lo: window.min, hi: window.max },
       ),
     );
@@ -180,11 +174,69 @@ export function stripWindow(
     ...base,
     kind: isRobust ? 'robust' : 'positioned',
     window,
-    guard: guard.min <= guard.max ? guard : null,
+    guard: guard.min <= guard.max + 1e-9 ? guard : null,
     setPoint,
     position,
     reasons,
   };
+}
+
+/** Lengths in the barrel before any folding, and where the insulation edge lies then; without a window, why there is none. */
+type Lengths =
+  | { readonly window: Range; readonly position: Range; readonly reasons: readonly Reason[] }
+  | { readonly window: null; readonly kind: 'empty' | 'unknown'; readonly reasons: readonly Reason[] };
+
+/** What follows from the dimensions of the sheet. */
+function fromDimensions(terminal: Terminal, brush: Range | null, gap: Range, band: Range): Lengths {
+  const missing = missingLength(terminal, brush);
+  if (missing) {
+    const text = `The sheet of ${terminal.part} gives no ${missing}, and the strip length rests on it. Enter it in the cabinet.`;
+    return { window: null, kind: 'unknown', reasons: [reason('dimension-missing', 'bad', text)] };
+  }
+  const position = brush ? band : gap;
+  const window = lengthsFor(terminal, brush, position);
+  if (!(brush && brush.min > brush.max) && window.min <= window.max) return { window, position, reasons: [] };
+  const text = `No strip length works: the wire would need ${window.min.toFixed(1)} mm to be seen and at most ${window.max.toFixed(1)} mm to stay clear.${
+    brush && brush.min > brush.max
+      ? ` The wire would have to stand ${brush.min.toFixed(1)} mm past the barrel and the mating room is ${brush.max.toFixed(1)} mm.`
+      : ''
+  }`;
+  const numbers = { lo: window.min, hi: window.max };
+  return { window: null, kind: 'empty', reasons: [reason('strip-window-empty', 'bad', text, numbers)] };
+}
+
+/** What the sheet itself says, and what it leaves of the position. */
+function fromSheet(
+  { barrel }: Terminal,
+  { length, tolerance }: NonNullable<Terminal['barrel']['sheetStrip']>,
+  brush: Range | null,
+  gap: Range,
+): Lengths {
+  const window = { min: tidy(length - tolerance), max: tidy(length + tolerance) };
+  // Where a stop or funnel locates the wire, its edge lies where the length leaves it.
+  if (!brush || barrel.length === null || barrel.stripRule === 'ferrule') return { window, position: gap, reasons: [] };
+  const min = Math.max(gap.min, tidy(window.max - barrel.length - brush.max));
+  const max = Math.min(gap.max, tidy(window.min - barrel.length - brush.min));
+  return { window, position: min <= max ? { min, max } : gap, reasons: [] };
+}
+
+const tidy = (value: number) => Number(value.toFixed(9));
+
+/** The computed window beside the sheet's: told where they have no length in common, since one of the two is wrong then. */
+function besideSheet(part: string, sheet: Range, computed: Range): Reason[] {
+  const numbers = { sheetMin: sheet.min, sheetMax: sheet.max, lo: computed.min, hi: computed.max };
+  const own = `The sheet of ${part} says ${showRange(sheet, 1, ' to ')} mm; from its dimensions follow ${showRange(computed, 1, ' to ')} mm`;
+  if (computed.min <= sheet.max + 1e-9 && computed.max >= sheet.min - 1e-9)
+    return [reason('strip-beside', 'note', `${own}. The sheet’s own length is taken.`, numbers)];
+  const off = computed.min > sheet.max ? computed.min - sheet.max : sheet.min - computed.max;
+  return [
+    reason(
+      'strip-clash',
+      'note',
+      `${own}: ${off.toFixed(1)} mm apart beyond the tolerance. The sheet’s own length is taken; check its dimensions, and look at wire and insulation edge on every piece.`,
+      { ...numbers, off },
+    ),
+  ];
 }
 
 /**
@@ -193,12 +245,13 @@ export function stripWindow(
  */
 function positionBand(
   terminal: Terminal,
-  brush: Range,
+  brush: Range | null,
   gap: Range,
   stripper: Stripper,
   practice: Practice,
   folded: boolean,
 ): Range {
+  if (!brush) return gap;
   const needs = (2 * stripper.repeatability + stripper.step) / (folded ? 2 : 1);
   const room = brush.max - brush.min - needs;
   const allowed = gap.max - gap.min;

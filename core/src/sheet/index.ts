@@ -13,6 +13,7 @@ export {
 export { drawSheet, type SheetInput } from './drawSheet';
 export { PAPERS, PAPER_SIZES, type Letterhead, type Logo, type Page, type Paper, type Placed } from './PageWriter';
 export { drawSide, type Drawing } from './drawSide';
+export { drawStrippedEnd } from './drawStrippedEnd';
 export { packStrands } from './packStrands';
 export { pagesToSvg, pageToSvg, PAPER_INKS } from './pageToSvg';
 export { qrPath } from './qrPath';

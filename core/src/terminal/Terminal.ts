@@ -42,6 +42,11 @@ const barrelSchema = z
   .strictObject({
     seam: choiceField('seam', SEAMS),
     stripRule: choiceField('strip rule', STRIP_RULES),
+    /** Strip length the sheet itself gives, and its tolerance, plus or minus, mm; it wins over the computed one. Null where it gives none. */
+    sheetStrip: z
+      .strictObject({ length: lengthField('strip length'), tolerance: lengthField('strip tolerance') })
+      .nullable()
+      .default(null),
     /** Length of the conductor barrel (or conductor grip), mm. */
     length: lengthField('barrel length').nullable(),
     innerDiameter: lengthField('inner diameter').nullable(),

@@ -16,7 +16,7 @@ export interface MissingResult {
 export function missingResults(terminal: Terminal): MissingResult[] {
   const { barrel } = terminal;
   const found: MissingResult[] = [];
-  const located = barrel.stripRule === 'stop' || barrel.stripRule === 'lug';
+  const located = barrel.stripRule === 'stop' || barrel.stripRule === 'lug' || barrel.sheetStrip !== null;
   if (barrel.length === null) {
     found.push({
       field: 'barrel length',

@@ -51,6 +51,7 @@ export const bareRing: Terminal = {
   shape: 'ring',
   material: 'copper',
   barrel: {
+    sheetStrip: null,
     seam: 'butted',
     stripRule: 'barrel',
     length: 6,
@@ -135,6 +136,9 @@ export const practice: Practice = {
   base: null,
   own: [],
   lay: 'factory-lay',
+  strandsHurt: 'by-table',
+  wireSpare: 30,
+  freshCut: 1,
   brush: 'conductor-diameter',
   brushFixed: 1.6,
   gap: 'small',

@@ -1,4 +1,4 @@
-import { GATES, REMEDIES } from '@tug-mark/core';
+import { END_FAULTS, GATES, REMEDIES } from '@tug-mark/core';
 import { z } from 'zod';
 import { anyoneRecording, type EntryKindContract } from '../EntryKindContract';
 import { end, note, run } from '../fields';
@@ -10,6 +10,7 @@ export const gate: EntryKindContract<'gate'> = {
     gate: z.enum(GATES),
     end,
     answer: z.enum(['yes', 'no']),
+    fault: z.enum(END_FAULTS).optional(),
     remedy: z.enum(REMEDIES).optional(),
     note,
   }),

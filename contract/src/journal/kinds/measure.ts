@@ -16,6 +16,7 @@ export const measure: EntryKindContract<'measure'> = {
     typed: z.string().max(60),
     unit: z.enum([...LENGTH_UNITS, ...POINT_UNITS]),
     note,
+    after: z.enum(['trim', 'cut-off']).optional(),
     from: partId.optional(),
   }),
   may: anyoneRecording,

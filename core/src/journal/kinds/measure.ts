@@ -26,7 +26,14 @@ export const measure: Kind<BodyOf<'measure'>> = {
   // A wire end is stripped and measured before it meets a tool; everything else is measured of a crimp.
   after: (body) => (body.what === 'strip' ? 'pair' : 'tool'),
   rests: false,
-  check(body, { setUp, lot, points, wire }) {
+  check(body, { setUp, lot, points, wire, isCorrection }) {
+    if (body.after && (body.what !== 'strip' || !isCorrection)) {
+      return refuse(
+        'after-wrong',
+        'after',
+        'An end is trimmed or cut off after its strip length was out of range: correct that one.',
+      );
+    }
     if (body.what !== 'strip' && (body.wire ?? 1) !== 1) {
       return refuse(
         'measure-of-piece',
@@ -68,6 +75,6 @@ export const measure: Kind<BodyOf<'measure'>> = {
         );
   },
   sentence: (body) =>
-    `Piece ${body.piece}${body.end ? ', end 2' : ''}${body.wire ? `, wire ${body.wire}` : ''}, ${body.what === 'strip' ? 'strip length' : pointOf(body.what).title.toLowerCase()} ${showPoint(body.value, keptUnit(body.unit))} (${body.from ? `from ${body.from}` : `typed ${body.typed} ${body.unit}`})${noted(body.note)}`,
+    `Piece ${body.piece}${body.end ? ', end 2' : ''}${body.wire ? `, wire ${body.wire}` : ''}, ${body.what === 'strip' ? 'strip length' : pointOf(body.what).title.toLowerCase()} ${showPoint(body.value, keptUnit(body.unit))} (${body.from ? `from ${body.from}` : `typed ${body.typed} ${body.unit}`})${body.after ? `, ${body.after === 'trim' ? 'trimmed' : 'cut off and stripped again'}` : ''}${noted(body.note)}`,
   cells: (body) => ({ measured: body.value, unit: keptUnit(body.unit) }),
 };

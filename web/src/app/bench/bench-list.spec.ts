@@ -226,7 +226,13 @@ describe('Bringing in a wire list', () => {
       () => Promise.reject(problem(422, { title: '2 things in this list cannot be read.', errors, total: 2 })),
       () => Promise.resolve({ name: 'loom', wires: 1, combinations: 1, pieces: 4 }),
     );
-    const parts = { wires: [{ part: 'W' }], terminals: [{ part: 'T' }], tools: [], strippers: [], coverings: [] };
+    const parts = {
+      wires: [{ part: 'W' }],
+      terminals: [{ part: 'T', family: 'bare-terminal' }],
+      tools: [],
+      strippers: [],
+      coverings: [],
+    };
     const cabinet = () => Promise.resolve({ ...parts, practices: [], checks: [], returns: [] });
     bench = await Bench.open(ImportList, { api: { importWireList, cabinet } });
     const said: string[] = [];

@@ -106,7 +106,8 @@ describe('A splice at the bench', () => {
     const points = () =>
       bench.put.flatMap(({ body }) => (body.kind === 'finding' ? [`${body.criterion}${body.end ?? ''}`] : []));
     const { criteria } = setUpOf(splice());
-    for (let i = 0; i < criteria.length; i++) await bench.key('1');
+    const answers = criteria.map(() => '1');
+    for (const key of answers) await bench.key(key);
     expect(points().filter((point) => point === 'window' || point === 'window2')).toEqual(['window', 'window2']);
     expect(points().filter((point) => point.startsWith('straight'))).toEqual(['straight']);
     expect(bench.headline).toContain('Piece 2 of 5: end 1:');

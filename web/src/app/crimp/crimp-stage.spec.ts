@@ -25,7 +25,7 @@ describe('Making the crimp', () => {
   });
 
   it('draws how it lies, how it must not lie, and what the bite makes of it', async () => {
-    await open();
+    await open([TOOL_TAKEN(), kept({ kind: 'gate', gate: 'strip-looked-at', answer: 'yes', note: '' })]);
     const said = [...bench.element.querySelectorAll('tm-end-view svg')].map((svg) => svg.getAttribute('aria-label'));
     expect(said).toEqual([
       'End-on view: Seam in the cradle, away from the punch.',
@@ -66,7 +66,31 @@ describe('Making the crimp', () => {
     await bench.type('gate-note', 'bite on the tongue');
     await bench.submit();
     expect(bench.put[0]?.body).toEqual(jasmine.objectContaining({ answer: 'no', remedy: 'cut-off' }));
-    expect(bench.text).toContain('It is never pressed again. 1 end is cut off so far; each costs the wire');
+    expect(bench.text).toContain(
+      'It is never pressed again. 1 end is cut off so far. 2 more attempts are left: each uses',
+    );
+  });
+
+  it('shows what a stripped end is looked at by, and takes a fault by its drawing, with what helps first', async () => {
+    await open();
+    const said = [...bench.element.querySelectorAll('tm-end-points dt')].map((dt) => dt.textContent);
+    expect(said).toEqual(['Cut', 'Strands', 'Slug', 'Lay', 'Insulation edge']);
+    expect(bench.text).toContain('All 24, bent aside a little and counted');
+    await bench.key('n');
+    const fault = (name: string) =>
+      [...bench.element.querySelectorAll<HTMLElement>('tm-drawn-choice label')].find((l) =>
+        l.textContent?.includes(name),
+      );
+    const first = () => bench.element.querySelector('tm-gate-answer button[type=submit]')?.textContent?.trim();
+    expect(first()).toBe('Trim the wire end');
+    fault('Birdcaged')?.querySelector('input')?.click();
+    await bench.settle();
+    expect(first()).toBe('Cut it off, make the end again');
+    await bench.submit('form.notice');
+    expect(bench.put[0]?.body).toEqual({
+      ...{ kind: 'gate', gate: 'strip-looked-at', answer: 'no', fault: 'birdcaged', remedy: 'cut-off', note: '' },
+    });
+    expect(bench.text).toContain('Answered ‘not like this’: Birdcaged. Cut it off, make the end again');
   });
 
   it('keeps no "not like this" without a word', async () => {

@@ -9,13 +9,14 @@ import { Mark } from '../parts/mark';
 import { focusMeasure, Measures } from '../parts/measures';
 import { SideViewDrawing } from '../parts/side-view';
 import { Keys } from '../shell/keys';
+import { EndPoints } from './end-points';
 import { GateAnswer } from './gate-answer';
 import { Notice } from '../parts/notice';
 
 /** Which way round, how many bites, in what order: one step at a time, each confirmed before the next shows. */
 @Component({
   selector: 'tm-crimp-stage',
-  imports: [Notice, NzButtonModule, EndView, GateAnswer, Mark, Measures, SideViewDrawing],
+  imports: [Notice, NzButtonModule, EndPoints, EndView, GateAnswer, Mark, Measures, SideViewDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (hand.view(); as view) {
@@ -39,7 +40,9 @@ import { Notice } from '../parts/notice';
             [other]="s!.other"
             [width]="660"
           />
-          @if (end(); as e) {
+          @if (step()?.points?.length && end(); as e) {
+            <tm-end-points [points]="step()!.points" [wire]="e.wire" />
+          } @else if (end(); as e) {
             <div class="ends">
               @for (state of states(); track state) {
                 <tm-end-view
@@ -53,7 +56,9 @@ import { Notice } from '../parts/notice';
             </div>
           }
         </div>
-        @if (end()?.lies; as lies) {
+        @if (step()?.points?.length) {
+          <tm-measures />
+        } @else if (end()?.lies; as lies) {
           <p class="lies">
             <strong>{{ lies.headline }}</strong> {{ lies.critical ? 'Critical. ' : ''
             }}<span class="soft">{{ bites() }}</span>
@@ -61,9 +66,6 @@ import { Notice } from '../parts/notice';
               <span class="wrong-way">Not like this: {{ wrong.text }}</span>
             }
           </p>
-        }
-        @if (step()?.gate === 'strip-looked-at') {
-          <tm-measures />
         }
         <ol aria-label="Steps">
           @for (gate of s!.gates; track gate.key; let i = $index) {
@@ -181,17 +183,16 @@ export class CrimpStage {
     if (!step) return 'Every step is confirmed. The samples are looked at first, then pulled: a pull destroys them.';
     const given = this.answers().get(step.key);
     if (given?.body.answer !== 'no') return step.why;
-    const { note, remedy = 'mend' } = given.body;
-    return `Answered ‘not like this’: ${note.replace(/\.?$/, '.')} ${REMEDY_WORDS[remedy].toDo}, then confirm the step.${remedy === 'cut-off' ? ` ${this.lost()}` : ''}`;
+    const { note, fault, remedy = 'mend' } = given.body;
+    const faults = step.points.flatMap((point) => point.faults);
+    const what = [faults.find(({ code }) => code === fault)?.title, note].filter(Boolean).join(', ');
+    return `Answered ‘not like this’: ${what.replace(/\.?$/, '.')} ${REMEDY_WORDS[remedy].toDo}, then confirm the step.${remedy === 'cut-off' ? ` ${this.lost()}` : ''}`;
   });
   /** What the ends cut off so far have cost. */
   private readonly lost = computed(() => {
     const setUp = this.setUp();
-    const many = setUp?.cutOff ?? 0;
-    const each = setUp?.lost
-      ? ` ${(setUp.lost.strip + setUp.lost.crimp).toFixed(1)} mm and the fresh cut`
-      : ' its length';
-    return `It is never pressed again. ${count(many, 'end is', 'ends are')} cut off so far; each costs the wire${each}.`;
+    const many = count(setUp?.cutOff ?? 0, 'end is', 'ends are');
+    return `It is never pressed again. ${many} cut off so far. ${setUp?.budget?.text ?? ''}`.trim();
   });
   /** The end in hand: the second one of a splice while its steps are made. */
   protected readonly end = computed(() => {

@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule } from '@angular/forms';
-import { ofEnd, REMEDY_WORDS, type EntryBody, type Remedy, type SetUp } from '@tug-mark/core';
+import { drawStrippedEnd, ofEnd, REMEDY_WORDS, type EntryBody, type Remedy, type SetUp } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
+import { DrawnChoice, type DrawnOption } from '../parts/drawn-choice';
 import { Notice } from '../parts/notice';
 import { typedText } from '../parts/zod-form';
 
@@ -12,17 +14,27 @@ type Gate = SetUp['gates'][number];
 /** The answer to one step of the crimp: it is so, or it is not, with what differs and what is done about it. */
 @Component({
   selector: 'tm-gate-answer',
-  imports: [ReactiveFormsModule, Notice, NzButtonModule, NzInputModule],
+  imports: [ReactiveFormsModule, DrawnChoice, Notice, NzButtonModule, NzInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (asking()) {
       <form class="notice" (submit)="confirm($event)">
+        @if (asking() === 'no' && faults().length) {
+          <tm-drawn-choice
+            fieldId="gate-fault"
+            label="Which fault?"
+            [options]="faults()"
+            [size]="118"
+            [ratio]="0.36"
+            [formControl]="fault"
+          />
+        }
         <label for="gate-note">{{
           asking() === 'no' ? 'What differs?' : 'What was done about it? The first answer stays on record.'
         }}</label>
         <input nz-input id="gate-note" maxlength="500" [formControl]="note" />
         @if (asking() === 'no') {
-          @for (remedy of gate().remedies; track remedy; let isFirst = $first) {
+          @for (remedy of remedies(); track remedy; let isFirst = $first) {
             <button
               nz-button
               [nzType]="isFirst ? 'primary' : 'default'"
@@ -63,7 +75,8 @@ type Gate = SetUp['gates'][number];
       flex-wrap: wrap;
       gap: 10px;
     }
-    form label {
+    form > label,
+    tm-drawn-choice {
       flex-basis: 100%;
     }
     form input {
@@ -81,6 +94,25 @@ export class GateAnswer {
   protected readonly words = REMEDY_WORDS;
   protected readonly asking = signal<'no' | 'mended' | null>(null);
   protected readonly note = typedText();
+  protected readonly fault = typedText();
+  /** The faults of the step as they look, where it is looked at point by point. */
+  protected readonly faults = computed<readonly DrawnOption[]>(() => {
+    const view = this.hand.view();
+    const wire = this.gate().end === 2 ? view?.opposite[0] : view?.wire;
+    return this.known().map(({ code, title }) => ({
+      value: code,
+      label: title,
+      drawing: wire ? drawStrippedEnd(wire, code) : { shapes: [], box: { x: 0, y: 0, width: 1, height: 1 }, scale: 1 },
+    }));
+  });
+  private readonly known = computed(() => this.gate().points.flatMap((point) => point.faults));
+  private readonly chosen = toSignal(this.fault.valueChanges, { initialValue: '' });
+  /** What helps first: what the fault that is named takes. */
+  protected readonly remedies = computed<readonly Remedy[]>(() => {
+    const { remedies } = this.gate();
+    const own = this.known().find(({ code }) => code === this.chosen())?.remedy;
+    return own ? [own, ...remedies.filter((each) => each !== own)] : remedies;
+  });
   protected readonly refusal = signal('');
   protected readonly isRefused = computed(() => this.given()?.body.answer === 'no');
   /** What was done, as the answer before says it. */
@@ -105,13 +137,14 @@ export class GateAnswer {
   protected ask(what: 'no' | 'mended'): void {
     this.asking.set(what);
     this.note.setValue(what === 'no' ? '' : this.done());
+    this.fault.setValue('');
     setTimeout(() => document.getElementById('gate-note')?.focus());
   }
 
   protected confirm(event: Event): void {
     event.preventDefault();
     const given = this.given();
-    const [remedy] = this.gate().remedies;
+    const [remedy] = this.remedies();
     if (this.asking() === 'no' && remedy) this.refuse(remedy);
     else if (given) this.answer('yes', '', { corrects: given.id, why: this.note.value });
   }
@@ -127,8 +160,14 @@ export class GateAnswer {
     remedy?: Remedy,
   ): void {
     const { gate, end } = this.gate();
+    const fault = this.known().find(({ code }) => code === this.fault.value)?.code;
     const refusal = this.hand.put(
-      { kind: 'gate', gate, ...ofEnd(end), answer, ...(remedy && { remedy }), note },
+      {
+        ...{ kind: 'gate', gate, ...ofEnd(end), answer },
+        ...(answer === 'no' && fault && { fault }),
+        ...(remedy && { remedy }),
+        note,
+      },
       correction,
     );
     this.refusal.set(refusal?.text ?? '');

@@ -31,7 +31,7 @@ export interface DrawnOption {
       @for (option of options(); track option.value) {
         <!-- eslint-disable-next-line @angular-eslint/template/label-has-associated-control -- its input is inside -->
         <label nz-radio-button [nzValue]="option.value" [style.width.px]="size()">
-          <tm-shape-view [drawing]="option.drawing" said="" aria-hidden="true" [style.height.px]="size() * 0.62" />
+          <tm-shape-view [drawing]="option.drawing" said="" aria-hidden="true" [style.height.px]="size() * ratio()" />
           <span>{{ option.label }}</span>
         </label>
       }
@@ -82,6 +82,8 @@ export class DrawnChoice implements ControlValueAccessor {
   readonly options = input.required<readonly DrawnOption[]>();
   /** Width of each, px. */
   readonly size = input(104);
+  /** Height of each drawing against its width. */
+  readonly ratio = input(0.62);
   /** Radios of one name are one stop of the Tab key. */
   protected readonly name = timeOrderedId();
   protected readonly value = signal<string | null>(null);

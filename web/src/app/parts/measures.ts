@@ -22,7 +22,21 @@ interface Line {
   readonly name: string;
   readonly value: number | null;
   readonly state: 'missing' | 'pass' | 'fail';
+  readonly isLong: boolean;
 }
+
+/** A way to a length that replaces another one. */
+interface Way {
+  readonly after: 'trim' | 'cut-off' | null;
+  readonly label: string;
+  readonly why: string;
+}
+
+const WAYS = {
+  typed: { after: null, label: 'put right', why: '' },
+  trim: { after: 'trim', label: 'trimmed', why: 'wire end trimmed' },
+  'cut-off': { after: 'cut-off', label: 'cut off, stripped again', why: 'cut off and stripped again' },
+} as const satisfies Record<string, Way>;
 
 /** Measured strip lengths of the first pieces: typed, judged at once, kept on Enter; corrected with a reason. */
 @Component({
@@ -51,15 +65,17 @@ interface Line {
                 piece {{ line.piece }}
                 @if (line.value !== null) {
                   <strong>{{ line.value.toFixed(2) }} mm</strong>
-                  <button
-                    nz-button
-                    class="quiet"
-                    type="button"
-                    [attr.aria-label]="'Put right: ' + nameOf(line)"
-                    (click)="change(line)"
-                  >
-                    put right
-                  </button>
+                  @for (way of waysOf(line); track way.after) {
+                    <button
+                      nz-button
+                      class="quiet"
+                      type="button"
+                      [attr.aria-label]="way.label + ': ' + nameOf(line)"
+                      (click)="change(line, way)"
+                    >
+                      {{ way.label }}
+                    </button>
+                  }
                 }
               </span>
             }
@@ -83,6 +99,9 @@ interface Line {
             }
             <button nz-button class="bench-button" type="submit">Keep</button>
           </form>
+        }
+        @if (hasFailed() && budget()) {
+          <p class="soft">{{ budget() }}</p>
         }
         @if (refusal()) {
           <tm-notice kind="bad">{{ refusal() }}</tm-notice>
@@ -127,6 +146,10 @@ export class Measures {
   protected readonly why = typedText();
   protected readonly refusal = signal('');
   protected readonly correcting = signal<Line | null>(null);
+  /** What was done to the end whose length is measured again. */
+  private readonly after = signal<Way['after']>(null);
+  protected readonly budget = computed(() => this.hand.setUp()?.budget?.text ?? '');
+  protected readonly hasFailed = computed(() => this.rows().some(({ lines }) => lines.some((l) => l.state === 'fail')));
   protected readonly wanted = computed(() => this.hand.view()?.practice.measuredPieces ?? 0);
   private readonly given = computed(() => this.hand.of('measure').filter(({ body }) => body.what === 'strip'));
   /** Each wire in the barrel is stripped to a window of its own. */
@@ -144,7 +167,7 @@ export class Measures {
         lines: Array.from({ length: count }, (_, at): Line => {
           const value = measured.find(({ body }) => body.piece === at + 1)?.body.value ?? null;
           const state = value === null ? 'missing' : isInRange(value, range) ? 'pass' : 'fail';
-          return { piece: at + 1, end, wire, name, value, state };
+          return { piece: at + 1, end, wire, name, value, state, isLong: value !== null && value > range.max };
         }),
       };
     }),
@@ -159,8 +182,16 @@ export class Measures {
     return `Piece ${piece}${name ? `, ${name}` : ''}`;
   }
 
-  protected change(line: Line): void {
+  /** What can be done about a length: one that was typed wrong is put right, one out of range is trimmed or cut off. */
+  protected waysOf({ state, isLong }: Line): readonly Way[] {
+    if (state !== 'fail') return [WAYS.typed];
+    return isLong ? [WAYS.trim, WAYS['cut-off'], WAYS.typed] : [WAYS['cut-off'], WAYS.typed];
+  }
+
+  protected change(line: Line, way: Way): void {
     this.correcting.set(line);
+    this.after.set(way.after);
+    this.why.setValue(way.why);
     setTimeout(focusMeasure);
   }
 
@@ -183,6 +214,7 @@ export class Measures {
       typed: this.typed.value.trim(),
       unit: read.unit,
       note: '',
+      ...(this.correcting() && this.after() && { after: this.after() ?? undefined }),
     } as const;
     const standing = this.given().find(
       ({ body: kept }) => kept.piece === asked.piece && endOf(kept) === asked.end && (kept.wire ?? 1) === asked.wire,

@@ -48,6 +48,10 @@ import { TubeChooser } from './tube-chooser';
                 <dt><tm-term of="insulation edge" /></dt>
                 <dd>{{ band(p.strip.position) }} <span class="soft">behind the barrel</span></dd>
               }
+              @if (p.strip.bySheet) {
+                <dt>from its dimensions</dt>
+                <dd>{{ range(p.strip.computed) }} <span class="soft">the sheet’s own length is taken</span></dd>
+              }
               <dt>guard band</dt>
               <dd>
                 {{ range(p.strip.guard) }} <span class="soft">± {{ p.stripper.repeatability }} mm off each side</span>
@@ -159,7 +163,8 @@ export class PrepareStage {
     const bad = [...p.strip.reasons, p.notch.reason].find((r) => r.weight === 'bad');
     if (bad) return bad.text;
     const mind = p.strip.kind === 'positioned' ? ', with the edge in that band and nowhere else' : '';
-    return `${this.range(p.strip.window)} is good${mind}. Set ${p.stripper.label} to it, notch ${p.notch.notch?.label}; wire centred in the notch, square cut.`;
+    const by = p.strip.bySheet ? ' by the terminal’s sheet' : '';
+    return `${this.range(p.strip.window)} is good${by}${mind}. Set ${p.stripper.label} to it, notch ${p.notch.notch?.label}; wire centred in the notch, square cut.`;
   });
   /** What is not said above already. */
   protected readonly notes = computed(() => {
