@@ -3,6 +3,7 @@ import {
   DONE_TO_TOOLS,
   PLACES,
   STAGES,
+  WIRE_ENDS,
   WIRE_LIST_KEYS,
   coveringSchema,
   stripperSchema,
@@ -108,6 +109,28 @@ export const setUpFields = {
   zone: z.string().min(1).max(60).default('UTC'),
 };
 
+/** One end of a wire: '' where it gets no terminal; joined where it meets other wires in one part. */
+const loomEnd = z.object({ terminal: z.string(), label: z.string(), joined: z.boolean() });
+
+/** Wires of a list that are alike at both ends, in the order of the work. */
+export const loomWireSchema = z.object({
+  wire: z.string(),
+  wireLabel: z.string(),
+  /** How many there are, and what the first of them are called. */
+  wires: z.number().int(),
+  ids: z.array(z.string()),
+  a: loomEnd,
+  b: loomEnd,
+  first: z.enum(WIRE_ENDS).nullable(),
+  why: z.string(),
+  steps: z.array(
+    z.object({ end: z.enum(WIRE_ENDS), does: z.enum(['slide-on', 'still-on', 'crimp']), text: z.string() }),
+  ),
+  /** What bores say, and what is wrong. */
+  reasons: z.array(z.object({ bad: z.boolean(), text: z.string() })),
+});
+export type LoomWire = z.infer<typeof loomWireSchema>;
+
 /** Everything the bench needs of one combination. */
 export const combinationViewSchema = z.object({
   ...setUpFields,
@@ -119,6 +142,8 @@ export const combinationViewSchema = z.object({
   lot: z.number().int().nullable().default(null),
   /** Tubes the shop shrinks over joints. */
   coverings: z.array(coveringSchema),
+  /** Its wires with both their ends, as their list has them. */
+  loom: z.array(loomWireSchema).default([]),
 });
 export type CombinationView = z.infer<typeof combinationViewSchema>;
 

@@ -13,6 +13,7 @@ export * from './document';
 export * from './statistics';
 export * from './match';
 export * from './prepare';
+export * from './loom';
 export * from './tool';
 export * from './crimp';
 export * from './look';

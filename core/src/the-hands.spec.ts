@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  asDrawn,
   checkEntry,
   computeSetUp,
   drawEnd,
@@ -8,14 +9,23 @@ import {
   END_FAULTS,
   endPoints,
   judgeCombination,
+  judgeFit,
   judgeLook,
   judgeLot,
+  judgePiece,
+  orderEnds,
   sideView,
+  strainRelief,
+  strayStrand,
   stripWindow,
   type Entry,
   type EntryBody,
+  type Family,
+  type Gate,
   type Practice,
   type SetUpContext,
+  type SlideOnItem,
+  type SlideOnPart,
   type Terminal,
   type Wire,
 } from './index';
@@ -84,6 +94,10 @@ const pull = (piece: number, force: number, failedEnd?: 1 | 2): EntryBody => ({
 });
 const splice = (changes: Partial<SetUpContext> = {}) =>
   new Bench(familyContext('window-splice', { wire: W, opposite: [T], limits, ...changes }));
+
+/** A set-up of one family by house rules that differ in some points. */
+const familySetUp = (family: Family, changes: Partial<Practice>, own: Partial<SetUpContext> = {}) =>
+  new Bench(familyContext(family, { practice: { ...practice, ...changes }, ...own })).setUp;
 
 describe('A splice has two ends', () => {
   it('each stripped to its own length: W to 7 to 8.5, T to 7 to 8.29 mm, and each by its own set point', () => {
@@ -442,5 +456,301 @@ describe('The stripped end', () => {
     const made = new Bench(familyContext('bare-terminal')).take();
     made.put({ kind: 'gate', gate: 'strip-looked-at', answer: 'yes', note: '' });
     expect(made.put(no('orientation'))).toBe('fault-unknown');
+  });
+});
+
+describe('Into the nest', () => {
+  const stepsOf = (family: Family, changes: Partial<Practice>, own: Partial<SetUpContext> = {}) =>
+    familySetUp(family, changes, own).gates;
+  const gatesOf = (...args: Parameters<typeof stepsOf>) => stepsOf(...args).map(({ gate }) => gate);
+
+  it('asks nothing more of a simple family until the house rules want it step by step', () => {
+    for (const family of Object.keys(families) as Family[]) {
+      const brief = gatesOf(family, {});
+      const stepwise = gatesOf(family, { loading: 'by-steps' });
+      expect(stepwise.filter((gate) => brief.includes(gate)))
+        .withContext(family)
+        .toEqual(brief);
+      for (const gate of ['seated', 'wire-seen'] as const) expect(stepwise).withContext(family).toContain(gate);
+      expect(stepwise.indexOf('seated')).withContext(family).toBeGreaterThan(stepwise.indexOf('orientation'));
+      expect(stepwise.indexOf('wire-seen')).withContext(family).toBeLessThan(stepwise.indexOf('cycle-complete'));
+    }
+  });
+
+  it('seat, hold, wire, look: held only where the tool can by a part stroke', () => {
+    const held = (partStroke: boolean) =>
+      gatesOf('bare-terminal', { loading: 'by-steps' }, { tools: [{ ...everyTool, partStroke }] });
+    expect(held(true)).toEqual([
+      ...['strip-looked-at', 'orientation', 'seated', 'held', 'wire-in', 'wire-seen'],
+      ...['cycle-complete', 'mark-matches', 'hand-tug'],
+    ] as Gate[]);
+    expect(held(false)).not.toContain('held');
+  });
+
+  it('seats each family in its own words, and pushes the wire home by its own strip rule', () => {
+    const words = (family: Family, gate: Gate) =>
+      stepsOf(family, { loading: 'by-steps' }).find((step) => step.gate === gate)?.headline;
+    expect(words('bare-terminal', 'seated')).toContain('tongue parallel to the die');
+    expect(words('machined-contact', 'seated')).toContain('home in the positioner');
+    expect(words('ferrule', 'seated')).toContain('up to its collar');
+    expect(words('open-barrel-contact', 'seated')).toContain('against its locator');
+    expect(words('machined-contact', 'wire-in')).toBe('Wire in until it bottoms.');
+    expect(words('ferrule', 'wire-in')).toContain('home in the collar');
+    expect(words('bare-terminal', 'wire-in')).toContain('0 to 1.5 mm behind the barrel');
+  });
+
+  it('shows the tool’s own way out, and draws straight what sticks', () => {
+    const whyOf = (release: string | null, whenStuck: string | null) =>
+      stepsOf('bare-terminal', {}, { tools: [{ ...everyTool, release, whenStuck }] }).find(
+        ({ gate }) => gate === 'cycle-complete',
+      )?.why;
+    expect(whyOf('lift the pawl', 'turn the knob back')).toContain(
+      'Placed wrong? Break it off before it presses: lift the pawl. It sticks? Turn the knob back.',
+    );
+    expect(whyOf(null, null)).toContain('draw it straight out; nothing is levered');
+    expect(whyOf(null, null)).not.toContain('Placed wrong?');
+  });
+
+  it('a stray strand costs the end, or is snipped while a cut strand is still allowed: 2 of 26, none of 7', () => {
+    const fine = wireOf({ strands: 26 });
+    const damage = [
+      { strandsUpTo: 7, nicked: 3, cut: 0 },
+      { strandsUpTo: 40, nicked: 4, cut: 2 },
+    ];
+    const done = (wire: Wire, school: Practice['strayStrand']) =>
+      strayStrand(wire, { ...practice, strandsHurt: 'by-table', strandDamage: damage, strayStrand: school });
+    expect(done(fine, 'end-again').remedy).toBe('cut-off');
+    expect(done(fine, 'snipped')).toEqual({
+      text: 'A strand that stays outside is snipped off: it counts as one of the 2 of 26 that may be cut.',
+      remedy: 'mend',
+    });
+    expect(done(W, 'snipped').remedy).toBe('cut-off');
+  });
+});
+
+describe('What is mounted', () => {
+  const dies = (many: number) => [
+    {
+      ...everyTool,
+      dies: everyTool.dies.flatMap((die) =>
+        Array.from({ length: many }, (_, i) => ({ ...die, id: `${die.id}${i}`, mounted: i === 0 })),
+      ),
+    },
+  ];
+  const mounted = (mounting: Practice['mounting'], many: number, context: Partial<SetUpContext> = {}) =>
+    familySetUp('bare-terminal', { mounting }, { tools: dies(many), ...context }).gates.map(({ gate }) => gate);
+
+  it('is read, turned and tightened before anything else, where the rules ask and the tool has dies to change', () => {
+    expect(mounted('by-steps', 2).slice(0, 3)).toEqual(['die-codes', 'die-side', 'die-tight']);
+    expect(mounted('by-steps', 1)).not.toContain('die-codes');
+    expect(mounted('in-one', 2)).not.toContain('die-codes');
+  });
+});
+
+describe('Cover and heat', () => {
+  const steps = (covering: Practice['covering'], clear = false, changes: Partial<Practice> = {}) => {
+    const { slideOn, ...terminal } = families['window-splice'];
+    return familySetUp(
+      'window-splice',
+      { covering, ...changes },
+      { terminal: { ...terminal, slideOn: slideOn.map((item) => ({ ...item, clear })), heaterSetting: 250 } },
+    ).gates;
+  };
+  const last = (many: number, list: ReturnType<typeof steps>) => list.slice(-many).map(({ gate }) => gate);
+
+  it('looks before an opaque sleeve covers it, and never asks for that of a clear one', () => {
+    expect(last(5, steps('by-steps'))).toEqual([
+      'look-before-cover',
+      'sleeve-centred',
+      'heater-set',
+      'sealed-both-ends',
+      'cooled',
+    ]);
+    expect(steps('by-steps', true).map(({ gate }) => gate)).not.toContain('look-before-cover');
+    const look = steps('by-steps').find(({ gate }) => gate === 'look-before-cover');
+    expect(look?.why).toContain('final');
+    expect(look?.remedies).toEqual(['cut-off']);
+  });
+
+  it('tells heater and sleeve as two numbers, each under its own name', () => {
+    const heat = families['window-splice'].sealingHeat;
+    expect(steps('by-steps').find(({ gate }) => gate === 'heater-set')?.headline).toBe(
+      `Set the heater to 250 °C; the sleeve has to reach ${heat?.min}–${heat?.max} °C.`,
+    );
+    expect(
+      steps('by-steps', false, { sealingHeat: 'flame' }).find(({ gate }) => gate === 'heater-set')?.caution,
+    ).toContain('never near fuel');
+  });
+
+  it('is one step where the house wants it so, with all of it in its words', () => {
+    expect(last(2, steps('in-one'))).toEqual(['sleeve-centred', 'sealed-both-ends']);
+  });
+});
+
+describe('Schools', () => {
+  const fold = (area: number, changes: Partial<Practice>, sizes: [number, number] = [0.5, 1]) => {
+    const side = Math.sqrt((area / 7) * (4 / Math.PI));
+    const wire = wireOf({ size: { scale: 'mm2', value: area }, strands: 7, strandDiameter: side });
+    const [smallest, largest] = sizes.map((value) => ({ scale: 'mm2' as const, value })) as [
+      { scale: 'mm2'; value: number },
+      { scale: 'mm2'; value: number },
+    ];
+    const terminal: Terminal = {
+      ...families['bare-terminal'],
+      ...{ foldBack: true, stamp: null, insulationRange: null, conductorRange: { smallest, largest } },
+    };
+    const use = familyContext('bare-terminal').use;
+    const { verdict, folded } = judgeFit(terminal, [wire], use, { ...practice, ...changes });
+    return [verdict, folded];
+  };
+
+  it('fold a fine wire always: 0.34 mm² fits 0.3 to 1 single, and is folded to 0.68 all the same', () => {
+    expect(fold(0.34, { thinWire: 'fold-back' }, [0.3, 1])).toEqual(['fits', false]);
+    expect(fold(0.34, { thinWire: 'fold-always' }, [0.3, 1])).toEqual(['fits', true]);
+    // Twice the area is too much, or the wire is not fine: single.
+    expect(fold(0.34, { thinWire: 'fold-always' }, [0.3, 0.6])).toEqual(['fits', false]);
+    expect(fold(0.5, { thinWire: 'fold-always' }, [0.3, 1.2])).toEqual(['fits', false]);
+  });
+
+  it('let the edge band count for the doubled area or not: 2 x 0.24 is 4 % below 0.5', () => {
+    expect(fold(0.24, { thinWire: 'fold-back', foldedEdge: 'doubled' })).toEqual(['edge', true]);
+    expect(fold(0.24, { thinWire: 'fold-back', foldedEdge: 'none' })).toEqual(['no', false]);
+    expect(fold(0.26, { thinWire: 'fold-back', foldedEdge: 'none' })).toEqual(['fits', true]);
+  });
+
+  it('take insulated parts or bare ones with a tube; adhesive is neither', () => {
+    const refused = (family: Family, insulatedParts: Practice['insulatedParts']) =>
+      familySetUp(family, { insulatedParts })
+        .fit.reasons.map(({ code }) => code)
+        .some((code) => code === 'part-bare' || code === 'part-insulated');
+    expect(refused('bare-terminal', 'insulated')).toBeTrue();
+    expect(refused('insulated-terminal', 'bare-and-tube')).toBeTrue();
+    expect(refused('sealed-sleeve-terminal', 'bare-and-tube')).toBeFalse();
+    for (const family of Object.keys(families) as Family[]) expect(refused(family, 'as-listed')).toBeFalse();
+  });
+
+  it('keep the wire still by the part, or by a tube five insulation diameters past it: 3 mm, so 15', () => {
+    const wire = { insulationDiameter: 3 };
+    const relief = (family: Family, school: Practice['strainRelief']) =>
+      strainRelief(families[family], wire, { ...practice, strainRelief: school });
+    expect(relief('bare-terminal', 'long-tube').overlap).toBe(15);
+    expect(relief('bare-terminal', 'by-part').overlap).toBe(6);
+    expect(relief('bare-terminal', 'by-part').text).toContain('Nothing of this part holds');
+    expect(relief('open-barrel-contact', 'by-part').text).toContain('holds the insulation');
+  });
+
+  it('slide covers on before or after stripping, a seal always before', () => {
+    const first = (family: Family, insulatorOrder: Practice['insulatorOrder']) =>
+      familySetUp(family, { insulatorOrder })
+        .gates.slice(0, 2)
+        .map(({ gate }) => gate);
+    expect(first('window-splice', 'before-strip')).toEqual(['slide-on', 'strip-looked-at']);
+    expect(first('window-splice', 'after-strip')).toEqual(['strip-looked-at', 'slide-on']);
+    expect(first('sealed-contact', 'after-strip')).toEqual(['slide-on', 'strip-looked-at']);
+  });
+
+  it('reject a bowed tongue, or straighten it once up to twice its limit: 4 good, 6 rework, 9 reject', () => {
+    const found = (bend: number, slightBow: Practice['slightBow']) => {
+      const { look, criteria } = familySetUp('bare-terminal', { slightBow });
+      if (!look) throw new Error('nothing to look at');
+      return judgePiece(look, criteria, { ...asDrawn(look), bend }).get('tongue');
+    };
+    expect([4, 6, 9].map((bend) => found(bend, 'rejected'))).toEqual(['accept', 'reject', 'reject']);
+    expect([4, 6, 9].map((bend) => found(bend, 'straightened'))).toEqual(['accept', 'rework', 'reject']);
+  });
+
+  it('say of solder what may be seen, from none to a little drawn into the barrel', () => {
+    const strands = (solder: Practice['solder']) =>
+      familySetUp('bare-terminal', { solder }).criteria.find(({ code }) => code === 'strands')?.accept;
+    expect(strands('forbidden')).toContain('no solder');
+    expect(strands('drawn-in')).toContain('drawn into the barrel alone, none on the strands behind it');
+  });
+});
+
+describe('A wire has two ends', () => {
+  const cover = (part: string, suppliedBore: number): SlideOnPart => ({
+    ...{ part, label: part, kind: 'boot', suppliedBore, recoveredBore: null, length: 20, longitudinalShrink: 0 },
+    ...{ adhesive: false, heat: null, wireRange: null, temperature: 105, wayRound: null },
+  });
+  const item = (part: string, kind: SlideOnItem['kind'] = 'boot'): SlideOnItem => ({
+    ...{ part, label: part, kind, length: 20, wayRound: null, clear: false },
+  });
+  const terminal = (part: string, widest: number | null, slideOn: readonly SlideOnItem[] = []): Terminal => ({
+    ...families['bare-terminal'],
+    ...{ part, widest, slideOn: [...slideOn] },
+  });
+  const end = (made: Terminal | null, joined = false) => ({ terminal: made, joined });
+  const shop = new Map([cover('narrow', 6), cover('wide', 9), cover('tight', 2)].map((part) => [part.part, part]));
+  const order = (a: Terminal | null, b: Terminal | null, joined: 'A' | 'B' | null = null) => {
+    const found = orderEnds(W, end(a, joined === 'A'), end(b, joined === 'B'), shop);
+    return { ...found, told: found.steps.map(({ end: at, does }) => `${does} ${at}`) };
+  };
+
+  it('makes first the end whose boot passes neither terminal, and looks for it before the other is pressed', () => {
+    // Bore 6; 8 mm wide asks for 8.40, 7 mm for 7.35: it passes neither.
+    const found = order(terminal('A', 7), terminal('B', 8, [item('narrow')]));
+    expect([found.first, found.told]).toEqual(['B', ['slide-on B', 'crimp B', 'still-on A', 'crimp A']]);
+    expect(found.reasons.map(({ text }) => text)).toContain(
+      'narrow: bore 6 mm does not pass the bare terminal A, 7 mm wide: 7.35 mm or more is needed.',
+    );
+  });
+
+  it('asks for no second look where the bore passes the other terminal: 9 over 8 mm asks for 8.40', () => {
+    const found = order(terminal('A', 8, [item('wide')]), terminal('B', 8));
+    expect([found.first, found.told]).toEqual(['A', ['slide-on A', 'crimp A', 'crimp B']]);
+  });
+
+  it('trusts no bore to pass where no sheet gives the widest place, and no seal ever', () => {
+    const unknown = order(terminal('A', null, [item('wide')]), terminal('B', null));
+    expect(unknown.told).toContain('still-on B');
+    expect(unknown.reasons.map(({ text }) => text).join()).toContain('is not known');
+    // At least as wide as its barrel and its hole: 6 does not pass 8.4 then.
+    const hole = { ...terminal('A', null, [item('narrow')]), studHole: 8.4 };
+    expect(
+      order(hole, null)
+        .reasons.map(({ text }) => text)
+        .join(),
+    ).toContain('8.4 mm wide at the least');
+    expect(order(terminal('A', 1, [item('wide', 'seal')]), terminal('B', 1)).told).toContain('still-on B');
+    expect(order(terminal('A', 1, [item('foreign')]), terminal('B', 1)).told).toContain('still-on B');
+  });
+
+  it('makes the end last that meets other wires, whatever is slid on', () => {
+    const found = order(terminal('A', 8), terminal('B', 8, [item('narrow')]), 'B');
+    expect([found.first, found.told]).toEqual(['A', ['crimp A', 'slide-on B', 'crimp B']]);
+    expect(order({ ...families['butt-splice'], slideOn: [] }, terminal('B', 8)).first).toBe('B');
+  });
+
+  it('refuses a bore that does not go onto the wire: 2 on insulation of 2.7 mm', () => {
+    const bad = order(terminal('A', 8, [item('tight')]), null).reasons.filter(({ weight }) => weight === 'bad');
+    expect(bad.map(({ code }) => code)).toEqual(['cover-wire']);
+    expect(order(terminal('A', 8, [item('narrow')]), null).first).toBeNull();
+  });
+
+  it('loses nothing: each end is made once, and what is slid on goes on before its own end', () => {
+    const part = fc.constantFrom('narrow', 'wide', 'foreign');
+    const any = fc
+      .record({ widest: fc.option(fc.integer({ min: 1, max: 12 })), items: fc.array(part, { maxLength: 2 }) })
+      .map(({ widest, items }) =>
+        terminal(
+          'T',
+          widest,
+          items.map((each) => item(each)),
+        ),
+      );
+    fc.assert(
+      fc.property(any, any, fc.constantFrom('A', 'B', null), (a, b, joined) => {
+        const { told } = order(a, b, joined as 'A' | 'B' | null);
+        for (const [at, made] of [
+          ['A', a],
+          ['B', b],
+        ] as const) {
+          expect(told.filter((step) => step === `crimp ${at}`).length).toBe(1);
+          const own = told.map((step, i) => (step === `slide-on ${at}` ? i : -1)).filter((i) => i >= 0);
+          expect(own.length).toBe(made.slideOn.length);
+          expect(Math.max(-1, ...own)).toBeLessThan(told.indexOf(`crimp ${at}`));
+        }
+      }),
+    );
   });
 });

@@ -123,7 +123,7 @@ export async function setUpByKeys(browser: Browser, steps: number, strip: string
   await browser.keys(Key.ENTER);
   await takeToolByKeys(browser);
   await browser.keys(Key.ENTER);
-  await browser.sees('End on, before the bite');
+  await browser.sees('Look at the stripped end');
   for (let i = 0; i < steps; i++) {
     await browser.keys(Key.ENTER);
     await browser.driver.wait(

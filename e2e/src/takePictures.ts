@@ -57,9 +57,9 @@ try {
   await picture('tool');
   await takeToolByKeys(browser);
   await browser.keys(Key.ENTER);
-  await browser.sees('End on, before the bite');
+  await browser.sees('Look at the stripped end');
   await browser.keys(Key.ENTER);
-  await browser.sees('Seam lies in the cradle');
+  await browser.sees('End on, before the bite');
   await browser.driver.sleep(300);
   await picture('crimp');
 

@@ -54,6 +54,7 @@ export const ADDRESSES = {
   changeWireList: 'PATCH /wire-lists/:id',
   keepListColumns: 'PUT /wire-lists/:id/columns',
   readListColumns: 'GET /wire-lists/columns',
+  readLoom: 'GET /wire-lists/:id/wires',
   demoWireList: 'GET /demo/sprayer-loom.csv',
   readBench: 'GET /bench',
   listBench: 'GET /bench/lines',

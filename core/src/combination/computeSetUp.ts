@@ -80,7 +80,7 @@ export interface SetUp {
   readonly budget: ReterminationBudget | null;
   /** How pieces are pulled, as far as the insulation grip goes; empty where it has none to speak of. */
   readonly pulledWith: string;
-  /** What follows for a contact that goes into a cavity. */
+  /** What follows the crimp. */
   readonly after: readonly string[];
   readonly criteria: readonly Criterion[];
   /** What eye and caliper go by; null until tool and strip length are settled. */
@@ -205,7 +205,7 @@ export function computeSetUp(
     cutOff: entries.filter(({ body }) => isCutOff(body)).length,
     budget: lost && reterminationBudget({ cut: practice.wireSpare, shortest: 0 }, { ...lost, trim: practice.freshCut }),
     pulledWith: pulledWith(terminal, tool?.nest ?? null, practice),
-    after: aftercare(terminal),
+    after: aftercare(terminal, wire, practice),
     criteria: criteriaOfEnds(looks, lookSheet),
     look: end.look,
     lookSheet,

@@ -1,10 +1,13 @@
+import type { Practice } from '../practice';
+import { strainRelief } from '../prepare';
 import { familyOf, type Terminal } from '../terminal';
+import type { Wire } from '../wire';
 
 /**
- * What comes after the crimp for a contact that goes into a cavity, in order; shown with the set-up, not asked of the
+ * What comes after the crimp, in order: into its cavity, what the family asks for, and what keeps the wire still; shown with the set-up, not asked of the
  * sample pieces, which are pulled instead.
  */
-export function aftercare(terminal: Terminal): string[] {
+export function aftercare(terminal: Terminal, wire: Wire, practice: Practice): string[] {
   const { cavity } = terminal;
   const steps: string[] = [];
   if (cavity) {
@@ -19,5 +22,5 @@ export function aftercare(terminal: Terminal): string[] {
       `Out again: ${cavity.release} release, ${cavity.removalTool ?? 'by hand'}, straight. A contact taken out is looked at before it is used again.`,
     );
   }
-  return [...steps, ...familyOf(terminal).aftercare(terminal)];
+  return [...steps, ...familyOf(terminal).aftercare(terminal), strainRelief(terminal, wire, practice).text];
 }

@@ -130,11 +130,12 @@ describe('Bites', () => {
 
 describe('The steps of the crimp', () => {
   const steps = (terminal: Terminal, profile: NestProfile) => {
-    const nest = tool.dies[0]?.nests[0];
+    const [die] = tool.dies;
+    const nest = die?.nests[0];
     const lies = orientation(terminal, { profile, punch: null }, practice);
-    if (!nest || !lies) throw new Error('no nest');
+    if (!die || !nest || !lies) throw new Error('no nest');
     const strip = stripWindow(terminal, wire075, practice, stripper);
-    const chosen = { tool, nest, setting: null, positioner: null, insulationPosition: null, stepDown: null };
+    const chosen = { tool, die, nest, setting: null, positioner: null, insulationPosition: null, stepDown: null };
     const context = {
       terminal,
       wire: wire075,

@@ -1,7 +1,8 @@
 import type { Practice } from '../practice';
 import { strandDamage } from '../prepare';
 import type { Wire } from '../wire';
-import type { Remedy } from './gates';
+import type { Remedy } from './Gate';
+import { strayStrand } from './strayStrand';
 
 export const END_POINTS = ['cut', 'insulation-edge', 'strands-counted', 'slug', 'lay'] as const;
 /** What is looked at on a stripped end before it meets a terminal. */
@@ -32,6 +33,7 @@ export const END_FAULTS = [
   'strand-cut',
   'strand-in-slug',
   'splayed',
+  'stray',
   'crossed',
   'birdcaged',
 ] as const;
@@ -87,6 +89,7 @@ export function endPoints({ conductor }: Pick<Wire, 'conductor'>, practice: Prac
           : 'Gathered by a slight twist along the lay: not splayed, crossed or birdcaged.',
       faults: [
         fault('splayed', 'Splayed', 'mend'),
+        fault('stray', 'A strand stands out', strayStrand({ conductor }, practice).remedy),
         fault('crossed', 'Strands crossed', 'mend'),
         fault('birdcaged', 'Birdcaged'),
       ],

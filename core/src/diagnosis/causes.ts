@@ -192,6 +192,9 @@ export const CAUSES: readonly Cause[] = [
     title: 'Sleeve heated wrongly',
     change: 'Heat from the middle outwards, moving, within the sleeve’s range, until adhesive shows at both ends.',
     stage: 'crimp',
-    shows: { 'sleeve-charred': 0.55, 'sleeve-open': 0.55, 'sleeve-off-centre': 0.35 },
+    shows: {
+      ...{ 'sleeve-charred': 0.55, 'sleeve-open': 0.55, 'sleeve-off-centre': 0.35 },
+      ...{ 'sleeve-split': 0.3, 'sleeve-bubbles': 0.45, 'insulation-melted': 0.4 },
+    },
   },
 ];

@@ -42,6 +42,18 @@ export interface Piece {
   readonly sealTorn: boolean;
   /** Metal the cover leaves bare; null without a cover. */
   readonly uncovered: number | null;
-  /** Shrunk sleeve: off centre; how hot it got (0 not shrunk, 1 right, 1.5 discoloured, 2 charred); ends it is closed at. */
-  readonly sleeve: { readonly off: number; readonly heat: number; readonly closed: 0 | 1 | 2 } | null;
+  /** Shrunk sleeve; null without one. */
+  readonly sleeve: {
+    /** Off centre. */
+    readonly off: number;
+    /** How hot it got: 0 not shrunk, 1 right, 1.5 discoloured, 2 charred. */
+    readonly heat: number;
+    /** Ends it is closed at. */
+    readonly closed: 0 | 1 | 2;
+    readonly split: boolean;
+    /** Bubbles under it. */
+    readonly bubbles: number;
+  } | null;
+  /** The wire's insulation beside the sleeve: 0 as it was, 1 glossy or swollen, 2 melted. */
+  readonly melted: number;
 }

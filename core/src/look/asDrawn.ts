@@ -33,6 +33,7 @@ export function asDrawn(context: LookContext): Piece {
     sealShift: has('seal') ? 0 : null,
     sealTorn: false,
     uncovered: covers ? 0 : null,
-    sleeve: terminal.sealingHeat ? { off: 0, heat: 1, closed: 2 } : null,
+    sleeve: terminal.sealingHeat ? { off: 0, heat: 1, closed: 2, split: false, bubbles: 0 } : null,
+    melted: 0,
   };
 }

@@ -25,6 +25,8 @@ export interface Criterion {
     readonly measured: Exclude<Measured, 'never'>;
     /** What a number outside the range means. */
     readonly outside: Finding;
+    /** Outside the range and in this one it is reworked, whatever `outside` says; null where nothing is. */
+    readonly mends: Range | null;
   } | null;
 }
 
@@ -67,6 +69,7 @@ function criterion(context: LookContext, point: Point, row: LookRow): Criterion 
   const range = rangeFor(context, point, row);
   const isShown = row.measured !== 'never' || FROM_SET_UP.includes(point.code);
   const title = pointTitle(point, context);
+  const mends = point.mends?.(context, isShown ? range : null) ?? null;
   const isOfEnd = context.opposite !== null && !point.ofWhole;
   return {
     code: point.code,
@@ -74,11 +77,18 @@ function criterion(context: LookContext, point: Point, row: LookRow): Criterion 
     key: atEnd(point.code, context.end),
     title: isOfEnd ? `End ${context.end}: ${uncapital(title)}` : title,
     view: point.view,
-    accept: [point.accept(context, isShown ? range : null), row.text].filter(Boolean).join(' '),
-    findings: row.findings,
+    accept: [point.accept(context, isShown ? range : null), mends?.text, row.text].filter(Boolean).join(' '),
+    findings: mends && !row.findings.includes('rework') ? [...row.findings, 'rework'] : row.findings,
     number:
       point.number && range && row.measured !== 'never'
-        ? { what: point.number.what, unit: point.number.unit, range, measured: row.measured, outside: row.outside }
+        ? {
+            what: point.number.what,
+            unit: point.number.unit,
+            range,
+            measured: row.measured,
+            outside: row.outside,
+            mends: mends?.range ?? null,
+          }
         : null,
   };
 }

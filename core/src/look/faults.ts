@@ -314,6 +314,33 @@ export const FAULTS: readonly Fault[] = [
     graded: false,
     spoil: (p) => ({ ...p, sleeve: p.sleeve && { ...p.sleeve, closed: 1 } }),
   },
+  {
+    code: 'sleeve-split',
+    point: 'seal',
+    title: 'Sleeve split',
+    why: 'Heated over a sharp edge or held too tight: water stands against the metal.',
+    applies: sheetless('seal'),
+    graded: false,
+    spoil: (p) => ({ ...p, sleeve: p.sleeve && { ...p.sleeve, split: true } }),
+  },
+  {
+    code: 'sleeve-bubbles',
+    point: 'seal',
+    title: 'Bubbles under the sleeve',
+    why: 'Shrunk from the ends inwards: air is shut in and finds a way out along the wire.',
+    applies: sheetless('seal'),
+    graded: true,
+    spoil: (p, _, d) => ({ ...p, sleeve: p.sleeve && { ...p.sleeve, bubbles: d === 'borderline' ? 1 : 4 } }),
+  },
+  {
+    code: 'insulation-melted',
+    point: 'wire-insulation',
+    title: 'Wire insulation melted',
+    why: 'Heat beside the sleeve: the insulation is thin or gone where nobody looks for it.',
+    applies: sheetless('wire-insulation'),
+    graded: true,
+    spoil: (p, _, d) => ({ ...p, melted: d === 'borderline' ? 1 : 2 }),
+  },
 ];
 
 /** A piece with one fault and nothing else, against the range the criterion asks for. */

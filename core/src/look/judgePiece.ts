@@ -20,8 +20,9 @@ export function judgePiece(
       const value = point.number?.of(piece) ?? null;
       const own = point.number?.range(context) ?? null;
       const range = criterion.number?.range ?? own;
-      const outside = criterion.number?.outside ?? worst(criterion);
-      const byNumber = value === null || range === null ? 'accept' : numberFinding(value, { range, outside });
+      const mends = criterion.number?.mends ?? point.mends?.(context, range)?.range ?? null;
+      const outside = criterion.number?.outside ?? (mends ? 'reject' : worst(criterion));
+      const byNumber = value === null || range === null ? 'accept' : numberFinding(value, { range, outside, mends });
       if (byNumber !== 'accept') return [criterion.code, byNumber];
       const seen = point.see(piece, context);
       if (seen === 'wrong') return [criterion.code, worst(criterion)];

@@ -395,6 +395,19 @@ describe('A fault', () => {
       const beads = (d: Drawing) => d.shapes.filter((s) => s.kind === 'path' && s.part === 'adhesive').length;
       expect([beads(right.side), beads(side)]).toEqual([4, 2]);
     },
+    'sleeve-split': ({ side }, _, right) => {
+      expect([partExtent(right.side, 'split'), partExtent(side, 'split') === null]).toEqual([null, false]);
+    },
+    'sleeve-bubbles': ({ side }, piece) => {
+      expect(side.shapes.filter((s) => s.kind === 'path' && s.part === 'bubble').length).toBe(
+        piece.sleeve?.bubbles ?? 0,
+      );
+    },
+    'insulation-melted': ({ side }) => {
+      // Beside the sleeve, where the eye does not go by itself.
+      const [melted, sleeve] = [partExtent(side, 'melted'), partExtent(side, 'sleeve')];
+      expect(melted?.left).toBeGreaterThan(sleeve?.right ?? Infinity);
+    },
   };
 
   function biteMoved({ side }: { side: Drawing }, piece: Piece, right: { side: Drawing }): void {

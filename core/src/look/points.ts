@@ -31,6 +31,7 @@ export const POINT_CODES = [
   'wire-seal',
   'cover',
   'seal',
+  'wire-insulation',
 ] as const;
 /** What can be looked at on a finished crimp. */
 export type PointCode = (typeof POINT_CODES)[number];
@@ -62,6 +63,11 @@ export interface Point {
   readonly accept: (context: LookContext, range: Range | null) => string;
   /** Findings a person may give where the shop's own sheet says nothing. */
   readonly findings: readonly Finding[];
+  /** What the house rules put right where others reject: in words, and up to which number. Absent: nothing. */
+  readonly mends?: (
+    context: LookContext,
+    range: Range | null,
+  ) => { readonly text: string; readonly range: Range } | null;
   /** Null where only the eye can tell. */
   readonly number: PointNumber | null;
   /** What the eye sees beside the number: 'right' where there is nothing but the number. */
@@ -70,10 +76,19 @@ export interface Point {
 
 const ALL: readonly Finding[] = ['accept', 'rework', 'reject'];
 const NO_REWORK: readonly Finding[] = ['accept', 'reject'];
+/** How far a tongue may be bent against its barrel, degrees. */
+const BOW = 4;
 const NONE: Range = { min: 0, max: 0 };
 const mm = (value: number) => value.toFixed(1);
 const numberAlone = (): Seen => 'right';
 const upTo = (max: number): Range => ({ min: 0, max });
+
+/** What solder may be seen, by the house rules. */
+const SOLDER: Readonly<Record<LookContext['practice']['solder'], string>> = {
+  forbidden: 'no solder',
+  'trace-at-tip': 'a trace of solder at the tip at most',
+  'drawn-in': 'solder drawn into the barrel alone, none on the strands behind it',
+};
 
 /** Every point there is, in the order the eye goes along the piece from the tongue to the wire. */
 export const POINTS: readonly Point[] = [
@@ -87,7 +102,14 @@ export const POINTS: readonly Point[] = [
         terminal.studHole === null ? 'mating end' : `${terminal.stud} hole`
       } untouched.`,
     findings: NO_REWORK,
-    number: { unit: '°', what: 'bend against the barrel', range: () => upTo(4), of: (p) => Math.abs(p.bend) },
+    mends: ({ practice }, range) =>
+      practice.slightBow === 'straightened'
+        ? {
+            text: `A bow of up to ${mm(2 * (range?.max ?? BOW))}° is straightened once, by hand, and looked at again.`,
+            range: upTo(2 * (range?.max ?? BOW)),
+          }
+        : null,
+    number: { unit: '°', what: 'bend against the barrel', range: () => upTo(BOW), of: (p) => Math.abs(p.bend) },
     see: numberAlone,
   },
   {
@@ -289,8 +311,10 @@ export const POINTS: readonly Point[] = [
         ...(damage.cut ? [`${damage.cut} cut`] : []),
       ].join(' and ');
       return `All ${wire.conductor.strands} strands inside, none nicked, cut, stray, crossed or birdcaged; ${
-        practice.solder === 'forbidden' ? 'no solder' : 'a trace of solder at the tip at most'
-      }.${hurt ? ` Still accepted: ${hurt}.` : ''}`;
+        SOLDER[practice.solder]
+      }.${hurt ? ` Still accepted: ${hurt}.` : ''}${
+        practice.strayStrand === 'snipped' && damage.cut ? ' A stray strand that was snipped off counts as cut.' : ''
+      }`;
     },
     findings: NO_REWORK,
     number: {
@@ -377,7 +401,7 @@ export const POINTS: readonly Point[] = [
     applies: ({ terminal }) => terminal.sealingHeat !== null,
     accept: ({ terminal }) => {
       const sleeve = terminal.slideOn.find((item) => item.kind === 'sleeve')?.label ?? 'Sleeve';
-      return `${sleeve} centred; ${terminal.sealed ? 'adhesive at both ends' : 'close at both ends'}; discoloured at most, not charred.`;
+      return `${sleeve} centred; ${terminal.sealed ? 'adhesive at both ends' : 'close at both ends'}; no bubbles; discoloured at most, not charred or split.`;
     },
     findings: ALL,
     number: {
@@ -386,12 +410,23 @@ export const POINTS: readonly Point[] = [
       range: ({ terminal }) => upTo((terminal.slideOn.find((item) => item.kind === 'sleeve')?.length ?? 20) / 10),
       of: (p) => p.sleeve && Math.abs(p.sleeve.off),
     },
-    see: ({ sleeve }) =>
-      !sleeve || (sleeve.closed === 2 && sleeve.heat < 1.4 && sleeve.heat > 0.6)
-        ? 'right'
-        : sleeve.closed === 2 && sleeve.heat > 0.6 && sleeve.heat < 1.8
-          ? 'borderline'
-          : 'wrong',
+    see: ({ sleeve }) => {
+      if (!sleeve) return 'right';
+      const { closed, heat, split, bubbles } = sleeve;
+      if (closed < 2 || split || bubbles > 1 || heat <= 0.6 || heat >= 1.8) return 'wrong';
+      return bubbles > 0 || heat >= 1.4 ? 'borderline' : 'right';
+    },
+  },
+  {
+    code: 'wire-insulation',
+    title: 'Wire insulation',
+    view: 'all round',
+    ofWhole: true,
+    applies: ({ terminal }) => terminal.sealingHeat !== null,
+    accept: () => 'Beside the sleeve as it was: not melted, swollen or glossy, no conductor seen through it.',
+    findings: NO_REWORK,
+    number: null,
+    see: ({ melted }) => (melted >= 2 ? 'wrong' : melted > 0 ? 'borderline' : 'right'),
   },
 ];
 

@@ -420,7 +420,14 @@ describe('A check of a piece with numbers', () => {
     view: 'from the side',
     accept: '',
     findings: ['accept', 'reject'],
-    number: { what: 'crimp height', unit: 'mm', range: { min: 1.45, max: 1.55 }, measured, outside: 'reject' },
+    number: {
+      what: 'crimp height',
+      unit: 'mm',
+      range: { min: 1.45, max: 1.55 },
+      measured,
+      outside: 'reject',
+      mends: null,
+    },
   });
   const entry = (body: EntryBody, i: number): Entry => ({
     id: String(i),

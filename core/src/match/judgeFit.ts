@@ -59,7 +59,7 @@ const COLOUR_HINT = {
  * real metal area. A conductor in range by label whose metal lies outside the range by more than the edge band is
  * 'edge', because the label then hides it. Outside the range by up to the practice's edge band is 'edge' (trial
  * evidence needed), further is 'no'. Several wires in one barrel are compared by the sum of their metal. A thin
- * conductor may be folded back to double its area where sheet and practice allow it. The worst reason decides.
+ * conductor may be folded back to double its area where sheet and practice allow it, a fine one always where the practice says so. The worst reason decides.
  *
  * @param terminal the terminal with its printed ranges (mm, mm2 or AWG)
  * @param wires the wires that share the barrel, at least one, each with its real construction
@@ -85,6 +85,7 @@ export function judgeFit(terminal: Terminal, wires: readonly Wire[], use: Use, p
     rating('voltage', 'V', terminal.voltage, use.voltage),
     wetPlace(terminal, use.place),
     adhesiveAlways(terminal, use.place, practice),
+    insulationOfPart(terminal, practice),
     sleeveColour(terminal),
   ].filter((found) => found !== null);
   const verdict = reasons.some((r) => r.weight === 'bad')
@@ -134,15 +135,22 @@ function conductorSize(terminal: Terminal, wires: readonly Wire[], practice: Pra
     return outside(area, min, max, band, what, range, numbers);
   }
   const value = sameScale ? nominalArea(size) : area;
-  if (value < min * (1 - band) && terminal.foldBack && practice.thinWire === 'fold-back') {
+  const tooThin = value < min * (1 - band);
+  const byHabit = practice.thinWire === 'fold-always' && area <= FINE + 1e-9;
+  if (terminal.foldBack && practice.thinWire !== 'right-terminal' && (tooThin || byHabit)) {
     const double = 2 * area;
     const isIn = double >= min && double <= max;
-    if (isIn || (double >= min * (1 - band) && double <= max * (1 + band))) {
-      const edge = isIn ? 'is in it' : 'is within the edge band of it';
+    const isInBand = practice.foldedEdge === 'doubled' && double >= min * (1 - band) && double <= max * (1 + band);
+    // What fits single is not folded into the edge.
+    if (isIn || (isInBand && tooThin)) {
+      const single = tooThin
+        ? `${sizeLabel(size)} is below the range ${range}`
+        : `The house rules fold conductors up to ${FINE} mm² back`;
+      const edge = isIn ? `is in ${tooThin ? 'it' : range}` : 'is within the edge band of it';
       return reason(
         'folded-back',
         isIn ? 'note' : 'hold',
-        `${sizeLabel(size)} is below the range ${range}; folded back it has ${double.toFixed(2)} mm² and ${edge}. The sheet allows folding back.`,
+        `${single}; folded back it has ${double.toFixed(2)} mm² and ${edge}. The sheet allows folding back.`,
         { ...numbers, double },
       );
     }
@@ -211,6 +219,9 @@ function stampAgainstSheet(terminal: Terminal, wires: readonly Wire[], size: Rea
     { area, min, max },
   );
 }
+/** Conductors the strictest school folds back wherever the sheet allows it, up to this area, mm2. */
+const FINE = 0.35;
+
 /** Labels and metal differ by so much without anybody being wrong. */
 const LABEL_PLAY = 0.1;
 
@@ -397,6 +408,18 @@ function adhesiveAlways(terminal: Terminal, place: Place, practice: Practice): R
     'bad',
     `The house rules (${practice.label}) take sleeves with adhesive everywhere, and this one has none. The place of use is dry and would not ask for it.`,
   );
+}
+
+/** Some houses buy insulated parts alone, some bare ones alone and cover them; what is sealed by adhesive is neither. */
+function insulationOfPart(terminal: Terminal, practice: Practice): Reason | null {
+  const { insulatedParts } = practice;
+  const { isSleeved, name } = familyOf(terminal);
+  const said = `The house rules (${practice.label}) take`;
+  if (insulatedParts === 'insulated' && terminal.family === 'bare-terminal')
+    return reason('part-bare', 'bad', `${said} terminals with a sleeve of their own, and this one is bare.`);
+  if (insulatedParts === 'bare-and-tube' && isSleeved && !terminal.sealed && terminal.barrel.seam !== 'open')
+    return reason('part-insulated', 'bad', `${said} bare parts with a shrink tube over them, and this is a ${name}.`);
+  return null;
 }
 
 function sleeveColour(terminal: Terminal): Reason | null {

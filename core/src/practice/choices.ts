@@ -51,6 +51,32 @@ export const CHOICES: readonly Choice[] = [
     ],
   },
   {
+    key: 'strayStrand',
+    title: 'Stray strand',
+    why: 'A strand outside the barrel carries nothing either way; snipped, it looks like a good end.',
+    schools: [
+      school(P.STRAY_STRANDS[0], 'make the end again', 'The end is cut off, and the budget of the wire counts it.'),
+      school(
+        P.STRAY_STRANDS[1],
+        'snip it off',
+        'It counts as a cut strand: allowed as long as the table for hurt strands allows one.',
+      ),
+    ],
+  },
+  {
+    key: 'insulatorOrder',
+    title: 'Covers slid on',
+    why: 'Before stripping a cover cannot be forgotten; after it no jaw has closed on it. A seal always goes on first.',
+    schools: [
+      school(P.INSULATOR_ORDERS[0], 'before stripping', 'The first step of making an end.'),
+      school(
+        P.INSULATOR_ORDERS[1],
+        'after stripping, before the crimp',
+        'The step after the stripped end is looked at.',
+      ),
+    ],
+  },
+  {
     key: 'brush',
     title: 'Wire past the barrel',
     why: 'Too little and nobody sees that the wire went through; too much and it stands in the stud or mating area.',
@@ -88,6 +114,77 @@ export const CHOICES: readonly Choice[] = [
         P.THIN_WIRES[1],
         'fold back where the sheet allows it',
         'Twice the area is compared with the range; the strip length doubles and takes the bend.',
+      ),
+      school(
+        P.THIN_WIRES[2],
+        'fold fine wires back always, where the sheet allows it',
+        'Conductors up to 0.35 mm² are folded also where they would fit single, as long as twice the area fits.',
+      ),
+    ],
+  },
+  {
+    key: 'foldedEdge',
+    title: 'Edge band of a folded wire',
+    why: 'A folded conductor packs less well than a single one of twice the area.',
+    schools: [
+      school(P.FOLDED_EDGES[0], 'counts for the doubled area', 'Twice the area within the band needs trial pieces.'),
+      school(P.FOLDED_EDGES[1], 'none for folded wires', 'Twice the area has to be in the range itself.'),
+    ],
+  },
+  {
+    key: 'insulatedParts',
+    title: 'Insulation of the part',
+    why: 'A sleeve of its own saves a step; a bare barrel shows its crimp before a tube covers it.',
+    schools: [
+      school(P.INSULATED_PARTS[0], 'as the wire list names it', 'Both are taken.'),
+      school(P.INSULATED_PARTS[1], 'insulated parts', 'Bare terminals for a stud are refused.'),
+      school(
+        P.INSULATED_PARTS[2],
+        'bare parts with a shrink tube',
+        'Parts with a plain sleeve of their own are refused; those with adhesive stay.',
+      ),
+    ],
+  },
+  {
+    key: 'strainRelief',
+    title: 'Strain relief',
+    why: 'A wire breaks where it bends; that place is moved away from the barrel or held still.',
+    schools: [
+      school(
+        P.STRAIN_RELIEFS[0],
+        'by wings or sleeve of the part',
+        'What follows the crimp says where a part has none.',
+      ),
+      school(
+        P.STRAIN_RELIEFS[1],
+        'by a long tube',
+        'The tube chooser begins with an overlap of five insulation diameters, and the steps after the crimp name it.',
+      ),
+    ],
+  },
+  {
+    key: 'mounting',
+    title: 'Die put in',
+    why: 'The go/no-go check finds most wrong dies; two halves of two pairs may still pass it.',
+    schools: [
+      school(P.STEPS_ASKED[0], 'its check speaks for it', 'No step of its own.'),
+      school(
+        P.STEPS_ASKED[1],
+        'codes, marked side and seat, step by step',
+        'Three steps more where a tool has more than one die.',
+      ),
+    ],
+  },
+  {
+    key: 'loading',
+    title: 'Into the nest',
+    why: 'Most wrong crimps are placed wrong; whoever makes hundreds alike does not answer four questions for each sort.',
+    schools: [
+      school(P.STEPS_ASKED[0], 'with the way round and the cycle', 'One step says how it lies, one how it is pressed.'),
+      school(
+        P.STEPS_ASKED[1],
+        'seat, hold, wire and look, step by step',
+        'Up to four steps more between strip and cycle, with the tool’s own way out.',
       ),
     ],
   },
@@ -149,6 +246,19 @@ export const CHOICES: readonly Choice[] = [
     ],
   },
   {
+    key: 'covering',
+    title: 'Cover and heat',
+    why: 'What a sleeve covers nobody sees again; bubbles and a warm seal leak later.',
+    schools: [
+      school(P.STEPS_ASKED[0], 'in one step', 'One step says how the sleeve is shrunk.'),
+      school(
+        P.STEPS_ASKED[1],
+        'look, heater, shrinking and cooling, step by step',
+        'The joint is looked at before an opaque sleeve covers it, and that look is final.',
+      ),
+    ],
+  },
+  {
     key: 'sealingHeat',
     title: 'Heat for the seal',
     why: 'A flame is quick and chars; it is never used near fuel, vapour, oil or trim.',
@@ -177,6 +287,11 @@ export const CHOICES: readonly Choice[] = [
     schools: [
       school(P.SOLDER_RULES[0], 'forbidden', 'Any solder is a reject.'),
       school(P.SOLDER_RULES[1], 'a trace at the tip is permitted', 'Solder behind the barrel is a reject.'),
+      school(
+        P.SOLDER_RULES[2],
+        'a little drawn into the finished barrel',
+        'Strict shops and most released specifications forbid it; solder on the strands behind the barrel is a reject.',
+      ),
     ],
   },
   {
@@ -211,6 +326,19 @@ export const CHOICES: readonly Choice[] = [
         P.LOOK_RECORDS[1],
         'the piece as a whole, when all is as drawn',
         'A good sample piece takes one deliberate answer; the record says that it was given so.',
+      ),
+    ],
+  },
+  {
+    key: 'slightBow',
+    title: 'Slight bow of a tongue',
+    why: 'Metal bent back is weaker where it was bent; a slight bow does no harm.',
+    schools: [
+      school(P.SLIGHT_BOWS[0], 'rejected', 'Beyond its limit a tongue is a reject.'),
+      school(
+        P.SLIGHT_BOWS[1],
+        'straightened once',
+        'Up to twice the limit it may be straightened once, by hand, and is looked at again.',
       ),
     ],
   },

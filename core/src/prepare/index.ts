@@ -4,6 +4,7 @@ export { chooseShrinkTube, type TubeCandidate, type TubeTask } from './chooseShr
 export { reterminationBudget, wireInCrimp, type ReterminationBudget } from './reterminationBudget';
 export { SLIDE_ON_PART_KINDS } from './kinds';
 export { coveringSchema, type SlideOnPart } from './SlideOn';
+export { strainRelief, type StrainRelief } from './strainRelief';
 export { strandDamage } from './strandDamage';
 export { stripWindow, type StripWindow } from './stripWindow';
 export { stripperSchema, type Stripper } from './Stripper';

@@ -4,7 +4,7 @@ import type { Drawing } from './drawSide';
 import { extentOf, outlineCorners, outlinePath, PRESSED, type Point2 } from '../geometry';
 import { closedBarrel, conductorGrip, inspectionWindow } from './piece/drawBarrel';
 import { dimension } from './piece/drawDimension';
-import { cover, crack, mark, seal, shrunkSleeve } from './piece/drawExtras';
+import { cover, crack, mark, seal, meltedInsulation, shrunkSleeve } from './piece/drawExtras';
 import { grip } from './piece/drawGrip';
 import { floor, tongue } from './piece/drawTongue';
 import { insulation, strandsBehind, wireInFront } from './piece/drawWire';
@@ -35,7 +35,7 @@ export function drawPieceSide(
     ...wireInFront(side),
     ...(isOpen ? conductorGrip(side) : [...closedBarrel(side), ...inspectionWindow(side)]),
     ...grip(side),
-    ...[seal, crack, mark, shrunkSleeve, cover].flatMap((draw) => draw(side)),
+    ...[seal, crack, mark, shrunkSleeve, meltedInsulation, cover].flatMap((draw) => draw(side)),
     ...dimension(side),
   ];
   // Where no number is drawn, none needs room.

@@ -36,6 +36,8 @@ export function drawStrippedEnd({ conductor, insulationDiameter }: Wire, fault: 
       return path(`M${start} ${y + off * 22}Q${(start + edge) / 2} ${y + off * 6} ${edge} ${y}H${end}`, look);
     if (fault === 'crossed' && (row === 1 || row === 3))
       return path(`M${start} ${y}H${start + 24}L${edge - 24} ${-y}H${end}`, look);
+    if (fault === 'stray' && row === 0)
+      return path(`M${start + 8} ${y - 24}Q${edge - 50} ${y - 10} ${edge} ${y}H${end}`, { ...look, part: 'stray' });
     if (fault === 'birdcaged')
       return path(`M${start} ${y}Q${(start + edge) / 2} ${y + off * 34} ${edge} ${y}H${end}`, look);
     if (fault === 'strand-cut' && row === 0) return path(`M${edge - 34} ${y}H${end}`, { ...look, part: 'cut-strand' });

@@ -58,6 +58,8 @@ export interface FamilyRule {
     readonly insulationHome: string | null;
     /** What the whole piece shows, seen end on; null: by seam and nest. */
     readonly wayRound: string | null;
+    /** How it is seated in the nest, as an instruction. */
+    readonly seated: string;
     /** What stands behind the barrel. */
     readonly support: string;
     /** Points that are called otherwise. */
@@ -93,6 +95,7 @@ export const USUAL = {
     wireEnd: null,
     insulationHome: null,
     wayRound: null,
+    seated: 'Barrel in the nest up to its stop or edge, tongue parallel to the die.',
     support: 'sleeve',
     titles: {},
   },
@@ -105,7 +108,12 @@ export const SPLICE = {
   ...USUAL,
   isSplice: true,
   isSleeved: true,
-  words: { ...USUAL.words, front: 'stop', inOnePlane: 'Both ends' },
+  words: {
+    ...USUAL.words,
+    front: 'stop',
+    inOnePlane: 'Both ends',
+    seated: 'One barrel in the nest, from its mouth to short of the stop in the middle.',
+  },
   drawing: { ...USUAL.drawing, front: 'none' },
 } as const satisfies Partial<FamilyRule>;
 
@@ -120,6 +128,7 @@ export const OPEN_BARREL = {
   words: {
     ...USUAL.words,
     liesBy: 'wings',
+    seated: 'Floor flat on the anvil, contact against its locator, mating end free of the die.',
     wayRound: 'Both wings rolled alike into the strands, tips touching or short of the floor, floor flat.',
   },
 } as const satisfies Partial<FamilyRule>;

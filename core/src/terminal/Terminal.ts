@@ -79,6 +79,8 @@ const slideOnSchema = z.strictObject({
   length: lengthField('length'),
   /** Which way round it goes on, as an instruction, e.g. 'ribs towards the wire'; null where both ways are alike. */
   wayRound: textField('way round').nullable().default(null),
+  /** Whether the joint is still seen through it. */
+  clear: flagField('clear').default(false),
 });
 export type SlideOnItem = Noun<typeof slideOnSchema>;
 
@@ -113,6 +115,8 @@ const described = z
     stud: textField('stud or mating size').nullable(),
     /** Diameter of the stud hole, mm; null without one. */
     studHole: lengthField('stud hole').nullable(),
+    /** Its widest place, over which what is slid on would have to go, mm; null where no sheet says. */
+    widest: lengthField('widest place').nullable().default(null),
     /** What is stamped on the terminal; null when nothing is. */
     stamp: textField('stamp', { help: 'what is stamped on it' }).nullable().default(null),
     sleeve: choiceField('sleeve colour', SLEEVE_COLOURS).nullable(),

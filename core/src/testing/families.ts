@@ -15,7 +15,7 @@ const of = (changes: Partial<Terminal>, barrel: Partial<Terminal['barrel']>): Te
 const open = { seam: 'open', stripRule: 'window', betweenGrips: 2, supportLength: 2.5 } as const;
 const grip = { min: 2.5, max: 3.5 };
 const cavity = { insertionTool: null, removalTool: 'extractor', release: 'front', secondaryLock: true } as const;
-const tube = { part: 'TU', label: 'shrink tube', kind: 'sleeve', length: 30, wayRound: null } as const;
+const tube = { part: 'TU', label: 'shrink tube', kind: 'sleeve', length: 30, wayRound: null, clear: false } as const;
 const heat = { min: 120, max: 180 };
 
 export const families = {
@@ -46,7 +46,14 @@ export const families = {
       insulationRange: grip,
       brushMax: 4,
       slideOn: [
-        { part: 'IN', label: 'insulator', kind: 'insulator', length: 20, wayRound: 'narrow end towards the wire' },
+        {
+          part: 'IN',
+          label: 'insulator',
+          kind: 'insulator',
+          length: 20,
+          wayRound: 'narrow end towards the wire',
+          clear: false,
+        },
       ],
     },
     { ...open, length: 3 },
@@ -62,7 +69,9 @@ export const families = {
       sealRange: { min: 2.8, max: 3.4 },
       sealed: true,
       brushMax: 4,
-      slideOn: [{ part: 'SE', label: 'wire seal', kind: 'seal', length: 6, wayRound: 'ribs towards the wire' }],
+      slideOn: [
+        { part: 'SE', label: 'wire seal', kind: 'seal', length: 6, wayRound: 'ribs towards the wire', clear: false },
+      ],
       crimpHeights: [
         { size: { scale: 'mm2', value: 1.5 }, height: 1.5, tolerance: 0.05, width: null, widthTolerance: null },
       ],

@@ -92,6 +92,8 @@ const described = z.strictObject({
   cycleEnd: textField('end of cycle', { help: 'the sign that it is complete' }).nullable().default(null),
   /** How a cycle is broken off; null where the sheet names no way. */
   release: textField('release', { help: 'how a cycle is broken off' }).nullable().default(null),
+  /** What is done when a piece sticks in it, in its sheet's words; null: opened wholly, drawn straight out. */
+  whenStuck: textField('when it sticks', { help: 'how a piece comes out' }).nullable().default(null),
   /** Whether a part stroke can hold the terminal without pressing it. */
   partStroke: flagField('part stroke holds').default(false),
   /** Hours a go/no-go check stays good. */

@@ -7,6 +7,7 @@ import { listLimits } from '../documents/limits';
 import { listLooks } from '../documents/looks';
 import { newestLots, readJournalOfLot, takenSince, toolsTaken } from '../entry/rows';
 import { refusals } from '../http/problems';
+import { loomOf } from '../records/loom';
 import { readZone } from '../shop/store';
 
 export interface CombinationRow {
@@ -237,6 +238,7 @@ async function headOf(
     zone: shared.zone,
     lot,
     coverings: (await listParts(db, 'covering')).filter((part) => part.recoveredBore !== null),
+    loom: row.read_in ? [] : await loomOf(db, row.list, row),
     cabinet: refused ? await listParts(db, 'terminal') : [],
   };
 }

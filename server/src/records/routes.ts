@@ -12,6 +12,7 @@ import { listForeignRecords, readForeignFile, readForeignRecord, readInRecord } 
 import { keepShopFile } from './keepShopFile';
 import { writeRecord } from './record';
 import { writeRecordTable } from './recordTable';
+import { readLoom } from './loom';
 import { changeWireList, importWireList, keepListColumns, readListColumns, usualGrade } from './wireLists';
 
 /** Files in and out: shop files, wire lists, the record of a combination, and records of other shops. */
@@ -36,6 +37,7 @@ export async function recordRoutes(
   serve(app, API.changeWireList, ({ params, body, doer }) => changeWireList(db, params.id, body, doer));
   serve(app, API.keepListColumns, ({ params, body }) => keepListColumns(db, params.id, body));
   serve(app, API.readListColumns, () => readListColumns(db));
+  serve(app, API.readLoom, ({ params }) => readLoom(db, params.id));
 
   serve(
     app,

@@ -80,6 +80,11 @@ export const routes: Routes = [
     ],
   },
   {
+    path: 'looms/:id',
+    title: 'Both ends · Tug Mark',
+    loadComponent: () => import('./bench/loom-page').then((m) => m.LoomPage),
+  },
+  {
     path: 'sheets/:id',
     title: 'Set-up sheet · Tug Mark',
     loadComponent: () => import('./records/sheet-page').then((m) => m.SheetPage),

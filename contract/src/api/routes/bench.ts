@@ -6,6 +6,7 @@ import {
   combinationViewSchema,
   listColumnsSchema,
   LOT_STATES,
+  loomWireSchema,
   lotLineSchema,
   wireListHead,
   wireListKeptSchema,
@@ -68,6 +69,14 @@ export const bench = {
     summary: 'What the columns of wire lists were taken for, the newest of each kind of source',
     who: 'import-wire-list',
     answers: { 200: z.array(listColumnsSchema) },
+  }),
+  readLoom: define('readLoom', {
+    tag,
+    summary: 'Wires of a list that are alike, with both their ends in the order of the work',
+    who: 'signed-in',
+    params: id,
+    answers: { 200: z.object({ name: z.string(), wires: z.array(loomWireSchema) }) },
+    problems: ['not-found'],
   }),
   readBench: define('readBench', {
     tag,

@@ -31,7 +31,10 @@ export function sideFrame(context: LookContext, piece: Piece, point: PointShown,
   const left = splice && !isOpen ? -2 * body : -length;
   const grips = terminal.barrel.betweenGrips ?? 0;
   const support = terminal.barrel.supportLength;
-  const sleeve = piece.sleeve && (point === null || isBlind || point === 'seal') ? sleevePlace() : null;
+  const sleeve =
+    piece.sleeve && (point === null || isBlind || point === 'seal' || point === 'wire-insulation')
+      ? sleevePlace()
+      : null;
   const other = splice && opposite ? wirePlace(terminal, opposite.wire, opposite.strip) : null;
   const shown = other && !isOpen ? other.edge + WIRE_SHOWN : isOpen ? 5 : 3;
   const front = left - (splice ? shown : isOpen ? terminal.brushMax + TONGUE / 2 : TONGUE);

@@ -97,6 +97,16 @@ export function shrunkSleeve(side: SideFrame): Shape[] {
         shapes.push(circle(x(a + (long * (i + 1)) / (spots + 1)), y(-d / 2) + 5, 6, { fill: ink, part: 'scorch' }));
       }
     }
+    if (piece.sleeve.split) {
+      const from = a + long * 0.3;
+      const step = (long * 0.3) / 4;
+      const jagged = [1, 2, 3, 4].map((i) => `L${x(from + i * step)} ${y(d * (i % 2 ? 0.12 : -0.1))}`).join('');
+      shapes.push(path(`M${x(from)} ${y(0)}${jagged}`, { stroke: 'ink', width: 3, part: 'split' }));
+    }
+    for (let i = 0; i < piece.sleeve.bubbles; i++) {
+      const at = a + long * (0.2 + 0.17 * i);
+      shapes.push(circle(x(at), y(d * (i % 2 ? 0.3 : -0.3)), 7, { fill: 'paper', stroke: 'ink', part: 'bubble' }));
+    }
     const ends = [a, end].slice(0, piece.sleeve.closed);
     for (const at of ends) {
       for (const side of [-1, 1]) {
@@ -105,6 +115,27 @@ export function shrunkSleeve(side: SideFrame): Shape[] {
     }
   }
   return shapes;
+}
+
+/** The wire's insulation beside the sleeve, where heat ran along it: swollen, then melted down to the conductor. */
+export function meltedInsulation(side: SideFrame): Shape[] {
+  const { piece, wire, sleeve, k, x, y } = side;
+  if (!piece.melted || !sleeve) return [];
+  const d = wire.insulationDiameter;
+  const from = sleeve.right + 0.4;
+  const long = 2.2;
+  const swell = (sign: -1 | 1, by: number) =>
+    `M${x(from)} ${y((sign * d) / 2)}q${(long * k) / 2} ${sign * by * k} ${long * k} 0z`;
+  const swollen = [-1, 1].map((sign) =>
+    path(swell(sign as -1 | 1, 0.9), { fill: 'insulation', stroke: 'hold', width: 2, part: 'swollen' }),
+  );
+  return piece.melted < 2
+    ? swollen
+    : [
+        rect(x(from), y(-d / 2), long * k, d * k, { fill: 'paper', part: 'melted' }),
+        rect(x(from), y(-d * 0.24), long * k, d * 0.48 * k, { fill: 'copper' }),
+        ...[-1, 1].map((sign) => path(swell(sign as -1 | 1, -1), { fill: 'insulation', stroke: 'ink' })),
+      ];
 }
 
 /** A cover over the whole contact. */

@@ -14,6 +14,7 @@ export const ferrule: FamilyRule = {
     notBitten: 'the collar',
     wireEnd: ({ trimFlush }) => (trimFlush ? 'cut flush afterwards' : 'all strands through'),
     insulationHome: 'Insulation home in the funnel of the collar, no bare wire behind it.',
+    seated: 'Ferrule in the nest up to its collar, the collar outside.',
     support: 'collar',
     titles: { gap: 'Insulation in the collar' },
   },

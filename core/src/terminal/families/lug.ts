@@ -13,6 +13,7 @@ export const lug: FamilyRule = {
     ...USUAL.words,
     front: 'pad',
     hole: 'inspection hole',
+    seated: 'Barrel in the die where the first bite lies, pad parallel to it.',
     wayRound: 'Barrel straight, pad square to the bites, no fin wider than the die’s own.',
     titles: { tongue: 'Pad' },
   },

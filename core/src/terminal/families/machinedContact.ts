@@ -5,6 +5,10 @@ export const machinedContact: FamilyRule = {
   ...USUAL,
   name: 'machined contact',
   nests: { listed: ['four-indent'], byShape: ['four-indent'] },
-  words: { ...USUAL.words, hole: 'inspection hole' },
+  words: {
+    ...USUAL.words,
+    hole: 'inspection hole',
+    seated: 'Contact home in the positioner, mating end first.',
+  },
   drawing: { ...USUAL.drawing, front: 'pin' },
 };

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, effect, input, output } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
 import type { BenchListed } from '@tug-mark/contract';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { DayField } from '../parts/day-field';
@@ -9,7 +10,7 @@ import { SheetPile } from './sheet-pile';
 /** What can be done with one wire list: say when it is due, print its sheets, take it off the bench. */
 @Component({
   selector: 'tm-list-acts',
-  imports: [ReactiveFormsModule, NzButtonModule, DayField, Field, SheetPile],
+  imports: [ReactiveFormsModule, RouterLink, NzButtonModule, DayField, Field, SheetPile],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (list().id; as id) {
@@ -21,6 +22,9 @@ import { SheetPile } from './sheet-pile';
           {{ list().archived ? 'Put it back on the bench' : 'Archive this list' }}
         </button>
       }
+    }
+    @if (list().id; as id) {
+      <a nz-button [routerLink]="['/looms', id]">Both ends of its wires</a>
     }
     <tm-sheet-pile [list]="list().name" [of]="list().combinations" />
   `,

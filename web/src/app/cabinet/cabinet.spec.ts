@@ -96,7 +96,12 @@ describe('The rooms around the bench', () => {
       wayRound: null,
     };
     bench = await Bench.open(TubeChooser, {
-      inputs: { terminal: bareRing, wire: wire075, tubes: [tube, { ...tube, part: 'TV', suppliedBore: 6.4 }] },
+      inputs: {
+        practice,
+        terminal: bareRing,
+        wire: wire075,
+        tubes: [tube, { ...tube, part: 'TV', suppliedBore: 6.4 }],
+      },
     });
     // outer 3.3 needs 3.47; covers 6 and 6 on each side: 18 / 0.9 = 20
     expect(bench.text).toContain('cut 20.0 mm');

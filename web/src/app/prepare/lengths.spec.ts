@@ -1,5 +1,5 @@
 import { reterminationBudget, type SlideOnPart } from '@tug-mark/core';
-import { bareRing, wire075 } from '../../../../core/src/testing/shop';
+import { bareRing, practice, wire075 } from '../../../../core/src/testing/shop';
 import { Bench } from '../testing/bench';
 import { readLengths } from './length-fields';
 import { Retermination } from './retermination';
@@ -51,7 +51,7 @@ describe('Which tube', () => {
     ...changes,
   });
   const open = async (tubes: readonly SlideOnPart[], wet = false) => {
-    bench = await Bench.open(TubeChooser, { inputs: { terminal: bareRing, wire: wire075, tubes, wet } });
+    bench = await Bench.open(TubeChooser, { inputs: { practice, terminal: bareRing, wire: wire075, tubes, wet } });
   };
   const lines = () =>
     [...bench.element.querySelectorAll('li')].map((li) => li.textContent?.replace(/\s+/g, ' ').trim());

@@ -5,6 +5,7 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
 import { TermHelp } from '../glossary/term';
 import { Hand } from '../hand/hand';
 import { Lengths } from '../parts/lengths';
+import { LoomWires } from '../parts/loom-wires';
 import { focusMeasure, Measures } from '../parts/measures';
 import { Reasons } from '../parts/reasons';
 import { SideViewDrawing } from '../parts/side-view';
@@ -16,7 +17,10 @@ import { TubeChooser } from './tube-chooser';
 /** How is the wire end made? */
 @Component({
   selector: 'tm-prepare-stage',
-  imports: [NzButtonModule, SideViewDrawing, StripRuler, Reasons, Measures, TubeChooser, Retermination, TermHelp],
+  imports: [
+    ...[NzButtonModule, SideViewDrawing, StripRuler, Reasons, Measures],
+    ...[LoomWires, TubeChooser, Retermination, TermHelp],
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (hand.view(); as view) {
@@ -85,12 +89,19 @@ import { TubeChooser } from './tube-chooser';
         }
         <tm-measures />
         <tm-reasons [reasons]="notes()" />
+        @if (view.loom.length) {
+          <details [open]="hasCovers()">
+            <summary>Both ends of these wires</summary>
+            <tm-loom-wires [wires]="view.loom" />
+          </details>
+        }
         <details>
           <summary>Which shrink tube, if the joint gets one</summary>
           <tm-tube-chooser
             [terminal]="view.terminal"
             [wire]="view.wire"
             [tubes]="view.coverings"
+            [practice]="view.practice"
             [wet]="view.combination.place === 'wet'"
           />
         </details>
@@ -145,6 +156,10 @@ export class PrepareStage {
   protected readonly lengths = inject(Lengths);
   protected readonly preparation = computed(() => this.hand.setUp()?.preparation ?? null);
   /** The second end of a splice. */
+  /** Whether anything is slid on at either end: then the order of the ends matters. */
+  protected readonly hasCovers = computed(() =>
+    (this.hand.view()?.loom ?? []).some(({ steps }) => steps.some(({ does }) => does !== 'crimp')),
+  );
   protected readonly other = computed(() => this.hand.setUp()?.other ?? null);
   protected readonly headline = computed(() => {
     const p = this.preparation();

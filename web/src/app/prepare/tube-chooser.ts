@@ -1,5 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal } from '@angular/core';
-import { chooseShrinkTube, type SlideOnPart, type Terminal, type Wire } from '@tug-mark/core';
+import {
+  chooseShrinkTube,
+  strainRelief,
+  type Practice,
+  type SlideOnPart,
+  type Terminal,
+  type Wire,
+} from '@tug-mark/core';
 import { Mark } from '../parts/mark';
 import { LengthFields, readLengths, type TypedLengths } from './length-fields';
 
@@ -46,6 +53,7 @@ import { LengthFields, readLengths, type TypedLengths } from './length-fields';
 export class TubeChooser {
   readonly terminal = input.required<Terminal>();
   readonly wire = input.required<Wire>();
+  readonly practice = input.required<Practice>();
   readonly tubes = input.required<readonly SlideOnPart[]>();
   readonly wet = input(false);
   protected readonly fields = [
@@ -62,7 +70,7 @@ export class TubeChooser {
       passes: Math.max(outerDiameter ?? 0, d).toFixed(1),
       grips: Math.min(outerDiameter ?? d, d).toFixed(1),
       covers: (length ?? 10).toFixed(1),
-      overlap: '6',
+      overlap: String(strainRelief(this.terminal(), this.wire(), this.practice()).overlap),
     };
   });
   protected readonly choice = computed(() => {

@@ -68,6 +68,7 @@ export function viewOf(changes: Partial<CombinationView> = {}): CombinationView 
     together: [],
     opposite: [],
     coverings: [],
+    loom: [],
     lot: null,
     zone: 'UTC',
     revisions: { terminal: 1, wire: 1, together: [], practice: 1 },

@@ -1,0 +1,33 @@
+import type { Practice } from '../../practice';
+import type { StripWindow } from '../../prepare';
+import type { End, Terminal } from '../../terminal';
+import type { ToolCandidate } from '../../tool';
+import type { Wire } from '../../wire';
+import type { GateStep } from '../Gate';
+import type { Orientation } from '../orientation';
+
+/** What the steps follow from. */
+export interface GateContext {
+  readonly terminal: Terminal;
+  readonly wire: Wire;
+  readonly practice: Practice;
+  readonly strip: StripWindow;
+  readonly tool: Pick<
+    ToolCandidate,
+    'tool' | 'die' | 'nest' | 'setting' | 'positioner' | 'insulationPosition' | 'stepDown'
+  >;
+  readonly lies: Orientation;
+  /** Bites on one barrel. */
+  readonly bites: number;
+  readonly end: End;
+  /** Position the insulation grip was left at by the end before; null at the first. */
+  readonly setBefore: string | null;
+}
+
+/** A step as its own rule words it. */
+export type Step = Omit<GateStep, 'remedies' | 'end' | 'key' | 'points'> &
+  Partial<Pick<GateStep, 'points' | 'remedies'>>;
+/** A step where this set-up has it, else null. */
+export type MakeStep = (context: GateContext) => Step | null;
+/** Parts by their labels, in a sentence. */
+export const named = (items: readonly { readonly label: string }[]) => items.map((item) => item.label).join(' and ');
