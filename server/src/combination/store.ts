@@ -7,7 +7,7 @@ import { listLimits } from '../documents/limits';
 import { listLooks } from '../documents/looks';
 import { newestLots, readJournalOfLot, takenSince, toolsTaken } from '../entry/rows';
 import { refusals } from '../http/problems';
-import { loomOf } from '../records/loom';
+import { loomOf } from '../loom/store';
 import { readZone } from '../shop/store';
 
 export interface CombinationRow {

@@ -12,7 +12,7 @@ import { listForeignRecords, readForeignFile, readForeignRecord, readInRecord } 
 import { keepShopFile } from './keepShopFile';
 import { writeRecord } from './record';
 import { writeRecordTable } from './recordTable';
-import { readLoom } from './loom';
+import { readLoom } from '../loom/store';
 import { changeWireList, importWireList, keepListColumns, readListColumns, usualGrade } from './wireLists';
 
 /** Files in and out: shop files, wire lists, the record of a combination, and records of other shops. */
