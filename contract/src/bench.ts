@@ -116,9 +116,10 @@ const loomEnd = z.object({ terminal: z.string(), label: z.string(), joined: z.bo
 export const loomWireSchema = z.object({
   wire: z.string(),
   wireLabel: z.string(),
-  /** How many there are, and what the first of them are called. */
+  /** How many there are, what the first of them are called, and whether there are more names. */
   wires: z.number().int(),
   ids: z.array(z.string()),
+  more: z.boolean(),
   a: loomEnd,
   b: loomEnd,
   first: z.enum(WIRE_ENDS).nullable(),

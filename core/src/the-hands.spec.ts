@@ -8,6 +8,8 @@ import {
   drawStrippedEnd,
   END_FAULTS,
   endPoints,
+  gateAbout,
+  placeBites,
   judgeCombination,
   judgeFit,
   judgeLook,
@@ -77,8 +79,8 @@ class Bench {
 
   /** Answers every step with yes, in order. */
   make(): this {
-    for (const { gate, end } of this.setUp.gates)
-      expect(this.put({ kind: 'gate', gate, ...(end === 2 && { end }), answer: 'yes', note: '' })).toBeNull();
+    for (const step of this.setUp.gates)
+      expect(this.put({ kind: 'gate', ...gateAbout(step), answer: 'yes', note: '' })).toBeNull();
     return this;
   }
 
@@ -691,7 +693,7 @@ describe('A wire has two ends', () => {
     const found = order(terminal('A', 7), terminal('B', 8, [item('narrow')]));
     expect([found.first, found.told]).toEqual(['B', ['slide-on B', 'crimp B', 'still-on A', 'crimp A']]);
     expect(found.reasons.map(({ text }) => text)).toContain(
-      'narrow: bore 6 mm does not pass the bare terminal A, 7 mm wide: 7.35 mm or more is needed.',
+      'Narrow: bore 6 mm does not pass the bare terminal A, 7 mm wide: 7.35 mm or more is needed.',
     );
   });
 
@@ -752,5 +754,93 @@ describe('A wire has two ends', () => {
         }
       }),
     );
+  });
+});
+
+describe('Bites by the sheet', () => {
+  const lug = (bands: [number, number][]): Terminal => ({
+    ...families.lug,
+    barrel: { ...families.lug.barrel, length: 22, inspection: null },
+    sheetBites: bands.map(([from, to]) => ({ from, to })),
+  });
+  const plan = (terminal: Terminal, width: number) => placeBites(terminal, { width }, practice);
+
+  it('lie where the sheet wants them and in its order: 11 to 19 first, then 1 to 9', () => {
+    const { bites, reasons } = plan(
+      lug([
+        [11, 19],
+        [1, 9],
+      ]),
+      8,
+    );
+    expect(bites).toEqual([
+      { order: 1, centre: 15 },
+      { order: 2, centre: 5 },
+    ]);
+    expect(reasons).toEqual([]);
+  });
+
+  it('say where a die is wider than its band, and where two of the sheet’s lie over each other', () => {
+    // 9 mm of die in 8 mm of band; centres 10 mm apart and 9 + 0.5 needed, then 8 apart.
+    expect(
+      plan(
+        lug([
+          [11, 19],
+          [1, 9],
+        ]),
+        9,
+      ).reasons.map(({ code }) => code),
+    ).toEqual(['bite-band', 'bite-band']);
+    expect(
+      plan(
+        lug([
+          [9, 17],
+          [1, 9],
+        ]),
+        8,
+      ).reasons.map(({ code }) => code),
+    ).toEqual(['bites-over-each-other']);
+  });
+
+  it('each have a step of their own where the rules ask: place, cycle and mark, one after the other', () => {
+    const terminal = {
+      ...lug([
+        [11, 19],
+        [1, 9],
+      ]),
+      bites: 2,
+    };
+    const of = (biteSteps: Practice['biteSteps']) =>
+      familySetUp('lug', { biteSteps }, { terminal }).gates.filter(({ gate }) => gate === 'cycle-complete');
+    expect(of('in-one').length).toBe(1);
+    const steps = of('by-steps');
+    expect(steps.map(({ key }) => key)).toEqual(['cycle-complete', 'cycle-complete/bite2']);
+    expect(steps[1]?.headline).toContain('Bite 2 of 2: centred 5.0 mm');
+    expect(steps[1]?.why).toContain('a place that was pressed is never pressed again');
+    expect(steps[1]?.remedies).toEqual(['cut-off']);
+  });
+
+  it('are put on record one by one, in order, and no bite that is not there', () => {
+    const terminal = {
+      ...lug([
+        [11, 19],
+        [1, 9],
+      ]),
+      bites: 2,
+    };
+    const bench = new Bench(
+      familyContext('lug', { terminal, practice: { ...practice, biteSteps: 'by-steps' } }),
+    ).take();
+    const bite = (number?: number): EntryBody => ({
+      ...{ kind: 'gate', gate: 'cycle-complete', answer: 'yes', note: '' },
+      ...(number && { bite: number }),
+    });
+    for (const step of bench.setUp.gates) {
+      if (step.gate === 'cycle-complete') break;
+      expect(bench.put({ kind: 'gate', ...gateAbout(step), answer: 'yes', note: '' })).toBeNull();
+    }
+    expect(bench.put(bite(2))).toBe('gate-order');
+    expect(bench.put(bite(3))).toBe('gate-unknown');
+    expect([bench.put(bite()), bench.put(bite(2))]).toEqual([null, null]);
   });
 });

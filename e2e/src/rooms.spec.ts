@@ -71,6 +71,10 @@ describe('Every room', () => {
       await browser.click(By.xpath(`//header//a[.='${room}']`));
       await at(room, sees);
     }
+    await browser.turnTo('/bench');
+    await browser.press('Mast loom');
+    await browser.press('Both ends of its wires');
+    await at('Both ends', 'In this order');
   });
   afterAll(async () => {
     await browser.close();

@@ -9,6 +9,7 @@ import {
 import {
   computeSetUp,
   type EntryBody,
+  gateAbout,
   isCaliperOnly,
   type Measure,
   ofCurrentRun,
@@ -261,8 +262,8 @@ export async function proveSetUp(technician: Visitor, id: string): Promise<void>
       await technician.kept(id, measured(piece, code, Number(((min + max) / 2).toFixed(3)), ofEnd(end)));
     }
   }
-  for (const { gate, end } of setUp.gates)
-    await technician.kept(id, { kind: 'gate', gate, ...ofEnd(end), answer: 'yes', note: '' });
+  for (const step of setUp.gates)
+    await technician.kept(id, { kind: 'gate', ...gateAbout(step), answer: 'yes', note: '' });
   for (let piece = 1; piece <= 5; piece++) {
     for (const { code, end } of setUp.criteria.filter((c) => !isCaliperOnly(c)))
       await technician.kept(id, {

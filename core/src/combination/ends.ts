@@ -72,7 +72,7 @@ export function gateOf(tool: ToolCandidate, { end, look }: EndSetUp, before: End
   if (!look) throw new Error(`end ${end} is not settled`);
   const { terminal, practice, wire, strip, orientation: lies, bites } = look;
   return {
-    ...{ terminal, practice, wire, strip, lies, end, bites: bites.length },
+    ...{ terminal, practice, wire, strip, lies, end, bites },
     tool: { ...tool, insulationPosition: insulationPosition(tool.tool, wire) },
     setBefore: before && insulationPosition(tool.tool, before.wire),
   };

@@ -4,7 +4,7 @@ import type { Practice } from '../practice';
 import { showRange } from '../units';
 import type { GroupVerdict } from '../tug';
 import { reason, type Reason } from '../verdict';
-import { atEnd, endOf } from '../terminal';
+import { gateKey } from '../crimp';
 import { capital } from '../text';
 import type { SetUp, SetUpContext, WireSetUp } from './computeSetUp';
 import { entriesOf, type Entry, ofCurrentRun } from '../entry';
@@ -238,7 +238,7 @@ function judgeCrimp(setUp: SetUp, entries: readonly Entry[]): StageVerdict {
       : reason('crimp-waits', 'hold', 'Waits for a tool.');
     return { stage: 'crimp', state: setUp.tool ? 'fail' : 'missing', answer: none.text, reasons: [none] };
   }
-  const answers = new Map(entriesOf(entries, 'gate').map(({ body }) => [atEnd(body.gate, endOf(body)), body]));
+  const answers = new Map(entriesOf(entries, 'gate').map(({ body }) => [gateKey(body), body]));
   const refused = setUp.gates.filter((g) => answers.get(g.key)?.answer === 'no');
   const open = setUp.gates.filter((g) => !answers.has(g.key));
   const reasons = [

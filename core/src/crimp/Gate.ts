@@ -1,4 +1,4 @@
-import type { End } from '../terminal';
+import { atEnd, endOf, ofEnd, type End } from '../terminal';
 import type { EndPoint } from './endPoints';
 
 export const GATES = [
@@ -104,7 +104,9 @@ export interface GateStep {
   readonly gate: Gate;
   /** The end of a splice it is about; 1 for steps of the whole piece, and for everything that has one end. */
   readonly end: End;
-  /** Gate and end in one: what tells the steps of one set-up apart. */
+  /** The bite it is about, where each has a step of its own; else 1. */
+  readonly bite: number;
+  /** Gate, end and bite in one: what tells the steps of one set-up apart. */
   readonly key: string;
   /** The instruction, as a headline. */
   readonly headline: string;
@@ -117,3 +119,30 @@ export interface GateStep {
   /** What is looked at in this step, point by point; empty where it asks one thing. */
   readonly points: readonly EndPoint[];
 }
+
+/** Most bites on one barrel. */
+export const MOST_BITES = 6;
+
+/** Names a step as {@link GateStep.key} does: what says no end and no bite is about the first. */
+export function gateKey(about: {
+  readonly gate: Gate;
+  readonly end?: End | undefined;
+  readonly bite?: number | undefined;
+}): string {
+  const own = atEnd(about.gate, endOf(about));
+  return about.bite === undefined || about.bite === 1 ? own : `${own}/bite${about.bite}`;
+}
+
+/** What an entry on record carries to name a step. */
+export const gateAbout = ({ gate, end, bite }: Pick<GateStep, 'gate' | 'end' | 'bite'>) => ({
+  gate,
+  ...ofEnd(end),
+  ...(bite > 1 && { bite }),
+});
+
+/** Every name a step can have. */
+export const GATE_KEYS: readonly string[] = GATES.flatMap((gate) =>
+  ([1, 2] as const).flatMap((end) =>
+    Array.from({ length: gate === 'cycle-complete' ? MOST_BITES : 1 }, (_, i) => gateKey({ gate, end, bite: i + 1 })),
+  ),
+);

@@ -30,6 +30,8 @@ const BETWEEN = 0.5;
  * One bite lies in the barrel's middle, or as near to it as the hole allows; several are spaced equally, made from the tongue
  * towards the wire (a lug from its pad, a splice from its centre). A die wider than the barrel is centred on it.
  *
+ * Where the sheet itself says where and in which order, that wins.
+ *
  * @returns centres in mm from the barrel's wire end, in the order of making; none where the sheet gives no length, or no die width
  * @example barrel 5 mm, die 4 mm, sheet silent: one at 2.5
  * @example barrel 12 mm, hole from 9 to 10 mm, die 3 mm: 8 mm are free from the wire end, which takes two, at 6.5 and 1.5
@@ -37,6 +39,7 @@ const BETWEEN = 0.5;
 export function placeBites(terminal: Terminal, nest: Pick<Nest, 'width'>, practice: Practice): BitePlan {
   const { length, inspection } = terminal.barrel;
   const { width } = nest;
+  if (terminal.sheetBites.length && width > 0) return bySheet(terminal.sheetBites, width);
   if (length === null || !(width > 0) || !(length > 0)) return { bites: [], reasons: [] };
   const free = freeSpans(length, inspection).filter((span) => lengthOf(span) >= width - 1e-9);
   const middle = length / 2;
@@ -84,6 +87,38 @@ export function placeBites(terminal: Terminal, nest: Pick<Nest, 'width'>, practi
     })
     .sort((a, b) => b - a);
   return { bites: centres.map((centre, i) => ({ order: i + 1, centre })), reasons };
+}
+
+/**
+ * The sheet's own bands win, and its order: each bite in the middle of its band. A die wider than a band, or two bites whose dies
+ * would lie over each other, is told: one of tool and sheet is another one then.
+ */
+function bySheet(bands: Terminal['sheetBites'], width: number): BitePlan {
+  const bites = bands.map(({ from, to }, i) => ({ order: i + 1, centre: (from + to) / 2 }));
+  const reasons: Reason[] = bands.flatMap(({ from, to }, i) =>
+    to - from < width - 1e-9
+      ? [
+          reason(
+            'bite-band',
+            'hold',
+            `The sheet wants bite ${i + 1} within ${from} to ${to} mm and the die is ${width} mm wide: another die, or the sheet is of another part.`,
+            { width, min: from, max: to },
+          ),
+        ]
+      : [],
+  );
+  const centres = bites.map(({ centre }) => centre).sort((a, b) => a - b);
+  const least = Math.min(...centres.slice(1).map((centre, i) => centre - (centres[i] ?? 0)));
+  if (least < width + BETWEEN - 1e-9)
+    reasons.push(
+      reason(
+        'bites-over-each-other',
+        'hold',
+        `By the sheet two bites lie ${least.toFixed(1)} mm apart; a die of ${width} mm needs ${(width + BETWEEN).toFixed(1)} mm.`,
+        { least, width },
+      ),
+    );
+  return { bites, reasons };
 }
 
 /** What of the barrel a die may lie on, mm from its wire end. */

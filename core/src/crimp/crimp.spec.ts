@@ -143,7 +143,7 @@ describe('The steps of the crimp', () => {
       strip,
       tool: chosen,
       lies,
-      bites: 1,
+      bites: [{ order: 1, centre: 2.5 }],
       end: 1,
       setBefore: null,
     } as const;

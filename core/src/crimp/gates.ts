@@ -1,5 +1,4 @@
-import { atEnd } from '../terminal';
-import { AFTER_NO, type GateStep } from './Gate';
+import { AFTER_NO, gateKey, type GateStep } from './Gate';
 import { COVERING } from './steps/covering';
 import { LOADING } from './steps/loading';
 import { PRESSING, READYING } from './steps/making';
@@ -22,8 +21,9 @@ export function gates(first: GateContext, second: GateContext | null = null): Ga
       .map((step) => ({
         points: [],
         remedies: AFTER_NO[step.gate],
+        bite: 1,
         ...step,
-        ...{ end: context.end, key: atEnd(step.gate, context.end) },
+        ...{ end: context.end, key: gateKey({ ...step, end: context.end }) },
       }));
   const late = isAfterStrip(first.terminal, first.practice);
   return [

@@ -114,6 +114,8 @@ export type EntryBody = { readonly run?: number | undefined } & (
       readonly kind: 'gate';
       readonly gate: Gate;
       readonly end?: 2 | undefined;
+      /** The bite, from the second on, where each has a step of its own. */
+      readonly bite?: number | undefined;
       readonly answer: 'yes' | 'no';
       /** What is wrong, by its code, where the step is looked at point by point. */
       readonly fault?: EndFaultCode | undefined;

@@ -1,5 +1,6 @@
 import type { SlideOnPart } from '../prepare';
 import { familyOf, isSplice, type SlideOnItem, type Terminal } from '../terminal';
+import { capital } from '../text';
 import { reason, type Reason } from '../verdict';
 import type { Wire } from '../wire';
 
@@ -142,7 +143,7 @@ function onWire(
           reason(
             'cover-wire',
             'bad',
-            `${item.label} closes on ${min}–${max} mm and the insulation of ${label} is ${insulationDiameter} mm.`,
+            `${capital(item.label)} closes on ${min}–${max} mm and the insulation of ${label} is ${insulationDiameter} mm.`,
             numbers,
           ),
         ]
@@ -153,7 +154,7 @@ function onWire(
         reason(
           'cover-wire',
           'bad',
-          `${item.label} has a bore of ${part.suppliedBore} mm and the insulation of ${label} is ${insulationDiameter} mm: it does not go on.`,
+          `${capital(item.label)} has a bore of ${part.suppliedBore} mm and the insulation of ${label} is ${insulationDiameter} mm: it does not go on.`,
           numbers,
         ),
       ]
@@ -163,15 +164,16 @@ function onWire(
 /** Why something slid on passes a terminal or does not, in a sentence. */
 function tellBore(item: SlideOnItem, part: SlideOnPart | null, terminal: Terminal): string {
   const name = `${familyOf(terminal).name} ${terminal.part}`;
-  if (item.kind === 'seal') return `${item.label} is a seal: it never goes over a ${name}.`;
-  if (part === null) return `The cabinet does not know the bore of ${item.label}: it is taken not to pass the ${name}.`;
+  const label = capital(item.label);
+  if (item.kind === 'seal') return `${label} is a seal: it never goes over a ${name}.`;
+  if (part === null) return `The cabinet does not know the bore of ${label}: it is taken not to pass the ${name}.`;
   const { widest } = terminal;
   if (widest !== null) {
     const needs = PASSES * widest;
-    return `${item.label}: bore ${part.suppliedBore} mm ${part.suppliedBore >= needs - 1e-9 ? 'passes' : 'does not pass'} the ${name}, ${widest} mm wide: ${needs.toFixed(2)} mm or more is needed.`;
+    return `${label}: bore ${part.suppliedBore} mm ${part.suppliedBore >= needs - 1e-9 ? 'passes' : 'does not pass'} the ${name}, ${widest} mm wide: ${needs.toFixed(2)} mm or more is needed.`;
   }
   const least = leastWidth(terminal);
   if (least !== null && part.suppliedBore < PASSES * least - 1e-9)
-    return `${item.label}: bore ${part.suppliedBore} mm does not pass the ${name}, which is ${least} mm wide at the least.`;
-  return `${item.label}: whether bore ${part.suppliedBore} mm passes the ${name} is not known, as its sheet gives no widest place. It is not trusted to.`;
+    return `${label}: bore ${part.suppliedBore} mm does not pass the ${name}, which is ${least} mm wide at the least.`;
+  return `${label}: whether bore ${part.suppliedBore} mm passes the ${name} is not known, as its sheet gives no widest place. It is not trusted to.`;
 }

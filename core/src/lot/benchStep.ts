@@ -1,6 +1,6 @@
 import type { Judgement, SetUp, Stage } from '../combination';
 import { entriesOf, ofCurrentRun, type Entry } from '../entry';
-import { atEnd, endOf } from '../terminal';
+import { gateKey } from '../crimp';
 import type { LotVerdict } from './judgeLot';
 import { lotTask, type LotTask, type LotTaskCode } from './lotTask';
 
@@ -86,7 +86,7 @@ function setUpStep(stage: Stage, setUp: SetUp, judgement: Judgement, journal: re
       return `${does} ${chosen.tool.part}${chosen.tool.dies.length > 1 ? `, die ${chosen.die.id}` : ''}`;
     }
     case 'crimp': {
-      const answered = entriesOf(entries, 'gate').map(({ body }) => atEnd(body.gate, endOf(body)));
+      const answered = entriesOf(entries, 'gate').map(({ body }) => gateKey(body));
       const open = setUp.gates.filter((g) => !answered.includes(g.key));
       return open.length && open.length < setUp.gates.length
         ? `Go on at step ${setUp.gates.length - open.length + 1}`

@@ -50,6 +50,8 @@ export interface PracticeChoices extends TensileStrengths {
   readonly slightBow: (typeof SLIGHT_BOWS)[number];
   /** Whether what is looked at on a die that was put in is asked step by step, or by the tool’s check alone. */
   readonly mounting: (typeof STEPS_ASKED)[number];
+  /** Whether each bite of several has a step of its own. */
+  readonly biteSteps: (typeof STEPS_ASKED)[number];
   /** Whether seat, hold and wire are each asked for. */
   readonly loading: (typeof STEPS_ASKED)[number];
   /** Whether the look before a sleeve covers the joint, its heat and its cooling are each asked for. */

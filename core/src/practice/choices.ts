@@ -202,6 +202,15 @@ export const CHOICES: readonly Choice[] = [
     ],
   },
   {
+    key: 'biteSteps',
+    title: 'Several bites',
+    why: 'A second bite over the first, or beside the barrel, looks like one of two from above.',
+    schools: [
+      school(P.STEPS_ASKED[0], 'in one step', 'One step says how many bites and when each is complete.'),
+      school(P.STEPS_ASKED[1], 'each bite by itself', 'Each bite has its step: its place, its cycle and its mark.'),
+    ],
+  },
+  {
     key: 'secondBite',
     title: 'Second bite of a splice',
     why: 'Turned bites spread the load, bites in one plane can be seen at one look.',

@@ -151,6 +151,13 @@ const described = z
     voltage: quantityField('voltage', 'V').nullable().default(null),
     /** Bites the sheet asks for, on each barrel; null where the sheet is silent. */
     bites: countField('bites', 6).nullable(),
+    /** Where the sheet itself wants them, mm from the barrel's mouth, in the order of making; empty where it leaves that to be computed. */
+    sheetBites: rowsField(
+      'bite band',
+      z
+        .strictObject({ from: lengthOrNone('from'), to: lengthField('to') })
+        .refine(({ from, to }) => from < to, 'is backwards: it begins at the barrel’s mouth'),
+    ).default([]),
     /** Index number of the die the lug is made with; null for all others. */
     dieIndex: idField('die index').nullable().default(null),
     /** Row of a selector table a machined contact belongs to; null for all others. */

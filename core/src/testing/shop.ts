@@ -88,6 +88,7 @@ export const bareRing: Terminal = {
   barrelSize: null,
   crimpHeights: [],
   slideOn: [],
+  sheetBites: [],
   sealingHeat: null,
   cavity: null,
 };
@@ -145,6 +146,7 @@ export const practice: Practice = {
   insulatorOrder: 'before-strip',
   slightBow: 'rejected',
   mounting: 'in-one',
+  biteSteps: 'in-one',
   loading: 'in-one',
   covering: 'in-one',
   wireSpare: 30,

@@ -17,6 +17,7 @@ import {
   type Measure,
   type SetUp,
   type SetUpContext,
+  gateAbout,
 } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { createHash, randomUUID } from 'node:crypto';
@@ -143,7 +144,8 @@ async function setUp(bench: Replay, job: Work, start: Date): Promise<void> {
       await put(measure(piece, code, Number(((min + max) / 2 + off).toFixed(3))));
     }
   }
-  for (const { gate } of job.gates === 'all' ? gates : []) await put({ kind: 'gate', gate, answer: 'yes', note: '' });
+  for (const step of job.gates === 'all' ? gates : [])
+    await put({ kind: 'gate', ...gateAbout(step), answer: 'yes', note: '' });
   for (let piece = 1; piece <= job.looked; piece++) {
     for (const { code } of criteria.filter((c) => !isCaliperOnly(c))) {
       const given = job.findings.find((f) => f.piece === piece && f.criterion === code);

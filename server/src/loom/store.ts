@@ -12,6 +12,7 @@ interface RowsAlike {
   joined_b: boolean;
   wires: number;
   ids: string[];
+  more: boolean;
 }
 
 /** Names of wires that are told one by one; more of a kind are counted. */
@@ -49,7 +50,9 @@ export async function loomOf(
     .select(
       db.raw("bool_or(joint_a <> '') AS joined_a, bool_or(joint_b <> '') AS joined_b, sum(quantity)::int AS wires"),
     )
-    .select(db.raw(`(array_agg(wire_id ORDER BY "row"))[1:${NAMED}] AS ids`)) as unknown as Promise<RowsAlike[]>;
+    .select(
+      db.raw(`(array_agg(wire_id ORDER BY "row"))[1:${NAMED}] AS ids, count(*) > ${NAMED} AS more`),
+    ) as unknown as Promise<RowsAlike[]>;
   const [alike, terminals, wires, coverings] = await Promise.all([
     rows,
     listParts(db, 'terminal'),
@@ -79,7 +82,7 @@ export async function loomOf(
     );
     return [
       {
-        ...{ wire: wire.part, wireLabel: wire.label, wires: row.wires, ids: row.ids },
+        ...{ wire: wire.part, wireLabel: wire.label, wires: row.wires, ids: row.ids, more: row.more },
         ...{ a: endOf(row.terminal_a, row.joined_a), b: endOf(row.terminal_b, row.joined_b) },
         ...{ first: order.first, why: order.why, steps: [...order.steps] },
         reasons: order.reasons.map(({ weight, text }) => ({ bad: weight === 'bad', text })),

@@ -1,4 +1,4 @@
-import { END_FAULTS, GATES, REMEDIES } from '@tug-mark/core';
+import { END_FAULTS, GATES, MOST_BITES, REMEDIES } from '@tug-mark/core';
 import { z } from 'zod';
 import { anyoneRecording, type EntryKindContract } from '../EntryKindContract';
 import { end, note, run } from '../fields';
@@ -9,6 +9,7 @@ export const gate: EntryKindContract<'gate'> = {
     run,
     gate: z.enum(GATES),
     end,
+    bite: z.number().int().min(2).max(MOST_BITES).optional(),
     answer: z.enum(['yes', 'no']),
     fault: z.enum(END_FAULTS).optional(),
     remedy: z.enum(REMEDIES).optional(),

@@ -3,6 +3,7 @@ import type { StripWindow } from '../../prepare';
 import type { End, Terminal } from '../../terminal';
 import type { ToolCandidate } from '../../tool';
 import type { Wire } from '../../wire';
+import type { Bite } from '../bites';
 import type { GateStep } from '../Gate';
 import type { Orientation } from '../orientation';
 
@@ -17,17 +18,17 @@ export interface GateContext {
     'tool' | 'die' | 'nest' | 'setting' | 'positioner' | 'insulationPosition' | 'stepDown'
   >;
   readonly lies: Orientation;
-  /** Bites on one barrel. */
-  readonly bites: number;
+  /** Bites on one barrel, in the order of making. */
+  readonly bites: readonly Bite[];
   readonly end: End;
   /** Position the insulation grip was left at by the end before; null at the first. */
   readonly setBefore: string | null;
 }
 
 /** A step as its own rule words it. */
-export type Step = Omit<GateStep, 'remedies' | 'end' | 'key' | 'points'> &
-  Partial<Pick<GateStep, 'points' | 'remedies'>>;
-/** A step where this set-up has it, else null. */
-export type MakeStep = (context: GateContext) => Step | null;
+export type Step = Omit<GateStep, 'remedies' | 'end' | 'key' | 'points' | 'bite'> &
+  Partial<Pick<GateStep, 'points' | 'remedies' | 'bite'>>;
+/** A step, or one for each bite, where this set-up has it, else null. */
+export type MakeStep = (context: GateContext) => Step | readonly Step[] | null;
 /** Parts by their labels, in a sentence. */
 export const named = (items: readonly { readonly label: string }[]) => items.map((item) => item.label).join(' and ');

@@ -32,7 +32,7 @@ export const COVERING: readonly MakeStep[] = [
     if (!isBySteps(context) || !sleeve || sleeve.clear) return null;
     const seen = [
       ...(terminal.barrel.inspection ? [`wire seen in the ${familyOf(terminal).words.holeInShort}`] : []),
-      ...(terminal.barrel.seam === 'seamless' ? [] : [`${familyOf(terminal).words.liesBy} as it has to lie`]),
+      ...(terminal.barrel.seam === 'seamless' ? [] : [`way round by its ${familyOf(terminal).words.liesBy}`]),
       'all strands inside',
     ];
     return {

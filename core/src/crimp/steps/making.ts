@@ -5,7 +5,7 @@ import { showRange } from '../../units';
 import { endPoints } from '../endPoints';
 import { STRAIGHT } from '../orientation';
 import { wayOut } from './loading';
-import type { GateContext, MakeStep } from './Step';
+import type { GateContext, MakeStep, Step } from './Step';
 
 /** What comes before an end is laid into the nest. */
 export const READYING: readonly MakeStep[] = [
@@ -58,10 +58,10 @@ export const PRESSING: readonly MakeStep[] = [
     const loading = bottoms && practice.loading === 'in-one' ? 'Wire in until it bottoms, light pressure kept. ' : '';
     const isPowered = tool.tool.kind === 'press' || tool.tool.kind === 'hydraulic';
     const grip = hasTwoStrokes(context) ? 'Conductor grip only: ' : '';
-    return {
+    const whole: Step = {
       gate: 'cycle-complete',
       headline: capital(
-        bites <= 1 ? `${grip}one bite, ${cycle.until}.` : `${grip}${bites} bites, each ${cycle.until}.`,
+        bites.length <= 1 ? `${grip}one bite, ${cycle.until}.` : `${grip}${bites.length} bites, each ${cycle.until}.`,
       ),
       why: `${loading}${cycle.why}`,
       confirm: cycle.confirm,
@@ -69,6 +69,14 @@ export const PRESSING: readonly MakeStep[] = [
         ? 'Fingers out of the press and its dies; guard closed. Battery and mains work: released specifications and qualified people decide.'
         : 'Fingers out of the dies.',
     };
+    if (practice.biteSteps === 'in-one' || bites.length < 2) return whole;
+    return bites.map(({ order, centre }) => ({
+      ...whole,
+      bite: order,
+      headline: `${grip}Bite ${order} of ${bites.length}: centred ${centre.toFixed(1)} mm from the barrel’s wire end, ${cycle.until}.`,
+      why: `${order === 1 ? loading : `Not over bite ${order - 1}: a place that was pressed is never pressed again. `}${cycle.why}`,
+      confirm: `${cycle.confirm}; bite ${order} shows ${tool.nest.mark}`,
+    }));
   },
   ({ tool: { nest } }) => ({
     gate: 'mark-matches',

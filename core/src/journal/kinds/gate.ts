@@ -1,19 +1,18 @@
-import { GATE_NAMES, GATES, REMEDY_WORDS } from '../../crimp';
+import { GATE_KEYS, GATE_NAMES, gateKey, REMEDY_WORDS } from '../../crimp';
 import { entriesOf } from '../../entry';
-import { atEnd, endOf } from '../../terminal';
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
 import { isReason } from '../isReason';
 
 /** A step of the crimp, confirmed or not. */
 export const gate: Kind<BodyOf<'gate'>> = {
-  place: (body) => `gate/${atEnd(body.gate, endOf(body))}`,
-  reads: () => ({ run: GATES.flatMap((each) => [`gate/${each}`, `gate/${atEnd(each, 2)}`]), lot: [] }),
+  place: (body) => `gate/${gateKey(body)}`,
+  reads: () => ({ run: GATE_KEYS.map((key) => `gate/${key}`), lot: [] }),
   after: 'tool',
   rests: false,
   check(body, { setUp, own }) {
-    const index = setUp.gates.findIndex((g) => g.key === atEnd(body.gate, endOf(body)));
+    const index = setUp.gates.findIndex((g) => g.key === gateKey(body));
     if (index < 0) return refuse('gate-unknown', 'gate', 'This set-up has no such step.');
-    const answered = new Map(entriesOf(own, 'gate').map((e) => [atEnd(e.body.gate, endOf(e.body)), e.body.answer]));
+    const answered = new Map(entriesOf(own, 'gate').map((e) => [gateKey(e.body), e.body.answer]));
     const before = setUp.gates.slice(0, index).find((g) => answered.get(g.key) !== 'yes');
     if (before) return refuse('gate-order', 'gate', `An earlier step is not confirmed yet: ${before.headline}`);
     const faults = setUp.gates[index]?.points.flatMap((point) => point.faults) ?? [];
@@ -28,6 +27,6 @@ export const gate: Kind<BodyOf<'gate'>> = {
     return null;
   },
   sentence: (body) =>
-    `Step '${GATE_NAMES[body.gate]}'${body.end ? ', end 2' : ''}: ${body.answer}${body.fault ? ` (${body.fault.replaceAll('-', ' ')})` : ''}${body.remedy ? `, to be ${REMEDY_WORDS[body.remedy].done}` : ''}${noted(body.note)}`,
+    `Step '${GATE_NAMES[body.gate]}'${body.end ? ', end 2' : ''}${body.bite ? `, bite ${body.bite}` : ''}: ${body.answer}${body.fault ? ` (${body.fault.replaceAll('-', ' ')})` : ''}${body.remedy ? `, to be ${REMEDY_WORDS[body.remedy].done}` : ''}${noted(body.note)}`,
   cells: (body) => ({ answer: body.answer }),
 };

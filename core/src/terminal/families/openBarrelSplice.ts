@@ -10,6 +10,11 @@ export const openBarrelSplice: FamilyRule = {
     why: 'Hard crimp on the strands, soft crimp on the insulation: the rolls curl the wings only when the floor lies flat.',
     confirm: OPEN_BARREL.wings.confirm,
   },
-  words: { ...SPLICE.words, liesBy: OPEN_BARREL.words.liesBy, wayRound: OPEN_BARREL.words.wayRound },
+  words: {
+    ...SPLICE.words,
+    liesBy: OPEN_BARREL.words.liesBy,
+    wayRound: OPEN_BARREL.words.wayRound,
+    seated: 'Floor flat on the anvil, the grip that is pressed under the rolls, the other one outside.',
+  },
   drawing: SPLICE.drawing,
 };

@@ -8,6 +8,7 @@ const WIRE: LoomWire = {
     wireLabel: '0.75 mm² red',
     wires: 6,
     ids: ['A1', 'A2'],
+    more: true,
     first: 'B',
     why: 'The boot passes neither.',
   },

@@ -17,9 +17,8 @@ import { ProblemNotice } from '../parts/problem-notice';
         <a routerLink="/bench">Back to the bench</a>
       </div>
       <p>
-        What is slid on for one end and passes the terminal of neither goes on before the second end is pressed. Bores
-        are compared with the newest sheets of the cabinet; where a sheet gives no widest place, nothing is trusted to
-        pass.
+        What is slid on for one end and passes neither terminal has to be on before the second end is pressed. Bores are
+        compared with the newest sheets of the cabinet; where a sheet gives no widest place, nothing is trusted to pass.
       </p>
       @if (problem(); as found) {
         <tm-problem [problem]="found" />

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, viewChild } from '@angular/core';
 import { Router } from '@angular/router';
 import { NzButtonModule } from 'ng-zorro-antd/button';
-import { atEnd, endOf, REMEDY_WORDS, type EndState } from '@tug-mark/core';
+import { gateKey, REMEDY_WORDS, type EndState } from '@tug-mark/core';
 import { Hand } from '../hand/hand';
 import { count } from '../parts/count';
 import { EndView } from '../parts/end-view';
@@ -161,7 +161,7 @@ export class CrimpStage {
   protected readonly setUp = this.hand.setUp;
   protected readonly taken = computed(() => this.hand.of('tool').length > 0);
   protected readonly answers = computed(
-    () => new Map(this.hand.of('gate').map((entry) => [atEnd(entry.body.gate, endOf(entry.body)), entry])),
+    () => new Map(this.hand.of('gate').map((entry) => [gateKey(entry.body), entry])),
   );
   /** The first step without a yes. */
   protected readonly step = computed(

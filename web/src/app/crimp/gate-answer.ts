@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule } from '@angular/forms';
-import { drawStrippedEnd, ofEnd, REMEDY_WORDS, type EntryBody, type Remedy, type SetUp } from '@tug-mark/core';
+import { drawStrippedEnd, gateAbout, REMEDY_WORDS, type EntryBody, type Remedy, type SetUp } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -159,11 +159,10 @@ export class GateAnswer {
     correction: { readonly corrects: string; readonly why: string } | null,
     remedy?: Remedy,
   ): void {
-    const { gate, end } = this.gate();
     const fault = this.known().find(({ code }) => code === this.fault.value)?.code;
     const refusal = this.hand.put(
       {
-        ...{ kind: 'gate', gate, ...ofEnd(end), answer },
+        ...{ kind: 'gate', ...gateAbout(this.gate()), answer },
         ...(answer === 'no' && fault && { fault }),
         ...(remedy && { remedy }),
         note,

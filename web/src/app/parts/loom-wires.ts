@@ -75,7 +75,7 @@ export class LoomWires {
     crimp: 'Make',
   };
 
-  protected named({ ids, wires, wireLabel }: LoomWire): string {
-    return `${wireLabel}: ${ids.join(', ')}${wires > ids.length ? ' ...' : ''}`;
+  protected named({ ids, more, wireLabel }: LoomWire): string {
+    return `${wireLabel}: ${ids.join(', ')}${more ? ' ...' : ''}`;
   }
 }

@@ -6,7 +6,7 @@ import {
   type KeptEntry,
   type Role,
 } from '@tug-mark/contract';
-import { computeSetUp, NO_DEMAND, ofCurrentRun, standingOf, type EntryBody } from '@tug-mark/core';
+import { computeSetUp, gateAbout, NO_DEMAND, ofCurrentRun, standingOf, type EntryBody } from '@tug-mark/core';
 import {
   bareRing,
   insulatedRing,
@@ -106,7 +106,7 @@ export const seen = (piece: number) => kept({ kind: 'finding', piece, criterion:
 export function stepsDone(view: CombinationView): KeptEntry[] {
   const context = setUpContext(view);
   const { gates } = computeSetUp(context, [...view.entries, TOOL_TAKEN()], new Date().toISOString());
-  return gates.map(({ gate }) => kept({ kind: 'gate', gate, answer: 'yes', note: '' }));
+  return gates.map((step) => kept({ kind: 'gate', ...gateAbout(step), answer: 'yes', note: '' }));
 }
 export const TOOL_TAKEN = () => kept({ kind: 'tool', tool: 'HT', die: 'A', nest: '1' });
 export const pulled = (piece: number, force: number, changes: Partial<Extract<EntryBody, { kind: 'reading' }>> = {}) =>
@@ -149,7 +149,7 @@ export function released(
     const strip = setUp().preparation?.strip.setPoint ?? 7;
     put(entries, { kind: 'measure', piece, what: 'strip', value: strip, typed: String(strip), unit: 'mm', note: '' });
   }
-  for (const { gate } of setUp().gates) put(entries, { kind: 'gate', gate, answer: 'yes', note: '' });
+  for (const step of setUp().gates) put(entries, { kind: 'gate', ...gateAbout(step), answer: 'yes', note: '' });
   for (let piece = 1; piece <= 5; piece++) {
     for (const { code } of setUp().criteria)
       put(entries, { kind: 'finding', piece, criterion: code, finding: 'accept', note: '' });
