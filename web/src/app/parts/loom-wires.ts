@@ -53,6 +53,9 @@ import { Mark } from './mark';
     </nz-table>
   `,
   styles: `
+    :host {
+      display: block;
+    }
     .under {
       display: block;
     }
