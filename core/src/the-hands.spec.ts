@@ -682,7 +682,12 @@ describe('A wire has two ends', () => {
     ...{ part, widest, slideOn: [...slideOn] },
   });
   const end = (made: Terminal | null, joined = false) => ({ terminal: made, joined });
-  const shop = new Map([cover('narrow', 6), cover('wide', 9), cover('tight', 2)].map((part) => [part.part, part]));
+  const shop = new Map(
+    [cover('narrow', 6), cover('wide', 9), cover('tight', 2), cover('just', 8.4), cover('short', 8.3)].map((part) => [
+      part.part,
+      part,
+    ]),
+  );
   const order = (a: Terminal | null, b: Terminal | null, joined: 'A' | 'B' | null = null) => {
     const found = orderEnds(W, end(a, joined === 'A'), end(b, joined === 'B'), shop);
     return { ...found, told: found.steps.map(({ end: at, does }) => `${does} ${at}`) };
@@ -700,6 +705,11 @@ describe('A wire has two ends', () => {
   it('asks for no second look where the bore passes the other terminal: 9 over 8 mm asks for 8.40', () => {
     const found = order(terminal('A', 8, [item('wide')]), terminal('B', 8));
     expect([found.first, found.told]).toEqual(['A', ['slide-on A', 'crimp A', 'crimp B']]);
+  });
+
+  it('takes a bore to pass from 1.05 of the widest place on: 8.4 over 8 mm does, 8.3 does not', () => {
+    const looks = (part: string) => order(terminal('A', 8, [item(part)]), terminal('B', 8)).told.includes('still-on B');
+    expect([looks('just'), looks('short')]).toEqual([false, true]);
   });
 
   it('trusts no bore to pass where no sheet gives the widest place, and no seal ever', () => {
