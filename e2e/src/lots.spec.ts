@@ -189,7 +189,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
       };
       return lines.find((l) => l.terminal === FORKS[0] && l.list === FORKS[2]);
     };
-    await browser.driver.wait(async () => (await listed())?.behind === 0, 20_000, 'the list did not catch up');
+    await browser.driver.wait(async () => (await listed())?.behind === 0, 90_000, 'the list did not catch up');
     const line = await listed();
     expect(line?.lot.made).toBe(400);
     const { entries } = (await (await odile('GET', `combinations/${line?.id}`)).json()) as {

@@ -68,6 +68,17 @@ import { Mark } from './mark';
     .look {
       font-weight: 600;
     }
+    /* Four columns have no room on a phone: each wire is read from top to bottom there. */
+    @media (max-width: 700px) {
+      thead {
+        display: none;
+      }
+      tbody,
+      tr,
+      td {
+        display: block;
+      }
+    }
   `,
 })
 export class LoomWires {
