@@ -162,24 +162,19 @@ export function computeSetUp(
     : toolChoice.chosen;
   const { bites, reasons: biteNotes } = tool ? placeBites(terminal, tool.nest, practice) : { bites: [], reasons: [] };
   const barrels: Barrelful[] = [{ wires, folded: fit.folded }, ...(other ? [other] : [])];
-  const [end, second = null] = makeEnds(context, barrels, tool, bites);
-  const looks = [end, second].flatMap((each) => each?.look ?? []);
   const wireSetUps = barrels.flatMap((barrel, i) =>
     barrel.wires.map((each, index): WireSetUp => {
       const limit = find(each);
       return {
-        ...{
-          end: i === 0 ? 1 : 2,
-          number: index + 1,
-          wire: each,
-          limit,
-          breaks: breakingLoad(each.conductor, practice),
-        },
+        ...{ end: i === 0 ? 1 : 2, number: index + 1, wire: each, limit },
+        breaks: breakingLoad(each.conductor, practice),
         preparation: choosePreparation(terminal, each, practice, context.strippers, barrel.folded),
         standing: judgedBy ? find(each, judgedBy) : limit,
       };
     }),
   );
+  const [end, second = null] = makeEnds(context, wireSetUps, tool, bites);
+  const looks = [end, second].flatMap((each) => each?.look ?? []);
   const pulls = pullsOf(wireSetUps);
   const [pull] = pulls;
   if (!end || !pull) throw new Error('a terminal has one end and one wire at the least');

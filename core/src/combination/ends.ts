@@ -1,11 +1,11 @@
 import { orientation, secondEnd, type Bite, type Orientation } from '../crimp';
 import type { LookContext } from '../look';
-import { choosePreparation, type Preparation } from '../prepare';
+import type { Preparation } from '../prepare';
 import { isSplice, type End } from '../terminal';
 import { uncapital } from '../text';
-import { insulationPosition, type Barrelful, type ToolCandidate } from '../tool';
+import { insulationPosition, type ToolCandidate } from '../tool';
 import type { Wire } from '../wire';
-import type { SetUpContext } from './computeSetUp';
+import type { SetUpContext, WireSetUp } from './computeSetUp';
 import { crimpHeight, crimpWidth } from './judgeStrips';
 
 /** How one end lies, is made and is looked at. A splice has two, everything else one. */
@@ -24,27 +24,19 @@ export interface EndSetUp {
 
 /**
  * The ends of a part, each with its own wire. Both barrels of a splice are pressed in one nest and alike.
- * @param barrels what each barrel takes, the first end's first
+ * @param wires of the set-up, each already prepared; the first of each end is the one its barrel is drawn and looked at with
  */
 export function makeEnds(
-  { terminal, practice, strippers, opposite }: SetUpContext,
-  barrels: readonly Barrelful[],
+  { terminal, practice, opposite }: SetUpContext,
+  wires: readonly WireSetUp[],
   tool: ToolCandidate | null,
   bites: readonly Bite[],
 ): EndSetUp[] {
   const lies = tool && orientation(terminal, tool.nest, practice);
   const turned = lies && isSplice(terminal) ? secondEnd(terminal, lies, practice) : null;
-  const ends = barrels.flatMap(({ wires: [wire], folded }, i) =>
-    wire
-      ? [
-          {
-            ...{ end: (i + 1) as End, wire, bites },
-            preparation: choosePreparation(terminal, wire, practice, strippers, folded),
-            orientation: i > 0 ? turned : lies,
-          },
-        ]
-      : [],
-  );
+  const ends = wires
+    .filter(({ number }) => number === 1)
+    .map(({ end, wire, preparation }) => ({ end, wire, preparation, bites, orientation: end === 1 ? lies : turned }));
   const seen = ends.map(({ end, wire, preparation, orientation: own }): LookContext | null =>
     tool && preparation && own
       ? {

@@ -4,8 +4,8 @@ import { familyOf, type Terminal } from '../terminal';
 import type { Wire } from '../wire';
 
 /**
- * What comes after the crimp, in order: into its cavity, what the family asks for, and what keeps the wire still; shown with the set-up, not asked of the
- * sample pieces, which are pulled instead.
+ * What comes after the crimp, in order: into its cavity, what the family asks for, and what keeps the wire still. It is shown with the
+ * set-up and not asked of the sample pieces, which are pulled instead.
  */
 export function aftercare(terminal: Terminal, wire: Wire, practice: Practice): string[] {
   const { cavity } = terminal;

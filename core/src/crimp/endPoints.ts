@@ -1,12 +1,11 @@
 import type { Practice } from '../practice';
-import { strandDamage } from '../prepare';
+import { strandDamage, strandDamageSaid } from '../prepare';
 import type { Wire } from '../wire';
 import type { Remedy } from './Gate';
 import { strayStrand } from './strayStrand';
 
-export const END_POINTS = ['cut', 'insulation-edge', 'strands-counted', 'slug', 'lay'] as const;
 /** What is looked at on a stripped end before it meets a terminal. */
-export type EndPointCode = (typeof END_POINTS)[number];
+export type EndPointCode = 'cut' | 'strands-counted' | 'slug' | 'lay' | 'insulation-edge';
 
 /** One point of a stripped end: what a good one shows, and the ways it can be wrong. */
 export interface EndPoint {
@@ -48,11 +47,7 @@ const fault = (code: EndFaultCode, title: string, remedy: Remedy = 'cut-off'): E
  */
 export function endPoints({ conductor }: Pick<Wire, 'conductor'>, practice: Practice): EndPoint[] {
   const isStranded = conductor.strands > 1;
-  const damage = strandDamage(conductor.strands, practice);
-  const allowed = [
-    ...(damage.nicked ? [`${damage.nicked} nicked`] : []),
-    ...(damage.cut ? [`${damage.cut} cut`] : []),
-  ].join(' and ');
+  const allowed = strandDamageSaid(strandDamage(conductor.strands, practice));
   const points: EndPoint[] = [
     {
       code: 'cut',

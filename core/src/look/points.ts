@@ -1,4 +1,4 @@
-import { strandDamage } from '../prepare';
+import { strandDamage, strandDamageSaid } from '../prepare';
 import { STRAIGHT } from '../crimp';
 import { familyOf, isSplice, type Range } from '../terminal';
 import { bellmouthRange, biteRoom, type LookContext } from './LookContext';
@@ -306,10 +306,7 @@ export const POINTS: readonly Point[] = [
     applies: () => true,
     accept: ({ wire, practice }) => {
       const damage = strandDamage(wire.conductor.strands, practice);
-      const hurt = [
-        ...(damage.nicked ? [`${damage.nicked} nicked`] : []),
-        ...(damage.cut ? [`${damage.cut} cut`] : []),
-      ].join(' and ');
+      const hurt = strandDamageSaid(damage);
       return `All ${wire.conductor.strands} strands inside, none nicked, cut, stray, crossed or birdcaged; ${
         SOLDER[practice.solder]
       }.${hurt ? ` Still accepted: ${hurt}.` : ''}${

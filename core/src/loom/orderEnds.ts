@@ -81,7 +81,7 @@ export function orderEnds(
       ...waiting.map(({ item, end: of }): LoomStep => ({
         end,
         does: 'still-on',
-        text: `look: ${item.label} of end ${of} is on; it passes neither terminal and goes on now or never`,
+        text: `look whether ${item.label} of end ${of} is on: it passes neither terminal, and goes on now or never`,
       })),
       { end, does: 'crimp', text: `${ends[end].terminal?.part ?? ''} at end ${end}` },
     ];

@@ -59,7 +59,8 @@ const COLOUR_HINT = {
  * real metal area. A conductor in range by label whose metal lies outside the range by more than the edge band is
  * 'edge', because the label then hides it. Outside the range by up to the practice's edge band is 'edge' (trial
  * evidence needed), further is 'no'. Several wires in one barrel are compared by the sum of their metal. A thin
- * conductor may be folded back to double its area where sheet and practice allow it, a fine one always where the practice says so. The worst reason decides.
+ * conductor may be folded back to double its area where sheet and practice allow it, a fine one always where the practice says so.
+ * The worst reason decides.
  *
  * @param terminal the terminal with its printed ranges (mm, mm2 or AWG)
  * @param wires the wires that share the barrel, at least one, each with its real construction

@@ -5,7 +5,7 @@ export { reterminationBudget, wireInCrimp, type ReterminationBudget } from './re
 export { SLIDE_ON_PART_KINDS } from './kinds';
 export { coveringSchema, type SlideOnPart } from './SlideOn';
 export { strainRelief, type StrainRelief } from './strainRelief';
-export { strandDamage } from './strandDamage';
+export { strandDamage, strandDamageSaid } from './strandDamage';
 export { stripWindow, type StripWindow } from './stripWindow';
 export { stripperSchema, type Stripper } from './Stripper';
 export { wirePlace, type WirePlace } from './wirePlace';

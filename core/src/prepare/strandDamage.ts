@@ -12,3 +12,8 @@ export function strandDamage(strands: number, practice: Practice): { nicked: num
     .find((r) => strands <= r.strandsUpTo);
   return row ? { nicked: row.nicked, cut: row.cut } : { nicked: 0, cut: 0 };
 }
+
+/** What may be hurt, in words; '' where nothing may. @example '3 nicked and 1 cut' */
+export function strandDamageSaid({ nicked, cut }: ReturnType<typeof strandDamage>): string {
+  return [...(nicked ? [`${nicked} nicked`] : []), ...(cut ? [`${cut} cut`] : [])].join(' and ');
+}

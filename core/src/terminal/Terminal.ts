@@ -183,6 +183,10 @@ const described = z
     ({ conductorRange, otherRange }) =>
       otherRange === null || otherRange.smallest.scale !== conductorRange.smallest.scale,
     { error: 'is on the same scale as the first range', path: ['otherRange'] },
-  );
+  )
+  .refine(({ bites, sheetBites }) => bites === null || !sheetBites.length || bites === sheetBites.length, {
+    error: 'are not as many as the bite bands',
+    path: ['bites'],
+  });
 export type Terminal = Noun<typeof described>;
 export const terminalSchema: z.ZodType<Terminal> = described;

@@ -49,11 +49,18 @@ const COMPLETE = Object.fromEntries(
   [K in PartKind]: (body: PartOf[K]) => PartOf[K];
 };
 
-/** Newest revision of every part of one kind, by part number. */
-export async function listParts<K extends PartKind>(db: Knex, kind: K): Promise<PartOf[K][]> {
+/** Newest revision of every part of one kind, or of some, by part number. */
+export async function listParts<K extends PartKind>(
+  db: Knex,
+  kind: K,
+  only: readonly string[] | null = null,
+): Promise<PartOf[K][]> {
   const rows = (await db('parts')
     .distinctOn('part')
     .where({ kind })
+    .modify((query) => {
+      if (only) void query.whereIn('part', only);
+    })
     .orderBy([{ column: 'part' }, { column: 'revision', order: 'desc' }])
     .select('body')) as { body: PartOf[K] }[];
   return rows.map((row) => COMPLETE[kind](row.body));

@@ -35,7 +35,7 @@ export async function loomOf(
   name: string,
   only: { readonly terminal: string; readonly wire: string } | null = null,
 ): Promise<LoomWire[]> {
-  const rows = db('wire_list_rows as r')
+  const alike = (await db('wire_list_rows as r')
     .join('wire_lists as l', 'l.id', 'r.list')
     .where('l.name', name)
     .modify((query) => {
@@ -52,13 +52,15 @@ export async function loomOf(
     )
     .select(
       db.raw(`(array_agg(wire_id ORDER BY "row"))[1:${NAMED}] AS ids, count(*) > ${NAMED} AS more`),
-    ) as unknown as Promise<RowsAlike[]>;
-  const [alike, terminals, wires, coverings] = await Promise.all([
-    rows,
-    listParts(db, 'terminal'),
-    listParts(db, 'wire'),
-    listParts(db, 'covering'),
+    )) as RowsAlike[];
+  if (!alike.length) return [];
+  // Of a cabinet of thousands only what these wires need: this is read with every combination.
+  const [terminals, wires] = await Promise.all([
+    listParts(db, 'terminal', [...new Set(alike.flatMap((row) => [row.terminal_a, row.terminal_b]))]),
+    listParts(db, 'wire', [...new Set(alike.map((row) => row.wire))]),
   ]);
+  const slidOn = [...new Set(terminals.flatMap(({ slideOn }) => slideOn.map(({ part }) => part)))];
+  const coverings = await listParts(db, 'covering', slidOn);
   const terminalOf = new Map(terminals.map((terminal) => [terminal.part, terminal]));
   const wireOf = new Map(wires.map((wire) => [wire.part, wire]));
   const coveringOf = new Map(coverings.map((part) => [part.part, part]));

@@ -1,3 +1,4 @@
+import type { CombinationView } from '@tug-mark/contract';
 import { windowSplice, wireOf } from '../../../../core/src/testing/shop';
 import { ApiProblem } from '../http/api';
 import { MatchStage } from '../match/match-stage';
@@ -68,6 +69,28 @@ describe('Around the bench', () => {
       expect(bench.headline).toBe('At the edge, settled by a trial.');
       expect(bench.text).toContain('Trial evidence by Odile: report FL-T-12.');
       expect(bench.element.querySelector('tm-reasons .hold')).toBeNull();
+    });
+
+    it('tell what the other end of these wires asks, open where something is slid on', async () => {
+      const end = { terminal: 'RB', label: 'ring', joined: false };
+      const wires = (does: 'slide-on' | 'crimp'): CombinationView['loom'][number] => ({
+        ...{ wire: 'W-075', wireLabel: '0.75 mm²', wires: 6, ids: ['A1'], more: false, a: end, b: end },
+        ...{ first: 'A', why: 'Either end may come first.', reasons: [] },
+        steps: [{ end: 'A', does, text: 'boot onto end A' }],
+      });
+      const isOpen = async (loom: CombinationView['loom']) => {
+        bench = await Bench.open(PrepareStage, { view: viewOf({ loom }) });
+        const found = bench.element.querySelector('tm-loom-wires')?.closest('details')?.open ?? null;
+        bench.close();
+        return found;
+      };
+      expect([await isOpen([wires('slide-on')]), await isOpen([wires('crimp')]), await isOpen([])]).toEqual([
+        true,
+        false,
+        null,
+      ]);
+      bench = await Bench.open(PrepareStage, { view: viewOf({ loom: [wires('slide-on')] }) });
+      expect(bench.text).toContain('Slide on boot onto end A');
     });
 
     it('show one strip length in headline, facts, drawing and ruler', async () => {

@@ -11,7 +11,7 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Problem } from '@tug-mark/contract';
-import { ofEnd, VIEWS, type End, type View } from '@tug-mark/core';
+import { ofEnd, VIEWS, type End, type EntryBody, type View } from '@tug-mark/core';
 import { Store } from '@ngrx/store';
 import { Hand } from '../hand/hand';
 import { Api, ApiProblem, toProblem } from '../http/api';
@@ -23,6 +23,7 @@ import { Select } from '../parts/select';
 
 /** What may be sent; the server decides, this only spares the wait. */
 const MOST_BYTES = 16 * 1024 * 1024;
+type PhotoEntry = Extract<EntryBody, { kind: 'photo' }>;
 /** Stands in an entry until the server has the picture: it writes it again, and says what it wrote. */
 const NO_DIGEST = '0'.repeat(64);
 
@@ -193,17 +194,14 @@ export class PiecePhotos {
   }
 
   /** The server is silent: the picture waits on this device with its entry, and both are sent by themselves. */
-  private keepHere(
-    file: Blob,
-    { piece, lot, shows, end }: { piece: number; lot: number | null; shows: View; end: End },
-  ): void {
+  private keepHere(file: Blob, about: Omit<PhotoEntry, 'photo'>): void {
     const photo = { id: timeOrderedId(), digest: NO_DIGEST };
-    const refusal = this.hand.put(
-      { kind: 'photo', piece, ...ofEnd(end), ...(lot === null ? {} : { lot }), photo, shows, note: '' },
-      null,
-      { photo: file },
-    );
+    const refusal = this.hand.put({ ...about, photo }, null, { photo: file });
     this.waiting.set(refusal ? file : null);
+    this.tell(refusal);
+  }
+
+  private tell(refusal: { readonly code: string; readonly text: string } | null): void {
     if (refusal)
       this.problem.set({ type: 'about:blank', status: 422, code: refusal.code, title: refusal.text, detail: '' });
   }
@@ -221,27 +219,20 @@ export class PiecePhotos {
     }
     this.sending.set(true);
     this.problem.set(null);
-    const [piece, lot, shows] = [this.piece(), this.lot(), this.shows() ?? this.view()];
-    const end = this.hand.setUp()?.other ? this.end() : 1;
+    const lot = this.lot();
+    const about: Omit<PhotoEntry, 'photo'> = {
+      ...{ kind: 'photo', piece: this.piece(), shows: this.shows() ?? this.view(), note: '' },
+      ...(this.hand.setUp()?.other && ofEnd(this.end())),
+      ...(lot !== null && { lot }),
+    };
     try {
       const { id, digest } = await this.api.putPhoto(this.id(), timeOrderedId(Date.now()), file);
       this.waiting.set(null);
-      const refusal = this.hand.put({
-        kind: 'photo',
-        piece,
-        ...ofEnd(end),
-        ...(lot === null ? {} : { lot }),
-        photo: { id, digest },
-        shows,
-        note: '',
-      });
-      if (refusal) {
-        this.problem.set({ type: 'about:blank', status: 422, code: refusal.code, title: refusal.text, detail: '' });
-      }
+      this.tell(this.hand.put({ ...about, photo: { id, digest } }));
     } catch (error) {
       const problem = toProblem(error);
       if (error instanceof ApiProblem && error.isOffline) {
-        this.keepHere(file, { piece, lot, shows, end });
+        this.keepHere(file, about);
         return;
       }
       this.problem.set(problem);

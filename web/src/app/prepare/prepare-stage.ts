@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { showRange, strandDamage, wireName, type Range } from '@tug-mark/core';
+import { showRange, strandDamage, strandDamageSaid, wireName, type Range } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { TermHelp } from '../glossary/term';
 import { Hand } from '../hand/hand';
@@ -191,11 +191,9 @@ export class PrepareStage {
   protected readonly damage = computed(() => {
     const view = this.hand.view();
     if (!view) return '';
-    const { nicked, cut } = strandDamage(view.wire.conductor.strands, view.practice);
-    const strands = view.wire.conductor.strands;
-    if (!nicked && !cut) return `none of ${strands}, neither nicked nor cut`;
-    const hurt = [nicked ? `${nicked} nicked` : '', cut ? `${cut} cut` : ''].filter(Boolean).join(' and ');
-    return `none; still accepted of ${strands}: ${hurt}`;
+    const { strands } = view.wire.conductor;
+    const hurt = strandDamageSaid(strandDamage(strands, view.practice));
+    return hurt === '' ? `none of ${strands}, neither nicked nor cut` : `none; still accepted of ${strands}: ${hurt}`;
   });
 
   constructor() {
