@@ -32,6 +32,7 @@ export const combinationSchema = z.object({
       temperature: z.number().nullable(),
       current: z.number().nullable(),
       voltage: z.number().nullable(),
+      fuelNear: z.literal(true).optional(),
     })
     .default({ stud: null, temperature: null, current: null, voltage: null }),
   /** It came with a record file before such files were kept apart: not this shop’s own work. */

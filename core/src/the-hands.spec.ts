@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import {
   asDrawn,
-  checkEntry,
   computeSetUp,
   drawEnd,
   drawSide,
@@ -10,7 +9,6 @@ import {
   endPoints,
   gateAbout,
   placeBites,
-  judgeCombination,
   judgeFit,
   judgeLook,
   judgeLot,
@@ -31,6 +29,7 @@ import {
   type Terminal,
   type Wire,
 } from './index';
+import { Bench, familySetUp } from './testing/bench';
 import { everyTool, families, familyContext, wireRound } from './testing/families';
 import { limitRow, NOW, practice, stripper, wireOf } from './testing/shop';
 
@@ -50,45 +49,6 @@ const limits = [
   },
 ];
 
-/** Entries of one set-up, put through the rules one by one. */
-class Bench {
-  readonly entries: Entry[] = [];
-  constructor(readonly context: SetUpContext) {}
-
-  get setUp() {
-    return computeSetUp(this.context, this.entries, NOW);
-  }
-
-  /** The refusal; null where it is taken on record. */
-  put(body: EntryBody, corrects: string | null = null): string | null {
-    const why = corrects && 'measured again';
-    const done = checkEntry(this.setUp, this.entries, body, { why, isCorrection: corrects !== null, by: 'Odile' });
-    if (!done.ok) return done.refusal.code;
-    const id = `e${this.entries.length}`;
-    this.entries.push({ id, at: NOW, by: 'Odile', body, corrects, why, limit: null });
-    return null;
-  }
-
-  take(): this {
-    const { chosen } = this.setUp.toolChoice;
-    if (!chosen) throw new Error('no tool');
-    const { tool, die, nest } = chosen;
-    expect(this.put({ kind: 'tool', tool: tool.part, die: die.id, nest: nest.id })).toBeNull();
-    return this;
-  }
-
-  /** Answers every step with yes, in order. */
-  make(): this {
-    for (const step of this.setUp.gates)
-      expect(this.put({ kind: 'gate', ...gateAbout(step), answer: 'yes', note: '' })).toBeNull();
-    return this;
-  }
-
-  get judged() {
-    return judgeCombination(this.setUp, this.entries, this.context, NOW);
-  }
-}
-
 const pull = (piece: number, force: number, failedEnd?: 1 | 2): EntryBody => ({
   ...{ kind: 'reading', piece, force, typed: String(force), unit: 'N', mode: 'slid-out', note: '' },
   ...(failedEnd && { failedEnd }),
@@ -96,10 +56,6 @@ const pull = (piece: number, force: number, failedEnd?: 1 | 2): EntryBody => ({
 });
 const splice = (changes: Partial<SetUpContext> = {}) =>
   new Bench(familyContext('window-splice', { wire: W, opposite: [T], limits, ...changes }));
-
-/** A set-up of one family by house rules that differ in some points. */
-const familySetUp = (family: Family, changes: Partial<Practice>, own: Partial<SetUpContext> = {}) =>
-  new Bench(familyContext(family, { practice: { ...practice, ...changes }, ...own })).setUp;
 
 describe('A splice has two ends', () => {
   it('each stripped to its own length: W to 7 to 8.5, T to 7 to 8.29 mm, and each by its own set point', () => {

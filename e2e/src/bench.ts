@@ -150,6 +150,20 @@ export async function measureByKeys(browser: Browser, ...typed: readonly string[
   }
 }
 
+/** Measures trial crimps of a locator, by keys alone, until it is set. */
+export async function setLocatorByKeys(browser: Browser, ...typed: readonly string[]): Promise<void> {
+  for (const [i, measured] of typed.entries()) {
+    await browser.shown(By.id('locator-typed'));
+    await browser.keys(...(i === 0 ? ['m'] : []), measured, Key.ENTER);
+    await browser.driver.wait(
+      async () => (await browser.driver.findElements(By.css('tm-locator-trial li'))).length === i + 1,
+      10_000,
+      `trial ${i + 1} was not kept`,
+    );
+  }
+  await browser.sees('is set by trial: lock it.');
+}
+
 /**
  * What Look asks for now: whether all is looked at, the point in hand, the middle of its range where a number is asked, and
  * how many points from here on the eye answers.

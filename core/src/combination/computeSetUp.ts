@@ -1,6 +1,21 @@
 import type { DocumentKey } from '../document';
-import { aftercare, gates, placeBites, pulledWith, type BitePlan, type GateStep, type Orientation } from '../crimp';
-import { criteriaOfEnds, findLookSheet, type Criterion, type LookContext, type LookSheet } from '../look';
+import {
+  aftercare,
+  forming,
+  gates,
+  isSetByTrial,
+  judgeLocator,
+  locatorRoom,
+  placeBites,
+  pulledWith,
+  type BitePlan,
+  type Forming,
+  type GateStep,
+  type LocatorVerdict,
+  type Orientation,
+  type StrokeFind,
+} from '../crimp';
+import { biteRoom, criteriaOfEnds, findLookSheet, type Criterion, type LookContext, type LookSheet } from '../look';
 import { judgeEnds, nearestFits, type FitVerdict, type NearFit, type Use } from '../match';
 import type { Practice } from '../practice';
 import {
@@ -109,6 +124,12 @@ export interface SetUp {
   readonly pulls: readonly PullSetUp[];
   /** What pieces of each lot are judged by, wire by wire: the table the lot was opened with. */
   readonly lots: ReadonlyMap<number, readonly LimitFound[]>;
+  /** What its sheet asks of a pair put together; null for what is not plugged. */
+  readonly mating: Terminal['mating'];
+  /** What trial crimps came to; null where no locator is set by them. */
+  readonly locator: LocatorVerdict | null;
+  /** Nests its barrel is formed in one after another; null where it is pressed once. */
+  readonly forming: Forming | null;
   /** The second end of a splice; null for parts with one end, and where the list names no wire there. */
   readonly other: EndSetUp | null;
 }
@@ -142,7 +163,8 @@ export function computeSetUp(
   now: string,
   book = openToolBook(context.tools, context, now, context),
 ): SetUp {
-  const { terminal, wire, together, use, practice } = context;
+  const { terminal, wire, together, use } = context;
+  const practice = practiceFor(context.practice, use);
   const entries = ofCurrentRun(journal);
   const wires = together.length ? [wire, ...together] : [wire];
   const opposite = isSplice(terminal) ? context.opposite : [];
@@ -173,12 +195,26 @@ export function computeSetUp(
       };
     }),
   );
-  const [end, second = null] = makeEnds(context, wireSetUps, tool, bites);
+  const strokes = tool && forming(terminal, tool, practice, foundSoFar(entries));
+  const pressed = tool && strokes ? { ...tool, nest: strokes.last } : tool;
+  const [end, second = null] = makeEnds({ ...context, practice }, wireSetUps, pressed, bites);
   const looks = [end, second].flatMap((each) => each?.look ?? []);
   const pulls = pullsOf(wireSetUps);
   const [pull] = pulls;
   if (!end || !pull) throw new Error('a terminal has one end and one wire at the least');
   const { limit, standing, breaks } = pull;
+  const positioner = tool?.positioner ?? null;
+  const locator =
+    end.look && isSetByTrial(positioner)
+      ? judgeLocator(
+          terminal,
+          bites,
+          positioner,
+          Math.min(biteRoom(end.look), locatorRoom(end.look.nest.width)),
+          entriesOf(entries, 'locator').map(({ body }) => body.measured),
+        )
+      : null;
+  const making = { forming: strokes, locator, fuelNear: use.fuelNear === true };
   const strips = wireSetUps.flatMap(({ preparation }) => preparation?.strip.setPoint ?? []);
   // What is cut off takes as much of each wire as the longest strip does.
   const lost = strips.length ? { strip: Math.max(...strips), crimp: wireInCrimp(terminal) } : null;
@@ -196,7 +232,11 @@ export function computeSetUp(
     orientation: end.orientation,
     bites,
     biteNotes,
-    gates: tool && end.look ? gates(gateOf(tool, end, null), second && gateOf(tool, second, end)) : [],
+    gates:
+      tool && end.look
+        ? gates({ ...gateOf(tool, end, null), ...making }, second && { ...gateOf(tool, second, end), ...making })
+        : [],
+    ...{ locator, forming: strokes, mating: terminal.mating },
     cutOff: entries.filter(({ body }) => isCutOff(body)).length,
     budget: lost && reterminationBudget({ cut: practice.wireSpare, shortest: 0 }, { ...lost, trim: practice.freshCut }),
     pulledWith: pulledWith(terminal, tool?.nest ?? null, practice),
@@ -211,7 +251,7 @@ export function computeSetUp(
         criteriaOfEnds(looks, findLookSheet(context.looks, context.class, day, stands.look ?? 'plain')),
       ]),
     ),
-    measures: { height: crimpHeight(terminal, wire), width: crimpWidth(terminal, wire) },
+    measures: { height: crimpHeight(terminal, wire, pressed?.nest), width: crimpWidth(terminal, wire) },
     limit,
     standing,
     breaks,
@@ -225,6 +265,21 @@ export function computeSetUp(
     lots: new Map(lots.map(({ lot, stands }) => [lot, wireSetUps.map((each) => find(each.wire, stands.limit))])),
     other: second,
   };
+}
+
+/** Fuel, oil or vapour nearby bars flame, whatever the house rules say. */
+function practiceFor(practice: Practice, { fuelNear }: Use): Practice {
+  return fuelNear && practice.sealingHeat === 'flame' ? { ...practice, sealingHeat: 'hot-air' } : practice;
+}
+
+/** What was found after each forming stroke, in their order, as far as they follow on each other. */
+function foundSoFar(entries: readonly Entry[]): StrokeFind[] {
+  const strokes = entriesOf(entries, 'gate').flatMap(({ body }) =>
+    body.gate === 'formed' && body.found ? [{ at: body.bite ?? 1, found: body.found }] : [],
+  );
+  const found: StrokeFind[] = [];
+  for (const { at, found: each } of strokes.sort((a, b) => a.at - b.at)) if (at === found.length + 1) found.push(each);
+  return found;
 }
 
 /** Whether an entry says that an end was cut off, to be made again. */

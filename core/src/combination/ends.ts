@@ -1,4 +1,4 @@
-import { orientation, secondEnd, type Bite, type Orientation } from '../crimp';
+import { orientation, secondEnd, type Bite, type GateContext, type Orientation } from '../crimp';
 import type { LookContext } from '../look';
 import type { Preparation } from '../prepare';
 import { isSplice, type End } from '../terminal';
@@ -41,7 +41,7 @@ export function makeEnds(
     tool && preparation && own
       ? {
           ...{ terminal, wire, practice, end, bites, nest: tool.nest, strip: preparation.strip, orientation: own },
-          ...{ height: crimpHeight(terminal, wire), width: crimpWidth(terminal, wire), opposite: null },
+          ...{ height: crimpHeight(terminal, wire, tool.nest), width: crimpWidth(terminal, wire), opposite: null },
         }
       : null,
   );
@@ -60,7 +60,11 @@ const alone = (lies: Orientation, turned: Orientation): Orientation => ({
 });
 
 /** What the steps of making one end follow from; its look has to be settled. */
-export function gateOf(tool: ToolCandidate, { end, look }: EndSetUp, before: EndSetUp | null) {
+export function gateOf(
+  tool: ToolCandidate,
+  { end, look }: EndSetUp,
+  before: EndSetUp | null,
+): Omit<GateContext, 'forming' | 'locator' | 'fuelNear'> {
   if (!look) throw new Error(`end ${end} is not settled`);
   const { terminal, practice, wire, strip, orientation: lies, bites } = look;
   return {

@@ -17,5 +17,6 @@ export { lookEvidence } from './lookEvidence';
 export { pullLimit, pullName, type PullSetUp } from './pulls';
 export { wireName } from './wireName';
 export { wireOf } from './wireOf';
+export { matedPairs, type MatedPair } from './matedPairs';
 export { measureAsked, type MeasureAsked } from './measureAsked';
 export { sameRevisions, sameStanding } from './sameStanding';

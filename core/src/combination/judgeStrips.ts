@@ -1,14 +1,20 @@
-import { endOf, isInRange, type CrimpHeight, type Range, type Terminal } from '../terminal';
+import { dieDimension, endOf, isInRange, type CrimpHeight, type Range, type Terminal } from '../terminal';
 import { capital } from '../text';
 import { showBeside, showRange } from '../units';
 import { reason, type Reason } from '../verdict';
+import type { Nest } from '../tool';
 import type { Wire } from '../wire';
 import { entriesOf, type Entry } from '../entry';
 import type { WireSetUp } from './computeSetUp';
 import { wireName } from './wireName';
 
-/** The crimp height the terminal's sheet gives for this wire, mm; null when it gives none. */
-export function crimpHeight(terminal: Terminal, wire: Wire): Range | null {
+/**
+ * The crimp height the terminal's sheet gives, mm: with a die of an index of its own the dimension it names for that die, else the
+ * height for this wire; null when it gives none.
+ */
+export function crimpHeight(terminal: Terminal, wire: Wire, nest?: Pick<Nest, 'index'> | null): Range | null {
+  const own = dieDimension(terminal, nest ?? null);
+  if (own) return { min: own.from, max: own.to };
   const row = rowFor(terminal, wire);
   return row ? { min: tidy(row.height - row.tolerance), max: tidy(row.height + row.tolerance) } : null;
 }

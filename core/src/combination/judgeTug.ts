@@ -2,9 +2,19 @@ import { entriesOf, type Entry } from '../entry';
 import type { Practice } from '../practice';
 import type { End } from '../terminal';
 import { capital } from '../text';
-import { findHold, isValidMode, judgeGroup, judgeHold, judgeReading, judgeRetention, type GroupVerdict } from '../tug';
+import {
+  findHold,
+  isValidMode,
+  judgeGroup,
+  judgeHold,
+  judgeMating,
+  judgeReading,
+  judgeRetention,
+  type GroupVerdict,
+} from '../tug';
 import { showBeside } from '../units';
 import { reason, type Reason } from '../verdict';
+import { matedPairs } from './matedPairs';
 import type { SetUp } from './computeSetUp';
 import type { StageState, StageVerdict } from './judgeCombination';
 import { pullLimit, pullName, type PullSetUp } from './pulls';
@@ -110,7 +120,7 @@ function weakerEnd({ wires }: PullSetUp, valid: readonly { readonly failedEnd?: 
   return said === '' ? [] : [reason('weaker-end', 'note', `Of ${valid.length} pulls failed ${said}.`, { one, two })];
 }
 
-/** What else was tried of the joint: holds, and contacts pushed in their cavities. None is asked for; a bad one fails. */
+/** What else was tried of the joint: holds, contacts pushed in their cavities, pairs put together and pulled apart. None is asked for; a bad one fails. */
 function judgeKept(setUp: SetUp, entries: readonly Entry[]): { state: StageState; reasons: Reason[] } {
   const reasons: Reason[] = [];
   const standing = setUp.standing.limit;
@@ -122,6 +132,18 @@ function judgeKept(setUp: SetUp, entries: readonly Entry[]): { state: StageState
   for (const { body } of entriesOf(entries, 'retention')) {
     const stays = judgeRetention(body, setUp.retention?.force ?? null);
     reasons.push({ ...stays.reason, text: `Cavity ${body.cavity}: ${stays.reason.text}` });
+  }
+  if (setUp.mating) {
+    for (const { piece, cycles } of matedPairs(entries)) {
+      const { verdict, reasons: found } = judgeMating(cycles, setUp.mating);
+      const told = found.filter(
+        ({ weight }) => weight === (verdict === 'bad' ? 'bad' : verdict === 'good' ? 'good' : 'hold'),
+      );
+      for (const each of told) {
+        const weight = each.weight === 'hold' ? 'note' : each.weight;
+        reasons.push({ ...each, weight, text: `Pair ${piece}: ${each.text}` });
+      }
+    }
   }
   return { state: reasons.some((r) => r.weight === 'bad') ? 'fail' : 'pass', reasons };
 }

@@ -8,6 +8,7 @@ export const GATES = [
   'slide-on',
   'strip-looked-at',
   'setting',
+  'locator',
   'orientation',
   'seated',
   'held',
@@ -15,10 +16,12 @@ export const GATES = [
   'position',
   'wire-seen',
   'cycle-complete',
+  'formed',
   'mark-matches',
   'straight',
   'hand-tug',
   'insulation-bite',
+  'grip-open',
   'trim-flush',
   'cover-home',
   'look-before-cover',
@@ -26,6 +29,7 @@ export const GATES = [
   'heater-set',
   'sealed-both-ends',
   'cooled',
+  'greased',
 ] as const;
 export type Gate = (typeof GATES)[number];
 
@@ -37,6 +41,7 @@ export const GATE_NAMES: Readonly<Record<Gate, string>> = {
   'slide-on': 'parts slid on first',
   'strip-looked-at': 'stripped end looked at',
   setting: 'setting of the tool',
+  locator: 'place of the locator',
   orientation: 'way round',
   seated: 'terminal seated in the nest',
   held: 'held by a part stroke',
@@ -44,9 +49,11 @@ export const GATE_NAMES: Readonly<Record<Gate, string>> = {
   position: 'place in the nest',
   'wire-seen': 'wire seen where it has to be',
   'cycle-complete': 'full cycle',
+  formed: 'forming stroke',
   'mark-matches': 'mark of the die',
   'hand-tug': 'tug by hand',
   'insulation-bite': 'bite on the insulation',
+  'grip-open': 'insulation grip of the pieces to be pulled',
   'trim-flush': 'wire end trimmed flush',
   'cover-home': 'cover in its place',
   'look-before-cover': 'joint looked at before it is covered',
@@ -55,9 +62,10 @@ export const GATE_NAMES: Readonly<Record<Gate, string>> = {
   'sealed-both-ends': 'sealed at both ends',
   cooled: 'cool before it is handled',
   straight: 'splice straight',
+  greased: 'contact grease',
 };
 
-export const REMEDIES = ['mend', 'trim', 'take-out', 'cut-off'] as const;
+export const REMEDIES = ['mend', 'trim', 'take-out', 'again', 'cut-off'] as const;
 /** What can be done when a step is not as it should be. */
 export type Remedy = (typeof REMEDIES)[number];
 
@@ -66,6 +74,7 @@ export const REMEDY_WORDS: Readonly<Record<Remedy, { readonly toDo: string; read
   mend: { toDo: 'Put it right', done: 'put right' },
   trim: { toDo: 'Trim the wire end', done: 'wire end trimmed' },
   'take-out': { toDo: 'Take it out, load it again', done: 'taken out and loaded again' },
+  again: { toDo: 'Close it once more, nothing moved', done: 'closed once more in the same place' },
   'cut-off': { toDo: 'Cut it off, make the end again', done: 'cut off and the end made again' },
 };
 
@@ -80,6 +89,7 @@ export const AFTER_NO: Readonly<Record<Gate, readonly Remedy[]>> = {
   'slide-on': ['mend', 'cut-off'],
   'strip-looked-at': ['trim', 'cut-off', 'mend'],
   setting: ['mend', 'take-out'],
+  locator: ['mend'],
   orientation: ['take-out', 'cut-off'],
   seated: ['take-out', 'cut-off'],
   held: ['take-out', 'cut-off'],
@@ -87,9 +97,11 @@ export const AFTER_NO: Readonly<Record<Gate, readonly Remedy[]>> = {
   position: ['take-out', 'trim', 'cut-off'],
   'wire-seen': ['take-out', 'cut-off'],
   'cycle-complete': ['cut-off'],
+  formed: ['cut-off'],
   'mark-matches': ['cut-off'],
   'hand-tug': ['cut-off'],
   'insulation-bite': ['cut-off', 'mend'],
+  'grip-open': ['mend', 'cut-off'],
   'trim-flush': ['trim'],
   'cover-home': ['mend', 'cut-off'],
   'look-before-cover': ['cut-off'],
@@ -98,13 +110,18 @@ export const AFTER_NO: Readonly<Record<Gate, readonly Remedy[]>> = {
   cooled: ['mend', 'cut-off'],
   'sealed-both-ends': ['mend', 'cut-off'],
   straight: ['cut-off'],
+  greased: ['mend'],
 };
+
+export const STROKE_FINDS = ['still', 'moves'] as const;
+/** What the barrel does after a forming stroke: it has come to rest in its nest, or the next nest still moves it. */
+export type StrokeFind = (typeof STROKE_FINDS)[number];
 
 export interface GateStep {
   readonly gate: Gate;
   /** The end of a splice it is about; 1 for steps of the whole piece, and for everything that has one end. */
   readonly end: End;
-  /** The bite it is about, where each has a step of its own; else 1. */
+  /** The bite or forming stroke it is about, where each has a step of its own; else 1. */
   readonly bite: number;
   /** Gate, end and bite in one: what tells the steps of one set-up apart. */
   readonly key: string;
@@ -118,6 +135,8 @@ export interface GateStep {
   readonly remedies: readonly Remedy[];
   /** What is looked at in this step, point by point; empty where it asks one thing. */
   readonly points: readonly EndPoint[];
+  /** What can be found in this step beside that it is so; empty for all but a forming stroke that is not the last. */
+  readonly finds: readonly StrokeFind[];
 }
 
 /** Most bites on one barrel. */
@@ -143,6 +162,8 @@ export const gateAbout = ({ gate, end, bite }: Pick<GateStep, 'gate' | 'end' | '
 /** Every name a step can have. */
 export const GATE_KEYS: readonly string[] = GATES.flatMap((gate) =>
   ([1, 2] as const).flatMap((end) =>
-    Array.from({ length: gate === 'cycle-complete' ? MOST_BITES : 1 }, (_, i) => gateKey({ gate, end, bite: i + 1 })),
+    Array.from({ length: gate === 'cycle-complete' || gate === 'formed' ? MOST_BITES : 1 }, (_, i) =>
+      gateKey({ gate, end, bite: i + 1 }),
+    ),
   ),
 );

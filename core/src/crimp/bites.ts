@@ -30,19 +30,25 @@ const BETWEEN = 0.5;
  * One bite lies in the barrel's middle, or as near to it as the hole allows; several are spaced equally, made from the tongue
  * towards the wire (a lug from its pad, a splice from its centre). A die wider than the barrel is centred on it.
  *
+ * Indents of a four-indent nest lie half way from the mouth to the hole, where the conductor is surest: a contact has one bite.
+ *
  * Where the sheet itself says where and in which order, that wins.
  *
  * @returns centres in mm from the barrel's wire end, in the order of making; none where the sheet gives no length, or no die width
  * @example barrel 5 mm, die 4 mm, sheet silent: one at 2.5
  * @example barrel 12 mm, hole from 9 to 10 mm, die 3 mm: 8 mm are free from the wire end, which takes two, at 6.5 and 1.5
  */
-export function placeBites(terminal: Terminal, nest: Pick<Nest, 'width'>, practice: Practice): BitePlan {
+export function placeBites(
+  terminal: Terminal,
+  nest: Pick<Nest, 'width'> & Partial<Pick<Nest, 'profile'>>,
+  practice: Practice,
+): BitePlan {
   const { length, inspection } = terminal.barrel;
   const { width } = nest;
   if (terminal.sheetBites.length && width > 0) return bySheet(terminal.sheetBites, width);
   if (length === null || !(width > 0) || !(length > 0)) return { bites: [], reasons: [] };
   const free = freeSpans(length, inspection).filter((span) => lengthOf(span) >= width - 1e-9);
-  const middle = length / 2;
+  const middle = nest.profile === 'four-indent' && inspection ? inspection.min / 2 : length / 2;
   if (!free.length) {
     const why = inspection && width <= length ? 'bite-over-hole' : 'die-wider';
     const text =

@@ -146,6 +146,7 @@ describe('The steps of the crimp', () => {
       bites: [{ order: 1, centre: 2.5 }],
       end: 1,
       setBefore: null,
+      ...{ forming: null, locator: null, fuelNear: false },
     } as const;
     return gates(context).map((g) => g.gate);
   };

@@ -20,6 +20,7 @@ export function gates(first: GateContext, second: GateContext | null = null): Ga
       .flatMap((step) => step(context) ?? [])
       .map((step) => ({
         points: [],
+        finds: [],
         remedies: AFTER_NO[step.gate],
         bite: 1,
         ...step,

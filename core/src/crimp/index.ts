@@ -14,9 +14,21 @@ export {
   REMEDY_WORDS,
   type Gate,
   type GateStep,
+  STROKE_FINDS,
   type Remedy,
+  type StrokeFind,
 } from './Gate';
+export { forming, type Forming } from './forming';
 export { gates } from './gates';
+export {
+  isSetByTrial,
+  judgeLocator,
+  locatorRoom,
+  MOST_TRIALS,
+  type LocatorTrial,
+  type LocatorVerdict,
+} from './locator';
 export { canLeaveOpen, pulledWith } from './pulledWith';
 export { orientation, secondEnd, STRAIGHT, type Orientation } from './orientation';
 export { strayStrand } from './strayStrand';
+export type { GateContext } from './steps/Step';

@@ -1,5 +1,5 @@
 import type { DocumentKey } from '../document';
-import type { EndFaultCode, Gate, Remedy } from '../crimp';
+import type { EndFaultCode, Gate, Remedy, StrokeFind } from '../crimp';
 import {
   POINT_CODES,
   type Finding,
@@ -121,6 +121,31 @@ export type EntryBody = { readonly run?: number | undefined } & (
       readonly fault?: EndFaultCode | undefined;
       /** What is done about a no; not given by what was kept before it was asked. */
       readonly remedy?: Remedy | undefined;
+      /** What a forming stroke came to, where another nest could follow. */
+      readonly found?: StrokeFind | undefined;
+      readonly note: string;
+    }
+  | {
+      /** A trial crimp that a locator is set by. */
+      readonly kind: 'locator';
+      readonly trial: number;
+      /** Centre of its indent, mm from the wire end of the barrel. */
+      readonly measured: number;
+      readonly note: string;
+    }
+  | {
+      /** A pair put together and pulled apart once, counted by its cycles. */
+      readonly kind: 'mating';
+      readonly lot?: number | undefined;
+      /** The pair, counted from 1. */
+      readonly piece: number;
+      readonly cycle: number;
+      /** Highest force it went on with, N; null where it was not measured. */
+      readonly insertion: number | null;
+      /** Highest force it came off with, N. */
+      readonly withdrawal: number;
+      /** Reel its contact came from, where it is the incoming check of one. */
+      readonly reel?: string | undefined;
       readonly note: string;
     }
   | {

@@ -89,8 +89,8 @@ const WORKED: Readonly<
     strip: [6, 7.5, 7],
     round: 'Seated on the positioner, wire bottomed.',
     critical: false,
-    // hole from 4.5, kept clear from 3.5; indents 1.2 wide: as near to the middle of 6.5 as 3.5 - 0.6
-    bites: [2.9],
+    // hole from 4.5: the indents lie half way to it, clear of what is kept free from 3.5 on
+    bites: [2.25],
     gates: ['strip-looked-at', 'setting', 'orientation', 'wire-seen', 'cycle-complete', 'mark-matches', 'hand-tug'],
     looks: ['window', 'seam'],
   },

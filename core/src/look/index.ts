@@ -17,7 +17,7 @@ export {
 } from './judgeLook';
 export { judgePiece } from './judgePiece';
 export { firstOpenPoint, firstRejectedPoint, isOpenPoint, lookHeadline } from './lookTask';
-export { wallOf, type LookContext } from './LookContext';
+export { biteRoom, wallOf, type LookContext } from './LookContext';
 export {
   MEASURED,
   ownSheet,

@@ -1,6 +1,6 @@
 import { strandDamage, strandDamageSaid } from '../prepare';
 import { STRAIGHT } from '../crimp';
-import { familyOf, isSplice, type Range } from '../terminal';
+import { dieDimension, familyOf, isSplice, type Range } from '../terminal';
 import { bellmouthRange, biteRoom, type LookContext } from './LookContext';
 import { frontOf } from './frontOf';
 import type { Piece } from './Piece';
@@ -231,8 +231,10 @@ export const POINTS: readonly Point[] = [
     title: 'Crimp height',
     view: 'from the side',
     applies: ({ height }) => height !== null,
-    accept: (_, range) =>
-      `${(range?.min ?? 0).toFixed(2)} to ${(range?.max ?? 0).toFixed(2)} mm over the conductor crimp.`,
+    accept: ({ terminal, nest }, range) =>
+      `${(range?.min ?? 0).toFixed(2)} to ${(range?.max ?? 0).toFixed(2)} mm ${
+        dieDimension(terminal, nest) ? `across ${dieDimension(terminal, nest)?.across}` : 'over the conductor crimp'
+      }.`,
     findings: NO_REWORK,
     number: { unit: 'mm', what: 'crimp height', range: ({ height }) => height, of: (p) => p.height },
     see: numberAlone,
@@ -433,7 +435,8 @@ export function pointOf(code: PointCode): Point {
 }
 
 /** Title of a point for this family: some are called otherwise there. */
-export function pointTitle({ code, title }: Point, { terminal }: LookContext): string {
+export function pointTitle({ code, title }: Point, { terminal, nest }: LookContext): string {
+  if (code === 'height' && dieDimension(terminal, nest)) return `Across ${dieDimension(terminal, nest)?.across}`;
   const { titles } = familyOf(terminal).words;
   if ((code === 'tongue' || code === 'gap') && titles[code] !== undefined) return titles[code];
   if (code === 'tongue' && terminal.studHole === null) return 'Mating end';

@@ -2,6 +2,7 @@ export { BENCH_STATES, benchStep, type BenchState, type BenchStep } from './benc
 export { bracketPlan, type BracketPlan } from './bracketPlan';
 export { changeName, checksDue } from './checksDue';
 export { containment, type Containment } from './containment';
+export { reelsOf, type ReelOfLot } from './keptInLot';
 export { judgeLot, type LotVerdict } from './judgeLot';
 export { type Disposed, type Due, type LotHead, type LotStep, type PieceCheck, type Span } from './LotState';
 export { lotTask, type LotTask, type LotTaskCode } from './lotTask';

@@ -7,6 +7,7 @@ import { pullLimit, type SetUp, type SetUpContext } from '../combination';
 import type { Entry } from '../entry';
 import { containment, type Containment, type ToolSuspicion } from './containment';
 import { checksDue } from './checksDue';
+import { keptInLot } from './keptInLot';
 import type { Disposed, Due, LotHead, PieceCheck, Span } from './LotState';
 import { plannedPulls } from './planRisk';
 import { dispositions, pieceChecks, readLot } from './readLot';
@@ -55,8 +56,9 @@ export function judgeLot(
   if (!head) return null;
   const limits = setUp.lots.get(lot) ?? [];
   const points = setUp.lotCriteria.get(lot) ?? setUp.criteria;
-  const checks = pieceChecks(journal, lot, limits, points, setUp.pulls);
   const disposed = dispositions(journal, lot);
+  const kept = keptInLot(setUp, journal, head, limits, disposed);
+  const checks = pieceChecks(journal, lot, limits, points, setUp.pulls, kept.failedHolds);
   const suspicions = toolSuspicions(head, context.checks);
   const contained = containment(head, checks, disposed, suspicions);
   const due = checksDue(head, checks, now);
@@ -78,6 +80,7 @@ export function judgeLot(
   for (const c of atQuality) reasons.push(reason('at-quality', 'hold', c.text, { piece: c.piece }));
   for (const c of checks.filter((check) => check.outcome === 'bad'))
     reasons.push(reason('check-failed', 'bad', c.text, { piece: c.piece }));
+  reasons.push(...kept.bad);
   const suspectSpans = contained.spans.filter((s) => s.state === 'suspect');
   for (const s of suspectSpans) {
     reasons.push(reason(`suspect-${s.why}`, 'hold', `${label(s)}: ${uncapital(s.text)}`, { from: s.from, to: s.to }));
@@ -109,10 +112,16 @@ export function judgeLot(
           ? `${label(s)} ${s.from === s.to ? 'is' : 'are'} to be reworked; check and accept ${s.from === s.to ? 'it' : 'them'}, or scrap.`
           : `${label(s)} ${s.from === s.to ? 'waits' : 'wait'} for the next good check.`,
     ),
+    ...kept.bad.map(({ text }) => text),
+    ...kept.open,
     ...(isWithdrawn ? ['The limit table was withdrawn while the lot was made; quality has not decided yet.'] : []),
   ];
   const isHeld =
-    suspectSpans.length > 0 || atQuality.length > 0 || isWithdrawn || needing.some((s) => s.state === 'rework');
+    suspectSpans.length > 0 ||
+    atQuality.length > 0 ||
+    kept.bad.length > 0 ||
+    isWithdrawn ||
+    needing.some((s) => s.state === 'rework');
   const isDone = head.state === 'finished';
   const madeUp = limit?.table.origin !== 'controlled';
   const verdict = isHeld ? 'held' : !isDone ? 'running' : madeUp ? 'meets-made-up-limits' : 'accepted';

@@ -3,6 +3,7 @@ import { isValidMode, judgeReading, type LimitFound } from '../tug';
 import { lookEvidence, pullLimit, type SetUp } from '../combination';
 import { entriesOf, type Entry, type EntryBody, lotOf, ofLot } from '../entry';
 import { atEnd, endOf } from '../terminal';
+import { uncapital } from '../text';
 import type { Disposed, LotHead, LotStep, PieceCheck } from './LotState';
 
 /** Whether an entry tells something of a piece that was made. */
@@ -49,9 +50,9 @@ export function readLot(journal: readonly Entry[], lot: number): LotHead | null 
     openedBy: first.by,
     state: finish ? 'finished' : isPaused ? 'paused' : 'running',
     finishedAt: finish?.at ?? null,
-    // A piece that was looked at or pulled has been made, whether it is counted yet or not.
+    // A piece that was looked at, pulled or held has been made, whether it is counted yet or not.
     made: entries.reduce(
-      (most, { body }) => (isCheck(body) ? Math.max(most, body.piece) : most),
+      (most, { body }) => (isCheck(body) || body.kind === 'hold' ? Math.max(most, body.piece) : most),
       Math.max(0, ...steps.map((s) => s.made)),
     ),
     steps,
@@ -65,6 +66,7 @@ export function readLot(journal: readonly Entry[], lot: number): LotHead | null 
  * @param limits of each wire of the set-up, by the table the lot was opened with
  * @param points the points to look at; one that only a caliper can answer need not be there
  * @param pulls what is pulled of each piece
+ * @param failedHolds pieces that did not hold, with what is told of them
  */
 export function pieceChecks(
   journal: readonly Entry[],
@@ -72,11 +74,16 @@ export function pieceChecks(
   limits: readonly LimitFound[],
   points: readonly Criterion[],
   pulls: SetUp['pulls'],
+  failedHolds: ReadonlyMap<number, string> = new Map(),
 ): PieceCheck[] {
   const entries = ofLot(journal, lot);
   const about = new Map<number, { at: string; by: string }>();
   for (const { at, by, body } of entries) {
-    if (isCheck(body) || (body.kind === 'ruling' && about.has(body.piece))) {
+    if (
+      isCheck(body) ||
+      (body.kind === 'ruling' && about.has(body.piece)) ||
+      (body.kind === 'hold' && failedHolds.has(body.piece))
+    ) {
       about.set(body.piece, { at, by });
     }
   }
@@ -126,8 +133,9 @@ export function pieceChecks(
       );
       const tug = made.length < pulls.length && worst !== 'below' && worst !== 'invalid' ? 'open' : (worst ?? 'open');
       const valid = made.filter((p) => p.isValid).map((p) => p.body.force);
+      const notHeld = failedHolds.get(piece) ?? null;
       const outcome =
-        look === 'rejected' || tug === 'below'
+        look === 'rejected' || tug === 'below' || notHeld !== null
           ? ('bad' as const)
           : tug === 'invalid'
             ? ('void' as const)
@@ -143,7 +151,10 @@ export function pieceChecks(
         tug,
         force: valid.length ? Math.min(...valid) : null,
         outcome,
-        text: tell(piece, outcome, look, tug, valid.length ? Math.min(...valid) : null, rejected[0]?.note ?? ''),
+        text:
+          notHeld !== null && look !== 'rejected' && tug !== 'below'
+            ? `Piece ${piece}: ${uncapital(notHeld)}`
+            : tell(piece, outcome, look, tug, valid.length ? Math.min(...valid) : null, rejected[0]?.note ?? ''),
       };
     });
 }

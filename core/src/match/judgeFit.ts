@@ -26,6 +26,8 @@ export interface Demand {
   readonly current: number | null;
   /** V */
   readonly voltage: number | null;
+  /** Fuel, oil or vapour is near where it is made or used: no flame and nothing that glows. Absent where nobody says so. */
+  readonly fuelNear?: true | undefined;
 }
 
 export const NO_DEMAND: Demand = { stud: null, temperature: null, current: null, voltage: null };

@@ -21,6 +21,8 @@ export const LOOK_RECORDS = ['each-point', 'whole-piece'] as const;
 export const SET_UP_RELEASERS = ['anyone', 'second-person'] as const;
 /** Whether any strand may be hurt at all, or as many as the table beside it says. */
 export const STRANDS_HURT = ['none', 'by-table'] as const;
+/** Whether anything is ever pressed a second time. */
+export const SECOND_STROKES = ['never', 'once-stopped', 'forming'] as const;
 /** Steps that a house can ask for one by one, or leave to the step they belong to. */
 export const STEPS_ASKED = ['in-one', 'by-steps'] as const;
 export const STRAY_STRANDS = ['end-again', 'snipped'] as const;
@@ -51,6 +53,7 @@ export interface PracticeChoices extends TensileStrengths {
   /** Whether what is looked at on a die that was put in is asked step by step, or by the tool’s check alone. */
   readonly mounting: (typeof STEPS_ASKED)[number];
   /** Whether each bite of several has a step of its own. */
+  readonly secondStroke: (typeof SECOND_STROKES)[number];
   readonly biteSteps: (typeof STEPS_ASKED)[number];
   /** Whether seat, hold and wire are each asked for. */
   readonly loading: (typeof STEPS_ASKED)[number];

@@ -255,6 +255,24 @@ export const CHOICES: readonly Choice[] = [
     ],
   },
   {
+    key: 'secondStroke',
+    title: 'A second stroke',
+    why: 'Pressed twice, metal hardens and cracks; a cycle that stopped on its way, or a barrel that is rolled nest after nest, is another matter.',
+    schools: [
+      school(P.SECOND_STROKES[0], 'never', 'A cycle that was not completed costs the end.'),
+      school(
+        P.SECOND_STROKES[1],
+        'once, in the same place, after a stopped cycle',
+        'A stopped cycle may be closed again once, with nothing moved; then it costs the end.',
+      ),
+      school(
+        P.SECOND_STROKES[2],
+        'forming strokes where the sheet allows them',
+        'An open barrel in a plier is formed nest after nest until it is still; all else is pressed once.',
+      ),
+    ],
+  },
+  {
     key: 'covering',
     title: 'Cover and heat',
     why: 'What a sleeve covers nobody sees again; bubbles and a warm seal leak later.',

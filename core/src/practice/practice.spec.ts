@@ -87,7 +87,7 @@ describe('A practice profile', () => {
   });
 
   it('knows every choice with at least two schools and the usual one first', () => {
-    expect(CHOICES.length).toBe(28);
+    expect(CHOICES.length).toBe(29);
     for (const choice of CHOICES) {
       expect(choice.schools.length).withContext(choice.key).toBeGreaterThan(1);
       expect(choice.schools[0]?.value).withContext(choice.key).toBe(String(house[choice.key]));

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { choiceField, labelField, lengthField, partField, rowsField, wordsField, type Noun } from '../part';
+import { choiceField, labelField, lengthField, partField, rowsField, sheetField, wordsField, type Noun } from '../part';
 import { NOTCHES_FOR } from './kinds';
 
 /** A wire stripper with its notches. */
@@ -11,6 +11,7 @@ const described = z.strictObject({
   /** Step of its length stop, mm. */
   step: lengthField('step', { help: 'of its length stop' }),
   insulations: wordsField('insulations'),
+  sheet: sheetField(),
   notches: rowsField(
     'notch',
     z.strictObject({

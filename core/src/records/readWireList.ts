@@ -31,6 +31,9 @@ const MOST_QUANTITY = 1_000_000;
 
 /** An end that gets no terminal of ours (cut end, other plug). */
 const NO_TERMINAL = new Set(['', '-', 'none']);
+/** What a cell may say of fuel, oil or vapour nearby. */
+const NEAR = new Set(['yes', 'y', 'true', '1', 'x']);
+const NOT_NEAR = new Set(['', '-', 'no', 'n', 'false', '0']);
 
 /**
  * Reads a wire list from its rows of text. Columns are matched by their headers in any order; the unit of length may
@@ -102,7 +105,15 @@ export function readWireList(
       return null;
     };
     const demand = { temperature: asked('temperature'), current: asked('current'), voltage: asked('voltage') };
-    const demandOf = (column: 'studA' | 'studB'): Demand => ({ ...NO_DEMAND, ...demand, stud: cell(column) || null });
+    const fuel = cell('fuelNear').toLowerCase();
+    if (!NEAR.has(fuel) && !NOT_NEAR.has(fuel)) wrong('fuelNear', `'${fuel}' is neither yes nor no.`);
+    const near = NEAR.has(fuel) && { fuelNear: true as const };
+    const demandOf = (column: 'studA' | 'studB'): Demand => ({
+      ...NO_DEMAND,
+      ...demand,
+      ...near,
+      stud: cell(column) || null,
+    });
     if (read.total === before) {
       rows.push({
         row,

@@ -3,7 +3,7 @@ import { plainHeading, type HeadedColumn } from '../table';
 /** What a column of a wire list may say. */
 export const WIRE_LIST_KEYS = [
   ...(['wireId', 'wirePart', 'length', 'terminalA', 'terminalB', 'quantity', 'place', 'jointA', 'jointB'] as const),
-  ...(['studA', 'studB', 'temperature', 'current', 'voltage'] as const),
+  ...(['studA', 'studB', 'temperature', 'current', 'voltage', 'fuelNear'] as const),
 ] as const;
 export type WireListKey = (typeof WIRE_LIST_KEYS)[number];
 
@@ -59,6 +59,11 @@ export const WIRE_LIST_COLUMNS: Readonly<Record<WireListKey, WireListColumn>> = 
   ]),
   current: column('current', 'A it carries', ['current', 'currentamp', 'amps']),
   voltage: column('voltage', 'V it stands', ['voltage', 'volts']),
+  fuelNear: column('fuel near', 'yes where fuel, oil or vapour is near: no flame there', [
+    'fuelnear',
+    'fuel',
+    'noflame',
+  ]),
 };
 
 /** Parts of the cabinet, by their numbers. */

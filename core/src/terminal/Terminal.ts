@@ -12,6 +12,7 @@ import {
   quantityField,
   rangeField,
   rowsField,
+  sheetField,
   temperatureField,
   textField,
   type Noun,
@@ -95,6 +96,17 @@ const crimpHeightSchema = z.strictObject({
 });
 export type CrimpHeight = Noun<typeof crimpHeightSchema>;
 
+/** What is measured after the crimp with a die of one index, and across which of its faces. */
+const dieDimensionSchema = z
+  .strictObject({
+    index: idField('die index'),
+    across: textField('across', { help: 'which faces, as the sheet draws them' }),
+    from: lengthField('from'),
+    to: lengthField('to'),
+  })
+  .refine(({ from, to }) => from <= to, 'is backwards: the smaller end comes first');
+export type DieDimension = Noun<typeof dieDimensionSchema>;
+
 const sizeRange = (smallest: string, largest: string) =>
   z
     .strictObject({ smallest: sizeField(smallest), largest: sizeField(largest) })
@@ -173,11 +185,29 @@ const described = z
         insertionTool: textField('insertion tool').nullable(),
         removalTool: textField('removal tool').nullable(),
         secondaryLock: flagField('secondary lock'),
+        /** How often one contact may be taken out of a cavity; null where the sheet is silent. */
+        mostRemovals: countField('most removals', 99).nullable().default(null),
       })
       .nullable()
       .default(null),
+    /** How it goes onto its counterpart; null for all that is not plugged. */
+    mating: z
+      .strictObject({
+        counterpart: textField('mates with', { help: 'the counterpart its sheet names' }),
+        insertion: quantityField('insertion most', 'N').nullable(),
+        withdrawal: quantityField('withdrawal least', 'N').nullable(),
+        /** Its sheet asks for contact grease. */
+        grease: flagField('grease'),
+      })
+      .nullable()
+      .default(null),
+    sheet: sheetField(),
     slideOn: rowsField('slide on', slideOnSchema),
     crimpHeights: rowsField('crimp height', crimpHeightSchema).default([]),
+    /** What is measured after the crimp with a die of each index, mm; empty where the sheet gives none. */
+    dieDimensions: rowsField('die dimension', dieDimensionSchema).default([]),
+    /** Whether the sheet allows the barrel to be formed in several strokes, nest after nest. */
+    formingStrokes: flagField('forming strokes').default(false),
   })
   .refine(
     ({ conductorRange, otherRange }) =>

@@ -1,3 +1,4 @@
+export { dieDimension } from './dieDimension';
 export { atEnd, endOf, ofEnd, type End } from './End';
 export { familyOf } from './families';
 export { familyName } from './familyName';

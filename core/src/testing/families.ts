@@ -14,7 +14,13 @@ const of = (changes: Partial<Terminal>, barrel: Partial<Terminal['barrel']>): Te
 });
 const open = { seam: 'open', stripRule: 'window', betweenGrips: 2, supportLength: 2.5 } as const;
 const grip = { min: 2.5, max: 3.5 };
-const cavity = { insertionTool: null, removalTool: 'extractor', release: 'front', secondaryLock: true } as const;
+const cavity = {
+  insertionTool: null,
+  removalTool: 'extractor',
+  release: 'front',
+  secondaryLock: true,
+  mostRemovals: null,
+} as const;
 const tube = { part: 'TU', label: 'shrink tube', kind: 'sleeve', length: 30, wayRound: null, clear: false } as const;
 const heat = { min: 120, max: 180 };
 
@@ -211,7 +217,17 @@ export const fourIndent: Tool = {
     { barrelSize: '16', size: { scale: 'mm2', value: 1 }, setting: '4' },
     { barrelSize: '16', size: { scale: 'mm2', value: 1.5 }, setting: '5' },
   ],
-  positioners: [{ id: 'PO', label: 'positioner PO', mounted: false, adjustable: true, depth: 9.5, terminals: ['F06'] }],
+  positioners: [
+    {
+      id: 'PO',
+      label: 'positioner PO',
+      mounted: false,
+      adjustable: true,
+      perTurn: null,
+      depth: 9.5,
+      terminals: ['F06'],
+    },
+  ],
 };
 export { wireRound };
 

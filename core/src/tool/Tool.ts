@@ -15,6 +15,7 @@ import {
   quantityOrNone,
   rangeField,
   rowsField,
+  sheetField,
   textField,
   type Noun,
 } from '../part';
@@ -77,6 +78,8 @@ const positionerSchema = z.strictObject({
   adjustable: flagField('adjustable'),
   /** Depth to set, mm from the face; null for a fixed one. */
   depth: lengthField('depth').nullable(),
+  /** How far one turn of its adjuster moves it, mm; null where nobody says. */
+  perTurn: lengthField('per turn').nullable().default(null),
   terminals: listField('terminals', partId),
 });
 export type Positioner = Noun<typeof positionerSchema>;
@@ -106,6 +109,7 @@ const described = z.strictObject({
   calibrationUntil: dateField('calibration until'),
   cycles: countOrNone('cycles'),
   cycleLimit: countField('cycle limit'),
+  sheet: sheetField(),
   /** How far one step of the height adjustment moves the ram, mm; null where the tool has none. */
   heightStep: lengthField('height step').nullable().default(null),
   /** Minutes it takes to change a die, a positioner, a setting. */

@@ -15,3 +15,11 @@ export { limitSizes } from './limitSizes';
 export { judgeRetention } from './judgeRetention';
 export * from './trace';
 export * from './gauge';
+export {
+  judgeMating,
+  MATING_CYCLES,
+  MOST_CYCLES,
+  MOST_MATING,
+  type MatingCycle,
+  type MatingVerdict,
+} from './judgeMating';

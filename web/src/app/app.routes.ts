@@ -72,6 +72,11 @@ export const routes: Routes = [
         loadComponent: () => import('./diagnosis/cause-stage').then((m) => m.CauseStage),
       },
       {
+        path: 'mating',
+        title: 'Mating · Tug Mark',
+        loadComponent: () => import('./mating/mating-stage').then((m) => m.MatingStage),
+      },
+      {
         path: 'release',
         title: 'Release · Tug Mark',
         loadComponent: () => import('./lot/release-stage').then((m) => m.ReleaseStage),

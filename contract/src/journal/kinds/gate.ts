@@ -1,4 +1,4 @@
-import { END_FAULTS, GATES, MOST_BITES, REMEDIES } from '@tug-mark/core';
+import { END_FAULTS, GATES, MOST_BITES, REMEDIES, STROKE_FINDS } from '@tug-mark/core';
 import { z } from 'zod';
 import { anyoneRecording, type EntryKindContract } from '../EntryKindContract';
 import { end, note, run } from '../fields';
@@ -13,6 +13,7 @@ export const gate: EntryKindContract<'gate'> = {
     answer: z.enum(['yes', 'no']),
     fault: z.enum(END_FAULTS).optional(),
     remedy: z.enum(REMEDIES).optional(),
+    found: z.enum(STROKE_FINDS).optional(),
     note,
   }),
   may: anyoneRecording,

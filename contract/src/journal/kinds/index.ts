@@ -6,8 +6,10 @@ import { finding } from './finding';
 import { finish } from './finish';
 import { gate } from './gate';
 import { hold } from './hold';
+import { locator } from './locator';
 import { lot } from './lot';
 import { marks } from './marks';
+import { mating } from './mating';
 import { measure } from './measure';
 import { photo } from './photo';
 import { progress } from './progress';
@@ -28,8 +30,10 @@ export const ENTRY_KINDS: { readonly [K in EntryKind]: EntryKindContract<K> } = 
   finish,
   gate,
   hold,
+  locator,
   lot,
   marks,
+  mating,
   measure,
   photo,
   progress,

@@ -66,7 +66,7 @@ export const COVERING: readonly MakeStep[] = [
         : `Set the heater ${set}; the sleeve has to reach ${heatOf(terminal)}.`,
       why: 'Two numbers: what the heater is set to and how hot the sleeve itself becomes. The second one decides.',
       confirm: isFlame ? 'The place is fit for a flame' : 'The heater is set so and warm',
-      caution: isFlame ? NO_FLAME : NO_GLOW,
+      caution: cautionOf(context),
     };
   },
   (context) => {
@@ -87,14 +87,14 @@ export const COVERING: readonly MakeStep[] = [
         headline: `Hold the sleeve from sliding, turn the wire, shrink from the middle outwards until ${ends}.`,
         why: `${source}, kept moving. No bubbles: they are air that is shut in. ${charred}`,
         confirm: `${confirm}, no bubbles`,
-        caution: isFlame ? NO_FLAME : NO_GLOW,
+        caution: cautionOf(context),
       };
     return {
       gate: 'sealed-both-ends',
       headline: `Shrink from the middle outwards until ${ends}.`,
       why: `${source}, kept moving. The sleeve itself has to reach ${heatOf(terminal)}; ${heater} ${charred}`,
       confirm,
-      caution: `${isFlame ? NO_FLAME : NO_GLOW} Let the heater run cold before switching it off.`,
+      caution: `${cautionOf(context)} Let the heater run cold before switching it off.`,
     };
   },
   (context) =>
@@ -107,10 +107,28 @@ export const COVERING: readonly MakeStep[] = [
           caution: 'Let the heater run cold before switching it off.',
         }
       : null,
+  ({ terminal: { mating } }) =>
+    mating?.grease
+      ? {
+          gate: 'greased',
+          headline: `Contact grease, thin, before it meets ${mating.counterpart}.`,
+          why: 'Its sheet asks for it. On the mating face alone: grease in the barrel or under a seal spoils both.',
+          confirm: 'The mating face is greased',
+          caution: 'The grease its sheet names, and no other: some swell seals.',
+        }
+      : null,
 ];
 
 const NO_FLAME = 'A flame only where nothing can catch fire: never near fuel, vapour, oil, solvent or trim.';
 const NO_GLOW = 'Hot air and hot sleeves burn. No flame or glowing element near fuel, oil, solvent or vapour.';
+
+/** Fuel nearby bars flame whatever the house rules say, and the set-up has taken it away already: this says why. */
+const cautionOf = ({ practice, fuelNear }: GateContext) =>
+  fuelNear
+    ? 'Fuel, oil or vapour is near this place: no flame and nothing that glows, whatever the house rules say. Make it elsewhere, or with a heater that neither glows nor sparks.'
+    : practice.sealingHeat === 'flame'
+      ? NO_FLAME
+      : NO_GLOW;
 
 const isBySteps = ({ practice }: GateContext) => practice.covering === 'by-steps';
 

@@ -3,6 +3,8 @@ import { capital } from '../../text';
 import type { Tool } from '../../tool';
 import { showRange } from '../../units';
 import { endPoints } from '../endPoints';
+import type { Forming } from '../forming';
+import { STROKE_FINDS } from '../Gate';
 import { STRAIGHT } from '../orientation';
 import { wayOut } from './loading';
 import type { GateContext, MakeStep, Step } from './Step';
@@ -47,12 +49,24 @@ export const READYING: readonly MakeStep[] = [
       caution: null,
     };
   },
+  ({ locator, tool, end }) =>
+    locator && end === 1
+      ? {
+          gate: 'locator',
+          headline: locator.isSet
+            ? `${capital(tool.positioner?.label ?? 'the locator')} is set by trial: lock it.`
+            : `Set ${tool.positioner?.label ?? 'the locator'} by trial crimps until two in a row are good.`,
+          why: locator.next.text,
+          confirm: 'Two good in a row; it is locked',
+          caution: 'Each trial spends its contact: it never goes into a loom.',
+        }
+      : null,
 ];
 
 /** Every step of pressing an end that lies in its nest, and of trying it. */
 export const PRESSING: readonly MakeStep[] = [
   (context) => {
-    const { strip, tool, bites, practice } = context;
+    const { strip, tool, bites, practice, forming: inStrokes } = context;
     const cycle = cycleOf(tool.tool);
     const bottoms = strip.rule === 'stop' || strip.rule === 'lug';
     const loading = bottoms && practice.loading === 'in-one' ? 'Wire in until it bottoms, light pressure kept. ' : '';
@@ -60,6 +74,7 @@ export const PRESSING: readonly MakeStep[] = [
     const grip = hasTwoStrokes(context) ? 'Conductor grip only: ' : '';
     const whole: Step = {
       gate: 'cycle-complete',
+      remedies: practice.secondStroke === 'once-stopped' ? ['again', 'cut-off'] : ['cut-off'],
       headline: capital(
         bites.length <= 1 ? `${grip}one bite, ${cycle.until}.` : `${grip}${bites.length} bites, each ${cycle.until}.`,
       ),
@@ -69,6 +84,7 @@ export const PRESSING: readonly MakeStep[] = [
         ? 'Fingers out of the press and its dies; guard closed. Battery and mains work: released specifications and qualified people decide.'
         : 'Fingers out of the dies.',
     };
+    if (inStrokes) return strokes(inStrokes, whole);
     if (practice.biteSteps === 'in-one' || bites.length < 2) return whole;
     return bites.map(({ order, centre }) => ({
       ...whole,
@@ -78,13 +94,16 @@ export const PRESSING: readonly MakeStep[] = [
       confirm: `${cycle.confirm}; bite ${order} shows ${tool.nest.mark}`,
     }));
   },
-  ({ tool: { nest } }) => ({
-    gate: 'mark-matches',
-    headline: `Read the mark: ${nest.mark}.`,
-    why: 'The die leaves its mark on the piece. Another mark is another nest, whatever the piece looks like.',
-    confirm: `The mark is ${nest.mark}`,
-    caution: null,
-  }),
+  ({ tool: { nest: chosen }, forming: inStrokes }) => {
+    const nest = inStrokes?.last ?? chosen;
+    return {
+      gate: 'mark-matches',
+      headline: `Read the mark: ${nest.mark}.`,
+      why: 'The die leaves its mark on the piece. Another mark is another nest, whatever the piece looks like.',
+      confirm: `The mark is ${nest.mark}`,
+      caution: null,
+    };
+  },
   ({ end }) =>
     end === 1
       ? null
@@ -104,19 +123,46 @@ export const PRESSING: readonly MakeStep[] = [
   }),
   (context) => {
     if (!hasTwoStrokes(context)) return null;
-    const { terminal, tool, practice } = context;
-    const leavesOpen = canLeaveOpen(terminal, tool.nest) && practice.pullEvidence === 'grip-open';
     return {
       gate: 'insulation-bite',
       headline: 'Now the insulation grip.',
-      why: `Snug on the insulation, not cutting in. The conductor grip has been tried before it is hidden.${
-        leavesOpen ? ' On the pieces for the pull it stays open, so that the conductor grip alone is pulled.' : ''
-      }`,
-      confirm: leavesOpen ? 'Insulation grip is closed, or left open for the pull' : 'Insulation grip is closed',
+      why: 'Snug on the insulation, not cutting in. The conductor grip has been tried before it is hidden.',
+      confirm: 'Insulation grip is closed',
       caution: null,
     };
   },
+  ({ terminal, tool, practice, end }) =>
+    end === 1 && canLeaveOpen(terminal, tool.nest) && practice.pullEvidence === 'grip-open'
+      ? {
+          gate: 'grip-open',
+          headline: 'On the pieces for the pull the insulation grip stays open; they lie apart, marked so.',
+          why: 'So the conductor grip alone is pulled. A piece with its grip closed is pulled through both and proves less; an open one never goes into a loom.',
+          confirm: 'Those pieces are open, apart and marked',
+          caution: null,
+        }
+      : null,
 ];
+
+/** Strokes of a barrel that is formed nest after nest: each shows once the one before still moved it. */
+function strokes({ nests, strokes: made }: Forming, whole: Step): readonly Step[] {
+  return nests.slice(0, made).map((nest, i): Step => {
+    const isLast = i === nests.length - 1;
+    return {
+      ...whole,
+      gate: 'formed',
+      bite: i + 1,
+      headline: isLast
+        ? `Stroke ${i + 1}, nest ${nest.label}, the last one: close it.`
+        : `Stroke ${i + 1}, nest ${nest.label}: close it, then feel whether the next nest would move it.`,
+      why: isLast
+        ? 'The last nest: nothing goes into a narrower one. A barrel that is not still here belongs to another nest or another wire.'
+        : `Still, and it is done: height and mark are this nest’s. It moves, and nest ${nests[i + 1]?.label} comes next.`,
+      confirm: 'It is still',
+      finds: isLast ? [] : STROKE_FINDS,
+      remedies: ['cut-off'],
+    };
+  });
+}
 
 /** The conductor grip is closed and tried before the insulation grip, by the house rules or because the nest does so. */
 function hasTwoStrokes({ terminal, tool, practice }: GateContext): boolean {

@@ -1,5 +1,5 @@
 import { entriesOf } from '../../entry';
-import { plausibleForce } from '../../tug';
+import { findHold, plausibleForce } from '../../tug';
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
 import { ofWire } from '../pieceSlot';
 
@@ -15,7 +15,7 @@ export const hold: Kind<BodyOf<'hold'>> = {
   },
   after: 'tool',
   rests: false,
-  check(body, { setUp, own, pull }) {
+  check(body, { setUp, own, pull, lot, limit }) {
     if (!(body.force > 0 && body.seconds > 0 && body.moved >= 0)) {
       return refuse('hold-impossible', '', 'A hold has a force and a time above 0, and a movement of 0 or more.');
     }
@@ -29,13 +29,10 @@ export const hold: Kind<BodyOf<'hold'>> = {
     if (entriesOf(own, 'reading').some((e) => e.body.piece === body.piece)) {
       return refuse('pulled-apart', 'piece', `Piece ${body.piece} was pulled apart already: hold one that is whole.`);
     }
-    return setUp.hold?.hold
+    const asked = lot === null ? setUp.hold : limit && findHold(limit, pull.breaks);
+    return asked?.hold
       ? null
-      : refuse(
-          'hold-not-asked',
-          '',
-          setUp.hold?.reason.text ?? 'No limit applies, so there is nothing to judge a hold by.',
-        );
+      : refuse('hold-not-asked', '', asked?.reason.text ?? 'No limit applies, so there is nothing to judge a hold by.');
   },
   sentence: (body) =>
     `Piece ${body.piece} held ${body.force} N for ${body.seconds} s, moved ${body.moved} mm${noted(body.note)}`,

@@ -116,4 +116,84 @@ describe('Making the crimp', () => {
     bench = await Bench.open(CrimpStage, { view: viewOf({ tools: [] }) });
     expect(bench.headline).toBe('The crimp waits for a tool.');
   });
+
+  describe('formed in several strokes', () => {
+    const [die] = viewOf().tools[0]?.dies ?? [];
+    const [nest] = die?.nests ?? [];
+    if (!die || !nest) throw new Error('no die');
+    const wide = { ...nest, id: 'W', label: 'wide', area: { min: 1, max: 2 }, mark: 'wide mark', terminals: [] };
+    const base = viewOf();
+    const plier = {
+      ...base,
+      terminal: { ...base.terminal, formingStrokes: true },
+      practice: { ...base.practice, secondStroke: 'forming' as const },
+      tools: base.tools.map((each) => ({
+        ...each,
+        kind: 'plier' as const,
+        dies: [{ ...die, nests: [...die.nests, wide] }],
+      })),
+    };
+    const yes = (gate: 'strip-looked-at' | 'orientation') => kept({ kind: 'gate', gate, answer: 'yes', note: '' });
+    const before = [TOOL_TAKEN(), yes('strip-looked-at'), yes('orientation')];
+
+    it('asks after each stroke whether it is still, and shows the next nest only when it moves', async () => {
+      bench = await Bench.open(CrimpStage, { view: viewOf({ ...plier, entries: before }) });
+      expect(bench.headline).toBe('Stroke 1, nest wide: close it, then feel whether the next nest would move it.');
+      await bench.key('v');
+      expect(bench.put[0]?.body).toEqual(jasmine.objectContaining({ gate: 'formed', answer: 'yes', found: 'moves' }));
+      expect(bench.headline).toBe('Stroke 2, nest 1, the last one: close it.');
+      expect(bench.has('It still moves: next nest')).toBeFalse();
+      await bench.key('Enter');
+      expect(bench.put[1]?.body).toEqual(jasmine.objectContaining({ gate: 'formed', bite: 2, answer: 'yes' }));
+      expect(bench.headline).toBe('Read the mark: one dot.');
+    });
+
+    it('ends with the first stroke it is still after, whose mark is read then', async () => {
+      bench = await Bench.open(CrimpStage, { view: viewOf({ ...plier, entries: before }) });
+      await bench.press('It is still');
+      expect(bench.put[0]?.body).toEqual(jasmine.objectContaining({ gate: 'formed', found: 'still' }));
+      expect(bench.headline).toBe('Read the mark: wide mark.');
+    });
+  });
+
+  describe('with a locator set by trial', () => {
+    const base = viewOf();
+    const locator = { id: 'LO', label: 'locator LO', mounted: true, adjustable: true, depth: null, perTurn: 0.5 };
+    const tools = base.tools.map((each) => ({ ...each, positioners: [{ ...locator, terminals: ['RB'] }] }));
+    const taken = kept({ kind: 'tool', tool: 'HT', die: 'A', nest: '1', positioner: 'LO' });
+    const yes = (gate: 'strip-looked-at' | 'setting') => kept({ kind: 'gate', gate, answer: 'yes', note: '' });
+
+    it('takes trials by the caliper until two in a row are good, and tells the correction in turns', async () => {
+      const entries = [taken, yes('strip-looked-at'), yes('setting')];
+      bench = await Bench.open(CrimpStage, { view: viewOf({ tools, entries }) });
+      expect(bench.headline).toBe('Set locator LO by trial crimps until two in a row are good.');
+      await bench.key('Enter');
+      expect(bench.put).toEqual([]);
+      expect(bench.text).toContain('Run locator LO out, drop a contact in');
+      const trial = async (text: string) => {
+        await bench.type('locator-typed', text);
+        await bench.submit('tm-locator-trial form');
+      };
+      // A bare ring of 6 mm: the bite is wanted at 3.
+      await trial('4');
+      expect(bench.put[0]?.body).toEqual({ kind: 'locator', trial: 1, measured: 4, note: '' });
+      expect(bench.text).toContain('1.00 mm deeper, 2.00 turn');
+      await trial('3.1');
+      await trial('2.9');
+      expect(bench.element.querySelector('#locator-typed')).toBeNull();
+      expect(bench.headline).toBe('Locator LO is set by trial: lock it.');
+      await bench.key('Enter');
+      expect(bench.put.at(-1)?.body).toEqual(jasmine.objectContaining({ gate: 'locator', answer: 'yes' }));
+    });
+
+    it('says of a length that is none what is wrong, and keeps it in the field', async () => {
+      const entries = [taken, yes('strip-looked-at'), yes('setting')];
+      bench = await Bench.open(CrimpStage, { view: viewOf({ tools, entries }) });
+      await bench.type('locator-typed', 'half');
+      await bench.submit('tm-locator-trial form');
+      expect(bench.put).toEqual([]);
+      expect(bench.element.querySelector('tm-locator-trial tm-notice')).not.toBeNull();
+      expect(bench.element.querySelector<HTMLInputElement>('#locator-typed')?.value).toBe('half');
+    });
+  });
 });

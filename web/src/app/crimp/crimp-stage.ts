@@ -11,12 +11,13 @@ import { SideViewDrawing } from '../parts/side-view';
 import { Keys } from '../shell/keys';
 import { EndPoints } from './end-points';
 import { GateAnswer } from './gate-answer';
+import { LocatorTrials } from './locator-trial';
 import { Notice } from '../parts/notice';
 
 /** Which way round, how many bites, in what order: one step at a time, each confirmed before the next shows. */
 @Component({
   selector: 'tm-crimp-stage',
-  imports: [Notice, NzButtonModule, EndPoints, EndView, GateAnswer, Mark, Measures, SideViewDrawing],
+  imports: [Notice, NzButtonModule, EndPoints, EndView, GateAnswer, LocatorTrials, Mark, Measures, SideViewDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (hand.view(); as view) {
@@ -58,6 +59,8 @@ import { Notice } from '../parts/notice';
         </div>
         @if (step()?.points?.length) {
           <tm-measures />
+        } @else if (step()?.gate === 'locator') {
+          <tm-locator-trial />
         } @else if (end()?.lies; as lies) {
           <p class="lies">
             <strong>{{ lies.headline }}</strong> {{ lies.critical ? 'Critical. ' : ''
@@ -173,6 +176,7 @@ export class CrimpStage {
     return (step && this.answers().get(step.key)) ?? null;
   });
   private readonly answer = viewChild(GateAnswer);
+  private readonly trials = viewChild(LocatorTrials);
   protected readonly headline = computed(
     () =>
       (this.step() && `${this.step()?.end === 2 ? 'End 2. ' : ''}${this.step()?.headline}`) ??
@@ -218,11 +222,14 @@ export class CrimpStage {
       [
         { key: 'Enter', does: 'confirm the step, or go on' },
         { key: 'N', does: 'not like this: say what differs' },
-        { key: 'M', does: 'type the measured strip length of the next piece' },
+        { key: 'V', does: 'after a forming stroke: it still moves' },
+        { key: 'M', does: 'type the measured length of the next piece or trial' },
       ],
       (key) => {
         if (this.answer()?.handle(key)) return true;
-        if (key.toLowerCase() === 'm') focusMeasure();
+        const trials = this.trials();
+        if (key.toLowerCase() === 'm' && trials) trials.focus();
+        else if (key.toLowerCase() === 'm') focusMeasure();
         else if (key === 'Enter' && this.taken()) this.to('look');
         else return false;
         return true;

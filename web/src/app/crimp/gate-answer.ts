@@ -1,7 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule } from '@angular/forms';
-import { drawStrippedEnd, gateAbout, REMEDY_WORDS, type EntryBody, type Remedy, type SetUp } from '@tug-mark/core';
+import {
+  drawStrippedEnd,
+  gateAbout,
+  REMEDY_WORDS,
+  type EntryBody,
+  type Remedy,
+  type SetUp,
+  type StrokeFind,
+} from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -54,10 +62,19 @@ type Gate = SetUp['gates'][number];
       <button nz-button nzType="primary" class="bench-button" type="button" (click)="yes()">
         {{ gate().confirm }}
       </button>
+      @if (finds()) {
+        <button nz-button class="bench-button" type="button" (click)="moves()">It still moves: next nest</button>
+      }
       @if (!isRefused()) {
         <button nz-button class="bench-button" type="button" (click)="ask('no')">Not like this</button>
       }
-      <span class="keys"><kbd>Enter</kbd> confirm <kbd>N</kbd> say what differs</span>
+      <span class="keys">
+        <kbd>Enter</kbd> confirm
+        @if (finds()) {
+          <kbd>V</kbd> it still moves
+        }
+        <kbd>N</kbd> say what differs
+      </span>
     }
     @if (refusal()) {
       <tm-notice kind="bad">{{ refusal() }}</tm-notice>
@@ -113,6 +130,8 @@ export class GateAnswer {
     const own = this.known().find(({ code }) => code === this.chosen())?.remedy;
     return own ? [own, ...remedies.filter((each) => each !== own)] : remedies;
   });
+  /** Whether the step asks if the barrel is still or moves. */
+  protected readonly finds = computed(() => this.gate().finds.length > 0);
   protected readonly refusal = signal('');
   protected readonly isRefused = computed(() => this.given()?.body.answer === 'no');
   /** What was done, as the answer before says it. */
@@ -124,6 +143,7 @@ export class GateAnswer {
   /** A key of the stage that answers; false when it is none. */
   handle(key: string): boolean {
     if (key.toLowerCase() === 'n' && !this.isRefused()) this.ask('no');
+    else if (key.toLowerCase() === 'v' && this.finds()) this.moves();
     else if (key === 'Enter') this.yes();
     else return false;
     return true;
@@ -132,6 +152,12 @@ export class GateAnswer {
   protected yes(): void {
     if (this.isRefused()) this.ask('mended');
     else this.answer('yes', '', null);
+  }
+
+  /** A forming stroke after which the next nest would still move the barrel. */
+  protected moves(): void {
+    const given = this.isRefused() ? this.given() : null;
+    this.answer('yes', '', given && { corrects: given.id, why: this.done() || 'closed again' }, undefined, 'moves');
   }
 
   protected ask(what: 'no' | 'mended'): void {
@@ -158,6 +184,7 @@ export class GateAnswer {
     note: string,
     correction: { readonly corrects: string; readonly why: string } | null,
     remedy?: Remedy,
+    found: StrokeFind = 'still',
   ): void {
     const fault = this.known().find(({ code }) => code === this.fault.value)?.code;
     const refusal = this.hand.put(
@@ -165,6 +192,7 @@ export class GateAnswer {
         ...{ kind: 'gate', ...gateAbout(this.gate()), answer },
         ...(answer === 'no' && fault && { fault }),
         ...(remedy && { remedy }),
+        ...(answer === 'yes' && this.finds() && { found }),
         note,
       },
       correction,

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
+import { findHold } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -83,6 +84,9 @@ import { LotWork } from './lot-work';
           <button class="link" type="button" (click)="work.open('another')">Check another piece</button>
           <button class="link" type="button" (click)="work.open('plan')">Quantity and plan</button>
           <button class="link" type="button" (click)="work.open('file')">Pulls from a file</button>
+          @if (hasKept()) {
+            <button class="link" type="button" (click)="work.open('kept')">Holds, cavities, pairs</button>
+          }
         </nav>
       }
     }
@@ -173,6 +177,12 @@ export class LotSide {
   protected readonly why = typedText();
   /** A count lower than the one before: it corrects that one, with its reason. */
   protected readonly recount = signal<number | null>(null);
+  /** Something of this lot is held, pushed or put together. */
+  protected readonly hasKept = computed(() => {
+    const [setUp, head] = [this.hand.setUp(), this.work.head()];
+    const limit = head && setUp?.lots.get(head.lot)?.[0]?.limit;
+    return Boolean(setUp?.retention ?? setUp?.mating) || Boolean(limit && findHold(limit, setUp?.breaks ?? 0).hold);
+  });
   protected readonly tool = computed(() => {
     const stands = this.work.head()?.stands;
     return stands ? `${stands.tool}, die ${stands.die}, nest ${stands.nest}` : '';

@@ -5,6 +5,7 @@ import { Hand } from '../hand/hand';
 import { LotMeasure } from '../look/lot-measure';
 import { Reasons } from '../parts/reasons';
 import { GaugeBar } from '../tug/gauge/gauge-bar';
+import { KeptTests } from '../tug/kept-tests';
 import { PullAsk } from '../tug/pull/pull-ask';
 import { lotPlace } from '../session/drafts';
 import { PULL_ENTRY, PullEntry } from '../tug/pull/pull-entry';
@@ -39,6 +40,7 @@ const PANELS: Readonly<Record<string, { readonly panel: LotPanel; readonly field
   c: { panel: 'another', field: 'check-piece' },
   h: { panel: 'change', field: 'change-what' },
   d: { panel: 'decide', field: 'disposition-note' },
+  w: { panel: 'kept', field: 'kept-piece' },
 };
 
 /** The lot while it is made: one card with the task in hand; what is made at its left, what was found at its right. */
@@ -47,7 +49,7 @@ const PANELS: Readonly<Record<string, { readonly panel: LotPanel; readonly field
   imports: [
     Notice,
     ...[RouterLink, AnotherPiece, Disposition, GaugeBar, LotCard, LotChangeForm, LotChecks, LotMeasure, LotOpen],
-    ...[LotSide, NotAsDrawn, PullAsk, PullField, PullsFromFile, PullsWaiting, Reasons],
+    ...[KeptTests, LotSide, NotAsDrawn, PullAsk, PullField, PullsFromFile, PullsWaiting, Reasons],
   ],
   providers: [LotWork, PULL_ENTRY],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -91,6 +93,8 @@ export class LotStage {
         return 'Check another piece';
       case 'file':
         return 'Pulls from a file';
+      case 'kept':
+        return 'What leaves a piece whole';
       case 'differs':
         return piece === null || this.work.step() !== 'look' ? '' : `Piece ${piece} is not as drawn`;
       case 'measure':
@@ -153,6 +157,7 @@ export class LotStage {
           { key: 'C', does: 'check another piece' },
           { key: 'H', does: 'something was changed or put right' },
           { key: 'P', does: 'pause or resume' },
+          { key: 'W', does: 'holds, cavities, pairs' },
           { key: 'D', does: 'decide about pieces held back' },
           { key: 'G', does: 'choose the gauge' },
           { key: 'F', does: 'finish the lot' },

@@ -18,7 +18,7 @@ import type { PulledForce } from '../tug/pull/pull-host';
 import { pulledEnds } from '../tug/pull/target-name';
 
 /** What of the lot is open instead of the task in hand, behind a named link or key. */
-export type LotPanel = 'none' | 'change' | 'decide' | 'plan' | 'differs' | 'another' | 'measure' | 'file';
+export type LotPanel = 'none' | 'change' | 'decide' | 'plan' | 'differs' | 'another' | 'measure' | 'file' | 'kept';
 
 interface State {
   /** A piece the person named; null follows what is due. */

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ReactiveFormsModule } from '@angular/forms';
-import { judgeHold, judgeRetention, showLimit, type EntryBody } from '@tug-mark/core';
+import { RouterLink } from '@angular/router';
+import { findHold, judgeHold, judgeRetention, showLimit, type EntryBody } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -17,11 +18,11 @@ import { Notice } from '../parts/notice';
  */
 @Component({
   selector: 'tm-kept-tests',
-  imports: [Notice, ReactiveFormsModule, NzButtonModule, NzInputModule, Mark, Tick],
+  imports: [Notice, ReactiveFormsModule, RouterLink, NzButtonModule, NzInputModule, Mark, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (hold(); as wanted) {
-      <details>
+      <details [open]="lot() !== null">
         <summary>
           Hold {{ least(wanted.force) }} N for {{ wanted.seconds }} s
           <span class="soft">· {{ holds().length }} tried</span>
@@ -31,15 +32,19 @@ import { Notice } from '../parts/notice';
           <p><tm-mark [state]="h.state" /> Piece {{ h.piece }}: {{ h.text }}</p>
         }
         <form (submit)="keepHold($event)" novalidate>
+          <label
+            >Piece
+            <input nz-input id="kept-piece" inputmode="numeric" [formControl]="piece" [placeholder]="holdPiece()"
+          /></label>
           <label>Held, N <input nz-input inputmode="decimal" [formControl]="force" /></label>
           <label>for, s <input nz-input inputmode="decimal" [formControl]="seconds" /></label>
           <label>moved, mm <input nz-input inputmode="decimal" [formControl]="moved" /></label>
-          <button nz-button type="submit">Keep piece {{ holdPiece() }}</button>
+          <button nz-button type="submit">Keep the hold</button>
         </form>
       </details>
     }
     @if (retention(); as wanted) {
-      <details>
+      <details [open]="lot() !== null">
         <summary>
           Contacts in their cavities
           <span class="soft">
@@ -71,6 +76,16 @@ import { Notice } from '../parts/notice';
           }}
         </p>
       </details>
+    }
+    @if (mating(); as sheet) {
+      <p>
+        <a
+          [routerLink]="['/bench', hand.view()?.combination?.id, 'mating']"
+          [queryParams]="lot() === null ? {} : { lot: lot() }"
+        >
+          Pairs with {{ sheet.counterpart }}, over their cycles
+        </a>
+      </p>
     }
     @if (message()) {
       <tm-notice kind="bad">{{ message() }}</tm-notice>
@@ -114,8 +129,11 @@ import { Notice } from '../parts/notice';
 export class KeptTests {
   /** The lot the pieces are of; null: samples of the set-up. */
   readonly lot = input<number | null>(null);
-  private readonly hand = inject(Hand);
+  protected readonly hand = inject(Hand);
+  protected readonly mating = computed(() => this.hand.setUp()?.mating ?? null);
   protected readonly least = (force: number) => showLimit(force, 1);
+  /** Left empty it is the next one that is whole. */
+  protected readonly piece = typedText();
   protected readonly force = typedText();
   protected readonly seconds = typedText();
   protected readonly moved = typedText('0');
@@ -130,7 +148,11 @@ export class KeptTests {
   protected readonly note = typedText();
   protected readonly message = signal('');
 
-  private readonly held = computed(() => this.hand.setUp()?.hold ?? null);
+  private readonly held = computed(() => {
+    const [setUp, lot] = [this.hand.setUp(), this.lot()];
+    const found = lot === null ? null : setUp?.lots.get(lot)?.[0]?.limit;
+    return (found && setUp ? findHold(found, setUp.breaks) : setUp?.hold) ?? null;
+  });
   protected readonly hold = computed(() => this.held()?.hold ?? null);
   protected readonly holdNote = computed(() => this.held()?.reason.text ?? '');
   /** The first piece that is neither pulled apart nor held already. */
@@ -170,21 +192,24 @@ export class KeptTests {
 
   protected keepHold(event: Event): void {
     event.preventDefault();
-    const [force, seconds, moved] = [this.force.value, this.seconds.value, this.moved.value].map(plainNumber);
-    if (force === null || seconds === null || moved === null) {
-      this.message.set('Force, time and movement are numbers.');
+    const [force, seconds, moved] = [
+      plainNumber(this.force.value),
+      plainNumber(this.seconds.value),
+      plainNumber(this.moved.value),
+    ];
+    const piece = this.piece.value.trim() === '' ? this.holdPiece() : plainNumber(this.piece.value);
+    if (force === null || seconds === null || moved === null || piece === null) {
+      this.message.set('Piece, force, time and movement are numbers.');
       return;
     }
     this.put(
       {
         kind: 'hold',
-        piece: this.holdPiece(),
-        force: force ?? 0,
-        seconds: seconds ?? 0,
-        moved: moved ?? 0,
+        ...{ piece, force, seconds, moved },
         note: '',
       },
       () => {
+        this.piece.setValue('');
         this.force.setValue('');
         this.seconds.setValue('');
         this.moved.setValue('0');

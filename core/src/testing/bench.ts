@@ -1,0 +1,47 @@
+import { checkEntry, computeSetUp, gateAbout, judgeCombination } from '../index';
+import type { Entry, EntryBody, Family, Practice, SetUpContext } from '../index';
+import { familyContext } from './families';
+import { NOW, practice } from './shop';
+
+/** Entries of one set-up, put through the rules one by one. */
+export class Bench {
+  readonly entries: Entry[] = [];
+  constructor(readonly context: SetUpContext) {}
+
+  get setUp() {
+    return computeSetUp(this.context, this.entries, NOW);
+  }
+
+  /** The refusal; null where it is taken on record. */
+  put(body: EntryBody, corrects: string | null = null): string | null {
+    const why = corrects && 'measured again';
+    const done = checkEntry(this.setUp, this.entries, body, { why, isCorrection: corrects !== null, by: 'Odile' });
+    if (!done.ok) return done.refusal.code;
+    const id = `e${this.entries.length}`;
+    this.entries.push({ id, at: NOW, by: 'Odile', body, corrects, why, limit: null });
+    return null;
+  }
+
+  take(): this {
+    const { chosen } = this.setUp.toolChoice;
+    if (!chosen) throw new Error('no tool');
+    const { tool, die, nest } = chosen;
+    expect(this.put({ kind: 'tool', tool: tool.part, die: die.id, nest: nest.id })).toBeNull();
+    return this;
+  }
+
+  /** Answers every step with yes, in order. */
+  make(): this {
+    for (const step of this.setUp.gates)
+      expect(this.put({ kind: 'gate', ...gateAbout(step), answer: 'yes', note: '' })).toBeNull();
+    return this;
+  }
+
+  get judged() {
+    return judgeCombination(this.setUp, this.entries, this.context, NOW);
+  }
+}
+
+/** A set-up of one family by house rules that differ in some points. */
+export const familySetUp = (family: Family, changes: Partial<Practice>, own: Partial<SetUpContext> = {}) =>
+  new Bench(familyContext(family, { practice: { ...practice, ...changes }, ...own })).setUp;
