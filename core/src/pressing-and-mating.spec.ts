@@ -139,7 +139,7 @@ describe('A second stroke', () => {
     const first = bench.entries.at(-1)?.id ?? '';
     expect(bench.put(no('again'), first)).toBe('stroke-again');
     expect(bench.put(no('cut-off'), first)).toBeNull();
-    expect(bench.setUp.cutOff).toBe(1);
+    expect(bench.setUp.cutOffs.count).toBe(1);
   });
 });
 
@@ -363,5 +363,43 @@ describe('Fuel, oil or vapour nearby', () => {
     expect(set?.headline).not.toContain('Flame');
     expect(set?.caution).toContain('whatever the house rules say');
     expect(heat(true).find(({ gate }) => gate === 'sealed-both-ends')?.why).toContain('Hot air');
+  });
+});
+
+describe('Ends of a set-up that are cut off', () => {
+  // Bare terminal, strip 10: with 1 mm of fresh cut 11 mm each of 25 mm to spare, so two.
+  const bench = () =>
+    new Bench(
+      familyContext('bare-terminal', { practice: { ...practice, measuredPieces: 3, wireSpare: 25, freshCut: 1 } }),
+    );
+  const no = (note: string): EntryBody => ({
+    ...{ kind: 'gate', gate: 'orientation', answer: 'no', note, remedy: 'cut-off' },
+  });
+
+  it('count by their reasons and against what one wire has to spare', () => {
+    const own = bench().take();
+    const each = own.setUp.budget?.perAttempt ?? 0;
+    const allowed = Math.floor(25 / each);
+    expect(own.setUp.cutOffs).toEqual({ count: 0, reasons: [], text: '' });
+    own.put({ kind: 'gate', gate: 'strip-looked-at', answer: 'no', note: '', fault: 'strand-cut', remedy: 'cut-off' });
+    const first = own.entries.at(-1)?.id ?? '';
+    own.put({ kind: 'gate', gate: 'strip-looked-at', answer: 'yes', note: '' }, first);
+    own.put(no('under the punch'));
+    expect(own.setUp.cutOffs.reasons).toEqual([
+      { reason: 'strand cut', count: 1 },
+      { reason: 'way round', count: 1 },
+    ]);
+    expect(own.setUp.cutOffs.text).toContain(`2 cut off and made again, ${(2 * each).toFixed(1)} mm of wire`);
+    expect(own.setUp.cutOffs.text).toContain(`${allowed - 2 === 0 ? 'None' : allowed - 2} of ${allowed}`);
+  });
+
+  it('say so where they took more than one wire’s spare, and the stage tells it', () => {
+    const own = new Bench(familyContext('bare-terminal', { practice: { ...practice, wireSpare: 5 } })).take();
+    own.put({ kind: 'gate', gate: 'strip-looked-at', answer: 'yes', note: '' });
+    own.put(no('under the punch'));
+    const told = own.judged.stages
+      .find(({ stage }) => stage === 'crimp')
+      ?.reasons.find(({ code }) => code === 'cut-offs');
+    expect(told?.text).toContain('The spare of one wire allows 0: this took more than one wire.');
   });
 });

@@ -358,7 +358,7 @@ describe('An end out of range', () => {
     expect(b.put(strip(9.2, { after: 'cut-off' }))).toBe('after-wrong');
     b.put(strip(8.4));
     expect(b.put(strip(9.5, { after: 'cut-off' }), 'e0')).toBeNull();
-    expect(b.setUp.cutOff).toBe(1);
+    expect(b.setUp.cutOffs.count).toBe(1);
     expect(b.judged.stages.find(({ stage }) => stage === 'prepare')?.state).toBe('pass');
   });
 });
@@ -410,7 +410,7 @@ describe('The stripped end', () => {
     });
     expect(bench.put(no('orientation'))).toBe('gate-order');
     expect(bench.put(no('strip-looked-at'))).toBeNull();
-    expect(bench.setUp.cutOff).toBe(1);
+    expect(bench.setUp.cutOffs.count).toBe(1);
     const made = new Bench(familyContext('bare-terminal')).take();
     made.put({ kind: 'gate', gate: 'strip-looked-at', answer: 'yes', note: '' });
     expect(made.put(no('orientation'))).toBe('fault-unknown');

@@ -17,6 +17,7 @@ import {
 } from '../crimp';
 import { biteRoom, criteriaOfEnds, findLookSheet, type Criterion, type LookContext, type LookSheet } from '../look';
 import { judgeEnds, nearestFits, type FitVerdict, type NearFit, type Use } from '../match';
+import type { PartSheet } from '../part';
 import type { Practice } from '../practice';
 import {
   choosePreparation,
@@ -40,7 +41,8 @@ import {
 import { findHold, findLimit, findPush, type HoldFound, type LimitFound, type LimitTable } from '../tug';
 import { today } from '../time';
 import { breakingLoad, type Wire } from '../wire';
-import { entriesOf, type Entry, type EntryBody, type Revisions, ofCurrentRun } from '../entry';
+import { entriesOf, type Entry, type Revisions, ofCurrentRun } from '../entry';
+import { cutOffs, type CutOffs } from './cutOffs';
 import { crimpHeight, crimpWidth } from './judgeStrips';
 import { gateOf, makeEnds, type EndSetUp } from './ends';
 import { pullsOf, type PullSetUp } from './pulls';
@@ -89,8 +91,8 @@ export interface SetUp {
   /** Why there are fewer bites than were asked for. */
   readonly biteNotes: BitePlan['reasons'];
   readonly gates: readonly GateStep[];
-  /** Ends cut off and made again so far, in this run: at a step, or after a strip length out of range. */
-  readonly cutOff: number;
+  /** Ends of the set-up that were cut off and made again, by their reasons. */
+  readonly cutOffs: CutOffs;
   /** How often an end can be cut off and made again; null until there is a strip length. */
   readonly budget: ReterminationBudget | null;
   /** How pieces are pulled, as far as the insulation grip goes; empty where it has none to speak of. */
@@ -124,6 +126,8 @@ export interface SetUp {
   readonly pulls: readonly PullSetUp[];
   /** What pieces of each lot are judged by, wire by wire: the table the lot was opened with. */
   readonly lots: ReadonlyMap<number, readonly LimitFound[]>;
+  /** Papers of its parts, as the cabinet names them, else as they were named with the release. */
+  readonly sheets: Readonly<Record<'terminal' | 'tool' | 'stripper', PartSheet | null>>;
   /** What its sheet asks of a pair put together; null for what is not plugged. */
   readonly mating: Terminal['mating'];
   /** What trial crimps came to; null where no locator is set by them. */
@@ -204,6 +208,7 @@ export function computeSetUp(
   if (!end || !pull) throw new Error('a terminal has one end and one wire at the least');
   const { limit, standing, breaks } = pull;
   const positioner = tool?.positioner ?? null;
+  const papers = entriesOf(entries, 'release').at(-1)?.body.sheets ?? {};
   const locator =
     end.look && isSetByTrial(positioner)
       ? judgeLocator(
@@ -218,6 +223,8 @@ export function computeSetUp(
   const strips = wireSetUps.flatMap(({ preparation }) => preparation?.strip.setPoint ?? []);
   // What is cut off takes as much of each wire as the longest strip does.
   const lost = strips.length ? { strip: Math.max(...strips), crimp: wireInCrimp(terminal) } : null;
+  const budget =
+    lost && reterminationBudget({ cut: practice.wireSpare, shortest: 0 }, { ...lost, trim: practice.freshCut });
   const lots = entriesOf(journal, 'lot').map(({ body }) => body);
   const lookSheet = findLookSheet(context.looks, context.class, day, taken ? (taken.look ?? 'plain') : null);
   return {
@@ -237,8 +244,13 @@ export function computeSetUp(
         ? gates({ ...gateOf(tool, end, null), ...making }, second && { ...gateOf(tool, second, end), ...making })
         : [],
     ...{ locator, forming: strokes, mating: terminal.mating },
-    cutOff: entries.filter(({ body }) => isCutOff(body)).length,
-    budget: lost && reterminationBudget({ cut: practice.wireSpare, shortest: 0 }, { ...lost, trim: practice.freshCut }),
+    sheets: {
+      terminal: terminal.sheet ?? papers.terminal ?? null,
+      tool: tool?.tool.sheet ?? papers.tool ?? null,
+      stripper: end.preparation?.stripper?.sheet ?? null,
+    },
+    budget,
+    cutOffs: cutOffs(entries, budget),
     pulledWith: pulledWith(terminal, tool?.nest ?? null, practice),
     after: aftercare(terminal, wire, practice),
     criteria: criteriaOfEnds(looks, lookSheet),
@@ -280,9 +292,4 @@ function foundSoFar(entries: readonly Entry[]): StrokeFind[] {
   const found: StrokeFind[] = [];
   for (const { at, found: each } of strokes.sort((a, b) => a.at - b.at)) if (at === found.length + 1) found.push(each);
   return found;
-}
-
-/** Whether an entry says that an end was cut off, to be made again. */
-function isCutOff(body: EntryBody): boolean {
-  return (body.kind === 'gate' && body.remedy === 'cut-off') || (body.kind === 'measure' && body.after === 'cut-off');
 }

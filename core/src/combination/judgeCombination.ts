@@ -253,6 +253,7 @@ function judgeCrimp(setUp: SetUp, entries: readonly Entry[]): StageVerdict {
         ]
       : []),
   ];
+  if (setUp.cutOffs.count) reasons.push(reason('cut-offs', 'note', setUp.cutOffs.text, { count: setUp.cutOffs.count }));
   return {
     stage: 'crimp',
     state: refused.length ? 'fail' : open.length ? 'missing' : 'pass',

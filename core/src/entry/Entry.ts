@@ -9,6 +9,7 @@ import {
   type SectionStroke,
   type View,
 } from '../look';
+import type { PartSheet } from '../part';
 import type { End } from '../terminal';
 import type { FailureMode } from '../tug';
 import type { ForceUnit, LengthUnit } from '../units';
@@ -35,6 +36,12 @@ export interface Standing {
   /** Sheet the pieces are looked at by; absent where the shop has none. */
   readonly look?: DocumentKey | undefined;
   readonly revisions: Revisions;
+}
+
+/** What a set-up stands on by paper: of the terminal and of the tool. */
+export interface ReleaseSheets {
+  readonly terminal?: PartSheet | undefined;
+  readonly tool?: PartSheet | undefined;
 }
 
 export const MEASURES = ['strip', ...POINT_CODES] as const;
@@ -280,7 +287,13 @@ export type EntryBody = { readonly run?: number | undefined } & (
       readonly ruling: 'counts' | 'invalid';
       readonly note: string;
     }
-  | { readonly kind: 'release'; readonly stands: Standing; readonly note: string }
+  | {
+      readonly kind: 'release';
+      readonly stands: Standing;
+      /** Papers named as it was released, for parts whose sheet the cabinet does not name. */
+      readonly sheets?: ReleaseSheets | undefined;
+      readonly note: string;
+    }
   | {
       readonly kind: 'lot';
       readonly lot: number;

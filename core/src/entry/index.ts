@@ -12,6 +12,7 @@ export {
   type EntryKind,
   type Measure,
   type PhotoKey,
+  type ReleaseSheets,
   type Revisions,
   type Standing,
   type TraceKey,

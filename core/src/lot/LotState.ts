@@ -15,6 +15,15 @@ export interface LotHead {
   /** Pieces made so far. */
   readonly made: number;
   readonly steps: readonly LotStep[];
+  /** The tools it was made with, in their order: from the piece after `after` on with what the set-up was released with then. */
+  readonly tools: readonly ToolOfLot[];
+  /** Pieces made when the tool was changed and nothing was released since: it waits for the set-up. Null while it does not. */
+  readonly awaitsSetUp: number | null;
+}
+
+export interface ToolOfLot {
+  readonly after: number;
+  readonly stands: Standing;
 }
 
 export interface LotStep {

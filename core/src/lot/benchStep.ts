@@ -17,6 +17,7 @@ const IN_WORDS: Readonly<Record<LotTaskCode, string>> = {
   check: 'Check a piece',
   make: 'Go on making',
   stop: 'Say what was put right',
+  'set-up': 'Set up again with the other tool',
   resume: 'Resume the lot',
   finish: 'Finish the lot',
   decide: 'See what is open',
@@ -44,14 +45,18 @@ export function benchStep(
   lot: LotVerdict | null,
 ): BenchStep {
   const { release, verdict } = judgement;
+  // A changed tool opens the set-up again; once it is released, the lot goes on.
+  const isReopened = lot !== null && lot.head.awaitsSetUp !== null && lotTask(lot).code === 'set-up';
   if (lot?.verdict === 'held') return { state: 'held', to: 'lot', text: lotStep(lot, lotTask(lot)) };
+  if (isReopened && entriesOf(ofCurrentRun(journal), 'release').length)
+    return { state: 'to-set-up', to: 'release', text: IN_WORDS['set-up'] };
   if (lot?.head.state === 'finished') return { state: 'through', to: 'lot', text: lotStep(lot, lotTask(lot)) };
   if (release.state === 'lapsed') return { state: 'held', to: 'release', text: 'Prove it again: the release lapsed' };
   if (verdict === 'rejected') {
     const [first] = judgement.holding;
     return { state: 'rejected', to: first?.stage ?? 'match', text: `Failed in ${first?.stage ?? 'match'}` };
   }
-  if (lot) return { state: 'to-make', to: 'lot', text: lotStep(lot, lotTask(lot)) };
+  if (lot && !isReopened) return { state: 'to-make', to: 'lot', text: lotStep(lot, lotTask(lot)) };
   if (release.state === 'released') return { state: 'to-make', to: 'lot', text: 'Open a lot' };
   if (verdict !== 'open') return { state: 'to-release', to: 'release', text: 'Release the set-up' };
   // What is met for the first time is read from the beginning.

@@ -100,6 +100,7 @@ export function judgeLot(
 
   const needing = contained.spans.filter((s) => s.state === 'suspect' || s.state === 'open' || s.state === 'rework');
   const unfinished = [
+    ...(head.awaitsSetUp === null ? [] : [awaits(head.awaitsSetUp)]),
     ...(head.made < head.pieces ? [`${head.pieces - head.made} of ${head.pieces} pieces are not made yet.`] : []),
     ...due
       .filter((d) => d.code !== 'contain' && d.inPieces <= 0)
@@ -129,30 +130,44 @@ export function judgeLot(
   const headline = {
     held: `Held: ${(reasons.find((r) => r.weight === 'hold') ?? reasons[0])?.text ?? ''}`,
     running:
-      head.state === 'paused'
-        ? `Paused at piece ${head.made}.`
-        : next
-          ? `${head.made} of ${head.pieces} made. Next check: piece ${next.piece}.`
-          : `${head.made} of ${head.pieces} made. Every check is there.`,
+      head.awaitsSetUp !== null
+        ? awaits(head.awaitsSetUp)
+        : head.state === 'paused'
+          ? `Paused at piece ${head.made}.`
+          : next
+            ? `${head.made} of ${head.pieces} made. Next check: piece ${next.piece}.`
+            : `${head.made} of ${head.pieces} made. Every check is there.`,
     'meets-made-up-limits': `Finished: ${counts.left} pieces are clear, against made-up limits. They release nothing for real use.`,
     accepted: `Accepted: ${counts.left} pieces are clear.`,
   }[verdict];
   return { ...contained, head, checks, due, disposed, group, counts, unfinished, verdict, headline, reasons };
 }
 
+const awaits = (made: number) => `The tool was changed after piece ${made}: the set-up is proved with it first.`;
+
 const label = ({ from, to }: { from: number; to: number }) =>
   from === to ? `Piece ${from}` : `Pieces ${from} to ${to}`;
 
-/** Stretches of the lot between a good check of its tool and the next one, where that failed. */
+/** Stretches of the lot between a good check of a tool it was made with and the next one, where that failed. */
 function toolSuspicions(head: LotHead, checks: SetUpContext['checks']): ToolSuspicion[] {
-  const own = checks.filter((c) => c.tool === head.stands.tool).sort((a, b) => a.at.localeCompare(b.at));
+  return head.tools.flatMap(({ after, stands }, i) =>
+    suspicionsOf(head, stands.tool, checks).flatMap((found) => {
+      const from = Math.max(found.after, after);
+      const upTo = Math.min(found.upTo, head.tools[i + 1]?.after ?? head.pieces);
+      return upTo > from ? [{ ...found, after: from, upTo }] : [];
+    }),
+  );
+}
+
+function suspicionsOf(head: LotHead, tool: string, checks: SetUpContext['checks']): ToolSuspicion[] {
+  const own = checks.filter((c) => c.tool === tool).sort((a, b) => a.at.localeCompare(b.at));
   return own.flatMap((check, i) => {
     const before = own.slice(0, i).findLast(checkPassed);
     // The first failure after a good check speaks for the time since it; further ones find the tool locked already.
     if (checkPassed(check) || (own[i - 1] !== undefined && !checkPassed(own[i - 1] as typeof check))) return [];
     const after = before ? madeAt(head, before.at) : 0;
     const upTo = check.at < head.openedAt ? 0 : madeBy(head, check.at);
-    return upTo > after ? [{ tool: head.stands.tool, at: check.at, after, upTo }] : [];
+    return upTo > after ? [{ tool, at: check.at, after, upTo }] : [];
   });
 }
 

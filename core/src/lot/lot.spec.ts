@@ -43,6 +43,8 @@ const headOf = (changes: Partial<LotHead> = {}): LotHead => ({
   finishedAt: null,
   made: 0,
   steps: [],
+  tools: [{ after: 0, stands }],
+  awaitsSetUp: null,
   ...changes,
 });
 const step = (changes: Partial<LotStep>): LotStep => ({

@@ -7,10 +7,12 @@ import type { LotVerdict } from './judgeLot';
  * - 'stop': a piece failed and no further pull can tell more; say what was put right
  * - 'check': look at a piece and pull it
  * - 'make': go on making, up to the next check
+ * - 'set-up': the tool was changed; the set-up is proved with it before anything more is made
  * - 'resume', 'finish', 'finished': what they say
  * - 'decide': every piece is made, and something of them is still open
  */
-export type LotTaskCode = 'bracket' | 'stop' | 'check' | 'make' | 'resume' | 'finish' | 'decide' | 'finished';
+export type LotTaskCode =
+  'bracket' | 'stop' | 'set-up' | 'check' | 'make' | 'resume' | 'finish' | 'decide' | 'finished';
 
 /** What is done for a lot now, with the piece it is about: the one answer that the lot's page and every list go by. */
 export interface LotTask {
@@ -61,7 +63,16 @@ export function lotTask(lot: LotVerdict, named: number | null = null): LotTask {
       `Paused at piece ${head.made}.`,
       'Resume when work on it goes on; the clock of its checks stands still.',
     );
-  const now = due.find((d) => d.code !== 'contain' && d.inPieces <= 0);
+  const now = due.find(
+    (d) => d.code !== 'contain' && d.inPieces <= 0 && (head.awaitsSetUp === null || d.piece <= head.awaitsSetUp),
+  );
+  // What was made before the change is still looked at and pulled; nothing is made after it.
+  if (head.awaitsSetUp !== null && (inHand ?? now?.piece ?? null) === null)
+    return told(
+      'set-up',
+      'Set it up again: the tool was changed.',
+      `Pieces 1 to ${head.awaitsSetUp} stay with what they were made with. The lot goes on once quality has released the set-up with the tool in hand.`,
+    );
   const piece = inHand ?? now?.piece ?? null;
   if (piece !== null) {
     const why = due.find((d) => d.piece === piece && d.code !== 'contain');

@@ -39,6 +39,14 @@ export function readLot(journal: readonly Entry[], lot: number): LotHead | null 
       to: body.to ?? null,
     }))
     .sort((a, b) => a.step - b.step);
+  const toolChanges = steps.filter((s) => s.what === 'change' && s.change === 'tool');
+  const releases = entriesOf(journal, 'release');
+  const released = toolChanges.map(({ at, made }, i) => {
+    const until = toolChanges[i + 1]?.at ?? '~';
+    const since = releases.findLast((each) => each.at > at && each.at < until);
+    return { after: made, stands: since?.body.stands ?? null };
+  });
+  const open = released.at(-1);
   const isPaused = steps.filter((s) => s.what === 'pause' || s.what === 'resume').at(-1)?.what === 'pause';
   return {
     lot,
@@ -56,6 +64,11 @@ export function readLot(journal: readonly Entry[], lot: number): LotHead | null 
       Math.max(0, ...steps.map((s) => s.made)),
     ),
     steps,
+    tools: [
+      { after: 0, stands },
+      ...released.flatMap((each) => (each.stands ? [{ ...each, stands: each.stands }] : [])),
+    ],
+    awaitsSetUp: finish || !open || open.stands ? null : open.after,
   };
 }
 

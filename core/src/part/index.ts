@@ -1,6 +1,6 @@
 export { completer } from './completer';
 export { insideOf } from './insideOf';
-export { sheetField, sheetName, type PartSheet } from './sheetField';
+export { partSheetSchema, sheetField, sheetName, type PartSheet } from './sheetField';
 export {
   between,
   choiceField,

@@ -7,6 +7,7 @@ import { capital } from '../text';
 import { showMoment, type Language } from '../time';
 import { showNumber } from '../units';
 import { MARGIN, PAPER_SIZES, PageWriter, type Letterhead, type Page, type Paper } from './PageWriter';
+import { papersOf } from './papersOf';
 import { line, rect, text } from './shapes';
 
 /** What a lot's certificate says. */
@@ -76,6 +77,13 @@ export function drawCertificate(input: CertificateInput, paper: Paper): Page[] {
       'Tool',
       `${stands.tool}, die ${stands.die}, nest ${stands.nest}${stands.setting ? `, setting ${stands.setting}` : ''}${stands.positioner ? `, ${stands.positioner}` : ''}`,
     ],
+    ...head.tools
+      .slice(1)
+      .map(({ after, stands: later }): [string, string] => [
+        'Then',
+        `from piece ${after + 1} on ${later.tool}, die ${later.die}, nest ${later.nest}`,
+      ]),
+    ['Documents', papersOf(setUp)],
     ['Limits', limits.join(' ')],
     [
       'Looked at by',

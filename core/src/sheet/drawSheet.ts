@@ -6,6 +6,7 @@ import { drawEnd } from './drawEnd';
 import { drawSide } from './drawSide';
 import { MARGIN, PAPER_SIZES, PageWriter, type Letterhead, type Page, type Paper } from './PageWriter';
 import { qrPath } from './qrPath';
+import { papersOf } from './papersOf';
 import { line, path, rect, text } from './shapes';
 import { sideView } from './sideView';
 import { wrapText } from './wrapText';
@@ -207,6 +208,7 @@ function answers(writer: PageWriter, { judgement, setUp }: SheetInput): void {
       ? `${[...new Set(setUp.wires.map(({ standing }) => standing.reason.text))].join(' ')} Speed ${limit.table.speed.min}–${limit.table.speed.max} mm/min. ${setUp.pulledWith}`.trim()
       : stage.answer,
   ]);
+  rows.push(['papers', papersOf(setUp)]);
   for (const [name = '', answer = ''] of rows) {
     const lines = wrapText(answer, 3, writer.inner - 20);
     writer.put(line(MARGIN, writer.y - 0.8, MARGIN + writer.inner, writer.y - 0.8, 'line', 0.2));

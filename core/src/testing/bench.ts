@@ -1,4 +1,4 @@
-import { checkEntry, computeSetUp, gateAbout, judgeCombination } from '../index';
+import { checkEntry, computeSetUp, gateAbout, judgeCombination, judgeLot, lotOf, restsOf } from '../index';
 import type { Entry, EntryBody, Family, Practice, SetUpContext } from '../index';
 import { familyContext } from './families';
 import { NOW, practice } from './shop';
@@ -8,17 +8,28 @@ export class Bench {
   readonly entries: Entry[] = [];
   constructor(readonly context: SetUpContext) {}
 
+  /** A second later with every entry. */
+  get now() {
+    return new Date(Date.parse(NOW) + 1000 * this.entries.length).toISOString();
+  }
+
   get setUp() {
-    return computeSetUp(this.context, this.entries, NOW);
+    return computeSetUp(this.context, this.entries, this.now);
+  }
+
+  lot(number: number) {
+    return judgeLot(this.setUp, this.entries, this.context, number, this.now);
   }
 
   /** The refusal; null where it is taken on record. */
   put(body: EntryBody, corrects: string | null = null): string | null {
     const why = corrects && 'measured again';
-    const done = checkEntry(this.setUp, this.entries, body, { why, isCorrection: corrects !== null, by: 'Odile' });
+    const about = { why, isCorrection: corrects !== null, by: 'Odile' };
+    const rests = restsOf(this.setUp, this.entries, this.context, lotOf(body), this.now);
+    const done = checkEntry(this.setUp, this.entries, body, about, rests);
     if (!done.ok) return done.refusal.code;
     const id = `e${this.entries.length}`;
-    this.entries.push({ id, at: NOW, by: 'Odile', body, corrects, why, limit: null });
+    this.entries.push({ id, at: this.now, by: 'Odile', body, corrects, why, limit: null });
     return null;
   }
 
@@ -38,7 +49,7 @@ export class Bench {
   }
 
   get judged() {
-    return judgeCombination(this.setUp, this.entries, this.context, NOW);
+    return judgeCombination(this.setUp, this.entries, this.context, this.now);
   }
 }
 

@@ -92,7 +92,7 @@ export const bareRing: Terminal = {
   dieDimensions: [],
   formingStrokes: false,
   mating: null,
-  sheet: null,
+  sheet: { number: 'Sheet RB', revision: 'A', page: '2' },
   sealingHeat: null,
   cavity: null,
 };
@@ -210,7 +210,7 @@ export const tool: Tool = {
   label: 'Hand tool HT',
   kind: 'full-cycle',
   station: null,
-  sheet: null,
+  sheet: { number: 'Card HT', revision: 'C', page: null },
   cycleEnd: null,
   release: null,
   whenStuck: null,

@@ -33,6 +33,13 @@ export const progress: Kind<BodyOf<'progress'>> = {
         `Lot ${head.name} has ${head.pieces} pieces. If more are made, correct its quantity first.`,
       );
     }
+    if (head.awaitsSetUp !== null && body.made > Math.max(before, head.awaitsSetUp)) {
+      return refuse(
+        'set-up-first',
+        'made',
+        `The tool of lot ${head.name} was changed after piece ${head.awaitsSetUp}: begin the set-up again, prove it, and have it released. Then the lot goes on.`,
+      );
+    }
     if (body.what === 'change' && !body.change) return refuse('change-missing', 'change', 'Say what was changed.');
     if (body.what === 'change' && body.change === 'repair' && !isReason(body.note)) {
       return refuse('note-missing', 'note', 'Say what was wrong and what was done about it.');

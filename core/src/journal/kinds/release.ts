@@ -1,5 +1,6 @@
-import { lapseReasons, sameStanding } from '../../combination';
-import type { Entry, EntryKind } from '../../entry';
+import { lapseReasons, missingSheets, sameStanding } from '../../combination';
+import type { Entry, EntryKind, ReleaseSheets } from '../../entry';
+import { sheetName } from '../../part';
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
 
 /** What a release rests on, and whose maker may not be who releases where the house wants two. */
@@ -14,6 +15,9 @@ const EVIDENCE: readonly EntryKind[] = [
   'retention',
 ];
 const isEvidence = ({ body }: Entry) => EVIDENCE.includes(body.kind);
+
+const papers = (sheets: ReleaseSheets = {}): string =>
+  (['terminal', 'tool'] as const).map((of) => (sheets[of] ? `, ${of} by ${sheetName(sheets[of])}` : '')).join('');
 
 /** A set-up released by quality. */
 export const release: Kind<BodyOf<'release'>> = {
@@ -32,6 +36,14 @@ export const release: Kind<BodyOf<'release'>> = {
         'Tool, limits or revisions have changed since this page was read. Look again.',
       );
     }
+    const [paper] = missingSheets(setUp, body.sheets);
+    if (paper) {
+      return refuse(
+        'document-missing',
+        `sheets.${paper}`,
+        `No sheet is named for the ${paper}: number and revision of what it is made by. Name it with the release, or in the cabinet.`,
+      );
+    }
     if (setUp.releasedBy === 'second-person' && own.some((each) => each.by === by && isEvidence(each))) {
       return refuse(
         'second-person',
@@ -45,5 +57,5 @@ export const release: Kind<BodyOf<'release'>> = {
       : null;
   },
   sentence: (body) =>
-    `Set-up released against ${body.stands.limit.document} rev ${body.stands.limit.revision}${noted(body.note)}`,
+    `Set-up released against ${body.stands.limit.document} rev ${body.stands.limit.revision}${papers(body.sheets)}${noted(body.note)}`,
 };

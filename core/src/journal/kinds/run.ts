@@ -16,7 +16,8 @@ export const run: Kind<BodyOf<'run'>> = {
     if (!isReason(body.cause)) return refuse('note-missing', 'cause', 'Say why the set-up begins again.');
     const open = lotNumbers(journal)
       .map((lot) => readLot(journal, lot))
-      .find((lot) => lot?.state !== 'finished');
+      // One whose tool was changed waits for just this.
+      .find((lot) => lot?.state !== 'finished' && lot?.awaitsSetUp === null);
     if (open) {
       return refuse(
         'lot-open',

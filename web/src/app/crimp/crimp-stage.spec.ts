@@ -67,7 +67,7 @@ describe('Making the crimp', () => {
     await bench.submit();
     expect(bench.put[0]?.body).toEqual(jasmine.objectContaining({ answer: 'no', remedy: 'cut-off' }));
     expect(bench.text).toContain(
-      'It is never pressed again. 1 end is cut off so far. 2 more attempts are left: each uses',
+      'It is never pressed again. 1 cut off and made again, 10.1 mm of wire: full cycle 1. 1 of 2',
     );
   });
 

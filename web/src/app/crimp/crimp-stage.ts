@@ -194,9 +194,7 @@ export class CrimpStage {
   });
   /** What the ends cut off so far have cost. */
   private readonly lost = computed(() => {
-    const setUp = this.setUp();
-    const many = count(setUp?.cutOff ?? 0, 'end is', 'ends are');
-    return `It is never pressed again. ${many} cut off so far. ${setUp?.budget?.text ?? ''}`.trim();
+    return `It is never pressed again. ${this.setUp()?.cutOffs.text ?? ''}`.trim();
   });
   /** The end in hand: the second one of a splice while its steps are made. */
   protected readonly end = computed(() => {

@@ -102,6 +102,11 @@ import { LotWork } from './lot-work';
                   It was put right <kbd>H</kbd>
                 </button>
               }
+              @case ('set-up') {
+                <a nz-button nzType="primary" class="bench-button" [routerLink]="reopened()" [queryParams]="again()">
+                  {{ hand.step()?.text }}
+                </a>
+              }
               @case ('resume') {
                 <button nz-button nzType="primary" class="bench-button" type="button" (click)="work.pause()">
                   Resume <kbd>P</kbd>
@@ -210,6 +215,13 @@ export class LotCard {
     const points = lot === undefined ? [] : (this.hand.setUp()?.lotCriteria.get(lot) ?? []);
     return points.some((c) => c.number && c.view !== 'section');
   });
+  /** Where the set-up is taken up again after a changed tool, and whether it has still to be begun. */
+  protected readonly reopened = computed(() => [
+    '/bench',
+    this.hand.view()?.combination.id,
+    this.hand.step()?.to ?? 'release',
+  ]);
+  protected readonly again = computed(() => (this.hand.of('release').length ? { again: 1 } : {}));
   /** Whether something is held back, so that there are other ways on than the task. */
   protected readonly ways = computed(() => this.work.suspects().length > 0 || this.work.task()?.alarm != null);
   protected readonly decide = computed(() => {

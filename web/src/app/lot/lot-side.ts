@@ -184,7 +184,7 @@ export class LotSide {
     return Boolean(setUp?.retention ?? setUp?.mating) || Boolean(limit && findHold(limit, setUp?.breaks ?? 0).hold);
   });
   protected readonly tool = computed(() => {
-    const stands = this.work.head()?.stands;
+    const stands = this.work.head()?.tools.at(-1)?.stands;
     return stands ? `${stands.tool}, die ${stands.die}, nest ${stands.nest}` : '';
   });
 

@@ -67,6 +67,43 @@ describe('The lot at the bench', () => {
     expect(bench.headline).toBe('1 more, then check piece 1.');
   });
 
+  it('waits for the set-up when its tool was changed, and leads back to it', async () => {
+    const change: EntryBody = { ...(made(2, 5) as Extract<EntryBody, { kind: 'progress' }>), what: 'change' };
+    const entries = (): EntryBody[] => [OPEN, made(1, 5), drawn(1), pull(1, 117), { ...change, change: 'tool' }];
+    bench = await Bench.open(LotStage, { view: released(entries) });
+    expect(bench.headline).toBe('Set it up again: the tool was changed.');
+    expect(bench.text).toContain('Pieces 1 to 5 stay with what they were made with.');
+    const link = [...bench.element.querySelectorAll('tm-lot-card a')].find((each) =>
+      each.textContent?.includes('Set up again with the other tool'),
+    );
+    expect(link?.getAttribute('href')).toBe('/bench/c1/release?again=1');
+    await bench.key('+');
+    expect(bench.put).toEqual([]);
+    expect(bench.text).toContain('begin the set-up again, prove it, and have it released');
+  });
+
+  it('holds a piece of its own, and a piece that moved is contained like any bad one', async () => {
+    const entries = (): EntryBody[] => [OPEN, made(1, 5), drawn(1), pull(1, 117)];
+    const view = released(entries);
+    const [table] = view.limits;
+    if (!table) throw new Error('no table');
+    const limits = [{ ...table, hold: { seconds: 10, percent: 50, force: null } }];
+    bench = await Bench.open(LotStage, { view: { ...view, limits } });
+    await bench.key('w');
+    expect(bench.headline).toBe('What leaves a piece whole');
+    await bench.fill('Piece', '3');
+    await bench.fill('Held, N', '43');
+    await bench.fill('for, s', '10');
+    await bench.fill('moved, mm', '0.4');
+    await bench.press('Keep the hold');
+    expect(bench.put[0]?.body).toEqual({
+      ...{ kind: 'hold', lot: 1, piece: 3, force: 43, seconds: 10, moved: 0.4, note: '' },
+    });
+    await bench.press('Back to the task');
+    expect(bench.text).toContain('Piece 3: does not hold: the wire moved 0.4 mm.');
+    expect(bench.text).toContain('held back');
+  });
+
   it('waits for the release', async () => {
     bench = await Bench.open(LotStage, { view: viewOf({ entries: [TOOL_TAKEN()] }) });
     expect(bench.text).toContain('The set-up is not released yet.');

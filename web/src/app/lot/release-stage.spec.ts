@@ -51,6 +51,39 @@ describe('The set-up run', () => {
     expect(bench.headline).toBe('Released: the lot may run.');
   });
 
+  it('asks for six things, and for the paper the cabinet does not name', async () => {
+    const base = viewOf();
+    const terminal = { ...base.terminal, sheet: null };
+    bench = await Bench.open(ReleaseStage, { view: viewOf({ terminal, entries: proved() }), role: 'quality' });
+    const things = [...bench.element.querySelectorAll('tm-release-things li')].map((li) =>
+      [li.querySelector('tm-mark')?.textContent?.trim(), li.querySelector('strong')?.textContent].join(' '),
+    );
+    expect(things).toEqual([
+      'passed Person',
+      'passed Wire',
+      'passed Terminal',
+      'passed Tool',
+      'open Documents',
+      'passed Inspection',
+    ]);
+    expect(bench.text).toContain('No sheet is named for the terminal: name it below.');
+    await bench.press('Release the set-up');
+    expect(bench.put).toEqual([]);
+    expect(bench.text).toContain('Name it with the release, or in the cabinet.');
+    await bench.type('sheet-terminal', 'Sheet 12');
+    await bench.fill('Revision', 'B');
+    await bench.press('Release the set-up');
+    expect(bench.put[0]?.body).toEqual(
+      jasmine.objectContaining({
+        kind: 'release',
+        sheets: { terminal: { number: 'Sheet 12', revision: 'B', page: null } },
+      }),
+    );
+    // The tool's own card is in the cabinet: nothing is asked of it.
+    expect(bench.text).toContain('tool: Card HT rev C');
+    expect(bench.element.querySelector('#sheet-tool')).toBeNull();
+  });
+
   it('says why a release lapsed, and begins again from the newest revisions with that reason', async () => {
     const stands = {
       tool: 'HT',

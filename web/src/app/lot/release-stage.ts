@@ -3,6 +3,7 @@ import { ReactiveFormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { may } from '@tug-mark/contract';
+import { missingSheets, ofCurrentRun, releaseThings, type ReleaseSheets } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -13,12 +14,13 @@ import { typedText } from '../parts/zod-form';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
 import { newerText, releaseSteps } from './release-steps';
+import { ReleaseThings } from './release-things';
 import { Notice } from '../parts/notice';
 
 /** The set-up run: one path from 'mount this' to 'released', what is done and what comes next; and quality's release. */
 @Component({
   selector: 'tm-release-stage',
-  imports: [Notice, ReactiveFormsModule, RouterLink, NzButtonModule, NzInputModule, Mark, Reasons],
+  imports: [Notice, ReactiveFormsModule, RouterLink, NzButtonModule, NzInputModule, Mark, Reasons, ReleaseThings],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (hand.judgement(); as judgement) {
@@ -35,6 +37,9 @@ import { Notice } from '../parts/notice';
           </li>
         }
       </ol>
+      @if (hand.setUp(); as setUp) {
+        <tm-release-things [things]="things()" [setUp]="setUp" (named)="sheets.set($event)" />
+      }
       @if (judgement.release.state !== 'none') {
         <tm-reasons [reasons]="judgement.release.reasons" />
       }
@@ -158,6 +163,12 @@ export class ReleaseStage {
     const judgement = this.hand.judgement();
     return view && setUp && judgement ? releaseSteps(view, setUp, judgement, (kind) => this.hand.of(kind)) : [];
   });
+  /** Papers named here, for parts whose sheet the cabinet does not name. */
+  protected readonly sheets = signal<ReleaseSheets>({});
+  protected readonly things = computed(() => {
+    const [setUp, judgement] = [this.hand.setUp(), this.hand.judgement()];
+    return setUp && judgement ? releaseThings(setUp, ofCurrentRun(this.hand.entries()), judgement, this.sheets()) : [];
+  });
   protected readonly next = computed(() => this.steps().find((step) => step.state !== 'pass') ?? null);
 
   protected readonly headline = computed(() => {
@@ -177,7 +188,10 @@ export class ReleaseStage {
     if (judgement?.release.state === 'released') {
       return `It lapses by itself when tool, die, setting, limits, house rules or catalogue revision changes.${madeUp}`;
     }
-    return `${this.next()?.said ?? judgement?.headline ?? ''}${madeUp}`;
+    const setUp = this.hand.setUp();
+    const [paper] = this.ready() && setUp ? missingSheets(setUp, this.sheets()) : [];
+    const unnamed = paper ? ` No sheet is named for the ${paper}: name it below.` : '';
+    return `${this.next()?.said ?? judgement?.headline ?? ''}${madeUp}${unnamed}`;
   });
   protected readonly behind = computed(() => {
     const view = this.hand.view();
@@ -204,7 +218,11 @@ export class ReleaseStage {
   protected release(): void {
     const stands = this.hand.stands();
     if (!stands) return;
-    const refusal = this.hand.put({ kind: 'release', stands, note: this.note.value });
+    const sheets = this.sheets();
+    const refusal = this.hand.put({
+      ...{ kind: 'release', stands, note: this.note.value },
+      ...(Object.keys(sheets).length && { sheets }),
+    });
     this.refusal.set(refusal?.text ?? '');
   }
 
@@ -212,8 +230,16 @@ export class ReleaseStage {
     this.asking.set(true);
     const judgement = this.hand.judgement();
     const failed = judgement?.verdict === 'rejected' ? judgement.holding[0]?.text : undefined;
-    this.cause.setValue(judgement?.release.reasons.find((r) => r.weight === 'hold')?.text ?? failed ?? '');
+    this.cause.setValue(
+      judgement?.release.reasons.find((r) => r.weight === 'hold')?.text ?? failed ?? this.changedTool(),
+    );
     setTimeout(() => document.getElementById('run-cause')?.focus());
+  }
+
+  /** Why a lot in the middle needs it again; empty where none does. */
+  private changedTool(): string {
+    const head = this.hand.lot()?.head;
+    return head && head.awaitsSetUp !== null ? `Tool changed in lot ${head.name} after piece ${head.awaitsSetUp}` : '';
   }
 
   protected begin(event: Event): void {

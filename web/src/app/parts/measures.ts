@@ -148,7 +148,10 @@ export class Measures {
   protected readonly correcting = signal<Line | null>(null);
   /** What was done to the end whose length is measured again. */
   private readonly after = signal<Way['after']>(null);
-  protected readonly budget = computed(() => this.hand.setUp()?.budget?.text ?? '');
+  protected readonly budget = computed(() => {
+    const setUp = this.hand.setUp();
+    return setUp?.cutOffs.text || (setUp?.budget?.text ?? '');
+  });
   protected readonly hasFailed = computed(() => this.rows().some(({ lines }) => lines.some((l) => l.state === 'fail')));
   protected readonly wanted = computed(() => this.hand.view()?.practice.measuredPieces ?? 0);
   private readonly given = computed(() => this.hand.of('measure').filter(({ body }) => body.what === 'strip'));

@@ -150,6 +150,16 @@ export class Bench<T> {
     field.dispatchEvent(new Event('input', { bubbles: true }));
     await this.settle();
   }
+  /** Types into the field under a label. */
+  async fill(label: string, text: string): Promise<void> {
+    const field = [...this.element.querySelectorAll('label')]
+      .find((each) => each.textContent?.trim().startsWith(label))
+      ?.querySelector('input');
+    if (!field) throw new Error(`no field ${label}`);
+    field.value = text;
+    field.dispatchEvent(new Event('input', { bubbles: true }));
+    await this.settle();
+  }
   /** A part of the kit on this bench, spoken to by its harness. */
   async part<H extends ComponentHarness>(query: HarnessQuery<H>): Promise<H> {
     return TestbedHarnessEnvironment.loader(this.fixture).getHarness(query);

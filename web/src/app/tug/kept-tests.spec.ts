@@ -17,15 +17,7 @@ describe('Tests that leave the piece whole', () => {
     const entries = [TOOL_TAKEN(), ...stepsDone(base), ...(changes?.entries ?? [])];
     bench = await Bench.open(KeptTests, { view: viewOf({ ...changes, entries }) });
   };
-  const fill = async (label: string, text: string) => {
-    const field = [...bench.element.querySelectorAll('label')]
-      .find((each) => each.textContent?.includes(label))
-      ?.querySelector('input');
-    if (!field) throw new Error(`no field ${label}`);
-    field.value = text;
-    field.dispatchEvent(new Event('input', { bubbles: true }));
-    await bench.settle();
-  };
+  const fill = (label: string, text: string) => bench.fill(label, text);
 
   it('are offered only where the limit table or the terminal asks for them', async () => {
     await open({});
