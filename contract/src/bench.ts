@@ -5,6 +5,8 @@ import {
   STAGES,
   WIRE_ENDS,
   WIRE_LIST_KEYS,
+  connectorSchema,
+  RELEASES,
   coveringSchema,
   stripperSchema,
   terminalSchema,
@@ -132,6 +134,45 @@ export const loomWireSchema = z.object({
   reasons: z.array(z.object({ bad: z.boolean(), text: z.string() })),
 });
 export type LoomWire = z.infer<typeof loomWireSchema>;
+
+/** The connectors of a list: what goes into each cavity, and what is on record of it. */
+export const loomConnectorsSchema = z.object({
+  name: z.string(),
+  connectors: z.array(
+    z.object({
+      /** As the list calls it. */
+      name: z.string(),
+      /** Null where the list names no part. */
+      part: connectorSchema.nullable(),
+      /** Looms made: each has one of this connector. */
+      looms: z.number().int(),
+      wires: z.array(
+        z.object({
+          cavity: z.string(),
+          wireId: z.string(),
+          /** Looms it is in: 1 to this one. */
+          looms: z.number().int(),
+          wire: z.string(),
+          terminal: z.string(),
+          contact: z
+            .object({
+              release: z.enum(RELEASES),
+              insertionTool: z.string().nullable(),
+              removalTool: z.string().nullable(),
+              secondaryLock: z.boolean(),
+              mostRemovals: z.number().int().nullable(),
+            })
+            .nullable(),
+          push: z.number().nullable(),
+          combination: z.uuid().nullable(),
+        }),
+      ),
+    }),
+  ),
+  /** Entries of every combination that say something of a connector. */
+  work: z.array(keptEntrySchema),
+});
+export type LoomConnectors = z.infer<typeof loomConnectorsSchema>;
 
 /** Everything the bench needs of one combination. */
 export const combinationViewSchema = z.object({
@@ -264,6 +305,7 @@ export const cabinetSchema = z.object({
   returns: z.array(toolReturnSchema),
   practices: z.array(practiceSchema),
   coverings: z.array(coveringSchema),
+  connectors: z.array(connectorSchema).default([]),
 });
 export type Cabinet = z.infer<typeof cabinetSchema>;
 

@@ -1,4 +1,11 @@
-import { coveringSchema, stripperSchema, terminalSchema, toolSchema, wireSchema } from '@tug-mark/core';
+import {
+  connectorSchema,
+  coveringSchema,
+  stripperSchema,
+  terminalSchema,
+  toolSchema,
+  wireSchema,
+} from '@tug-mark/core';
 import { z } from 'zod';
 import { limitTableSchema, lookSheetSchema, practiceSchema } from './parts';
 
@@ -14,6 +21,7 @@ export const shopFileSchema = z.strictObject({
   strippers: z.array(stripperSchema),
   tools: z.array(toolSchema),
   coverings: z.array(coveringSchema).default([]),
+  connectors: z.array(connectorSchema).default([]),
   practices: z.array(practiceSchema),
   limits: z.array(limitTableSchema),
   /** Sheets of what pieces are looked at for; they come in as drafts too. */

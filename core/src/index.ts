@@ -14,6 +14,7 @@ export * from './statistics';
 export * from './match';
 export * from './prepare';
 export * from './loom';
+export * from './connector';
 export * from './tool';
 export * from './crimp';
 export * from './look';

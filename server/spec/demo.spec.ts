@@ -93,6 +93,7 @@ describe('The made-up shop', () => {
         wires: new Set(shop.wires.map((w) => w.part)),
         terminals: new Set(shop.terminals.map((t) => t.part)),
         splices,
+        connectors: new Map(shop.connectors.map(({ part, cavities }) => [part, new Set(cavities.map(({ id }) => id))])),
       });
       if (!read.ok) throw new Error(JSON.stringify(read.problems));
       const now = '2026-11-25T12:00:00.000Z';

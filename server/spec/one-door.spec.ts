@@ -35,6 +35,7 @@ import { up as fifteenth } from '../src/db/migrations/015-roles-and-settings';
 import { up as sixteenth } from '../src/db/migrations/016-moved-in';
 import { up as seventeenth } from '../src/db/migrations/017-list-columns';
 import { up as eighteenth } from '../src/db/migrations/018-other-ends';
+import { up as nineteenth } from '../src/db/migrations/019-connectors';
 import { isAway } from '../src/http/handleErrors';
 import { formats } from '../src/records/formats';
 import {
@@ -116,7 +117,7 @@ describe('A shop of the version before', () => {
     const ada = { id: randomUUID(), name: 'Ada', role: 'engineer', qualified_until: '2027-06-30' };
     await db('people').insert({ ...ada, password_hash: 'x' });
     for (const up of [sixth, seventh, eighth, ninth, tenth, eleventh, twelfth, thirteenth]) await up(db);
-    for (const up of [fourteenth, fifteenth, sixteenth, seventeenth, eighteenth]) await up(db);
+    for (const up of [fourteenth, fifteenth, sixteenth, seventeenth, eighteenth, nineteenth]) await up(db);
     await beginLedgers(db);
     // Somebody of one role says what people said when there was no other way to say it.
     const said = { name: 'Ada', role: 'engineer', active: true, qualifiedUntil: '2027-06-30' };

@@ -33,8 +33,23 @@ const PARTS = {
       })),
     },
   ],
+  connector: [
+    {
+      ...{
+        part: '1/2',
+        label: '=6',
+        maker: '12:30',
+        lock: null,
+        sheet: { number: '007', revision: '1E5', page: '2/3' },
+      },
+      cavities: [
+        { id: '01', column: 1, row: 1, terminals: ['10-6', '075'] },
+        { id: '1.10', column: 2, row: 1, terminals: [] },
+      ],
+    },
+  ],
 } as const;
-const KINDS = ['wire', 'terminal', 'tool'] as const;
+const KINDS = ['wire', 'terminal', 'tool', 'connector'] as const;
 
 /** Desks: the language the file is opened and saved in, the separator and the characters of that desk (as the program counts them). */
 const DESKS = {

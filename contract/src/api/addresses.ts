@@ -55,6 +55,7 @@ export const ADDRESSES = {
   keepListColumns: 'PUT /wire-lists/:id/columns',
   readListColumns: 'GET /wire-lists/columns',
   readLoom: 'GET /wire-lists/:id/wires',
+  readConnectors: 'GET /wire-lists/:id/connectors',
   demoWireList: 'GET /demo/sprayer-loom.csv',
   readBench: 'GET /bench',
   listBench: 'GET /bench/lines',

@@ -8,6 +8,9 @@ export const note = z.string().max(500, 'is longer than 500 characters');
 export const piece = z.number().int('is not a whole number').min(1, 'starts at 1').max(999_999, 'is above 999999');
 export const lot = z.number().int().min(1).max(9999);
 export const ofLot = lot.optional();
+/** A cavity, and a connector as its list names it. */
+export const cavityName = z.string().trim().min(1, 'is empty').max(12, 'is longer than 12 characters');
+export const connectorName = z.string().trim().min(1, 'is empty').max(20, 'is longer than 20 characters');
 export const wire = z.number().int().min(1).max(9).optional();
 /** 2 for the second end of a splice; absent for the first, and for everything that has one. */
 export const end = z.literal(2).optional();

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
 import { writeCell } from './cells';
+import { connectorSchema, type Connector } from '../connector';
 import { FIELDS, insideOf, LISTS, type FieldWords } from '../part';
 import { coveringSchema, stripperSchema, type SlideOnPart, type Stripper } from '../prepare';
 import { terminalSchema, type Terminal } from '../terminal';
@@ -13,9 +14,10 @@ export interface CatalogueParts {
   tool: Tool;
   stripper: Stripper;
   covering: SlideOnPart;
+  connector: Connector;
 }
 export type CatalogueKind = keyof CatalogueParts;
-export const CATALOGUE_KINDS = ['wire', 'terminal', 'tool', 'stripper', 'covering'] as const;
+export const CATALOGUE_KINDS = ['wire', 'terminal', 'tool', 'stripper', 'covering', 'connector'] as const;
 
 /**
  * One field of a part, as a column of a table, a line of a form and a line of a comparison. `path` is where it stands
@@ -106,4 +108,5 @@ export const CATALOGUES: Readonly<Record<CatalogueKind, Catalogue>> = {
   tool: catalogue('tool', 'tool', 'tools', toolSchema),
   stripper: catalogue('stripper', 'stripper', 'strippers', stripperSchema),
   covering: catalogue('covering', 'sleeve or seal', 'sleeves and seals', coveringSchema),
+  connector: catalogue('connector', 'connector', 'connectors', connectorSchema),
 };

@@ -53,6 +53,11 @@ export const FIELD_GROUPS: Readonly<Record<CatalogueKind, readonly FieldGroup[]>
     { title: 'Name', takes: of('part', 'label', 'kind') },
     { title: 'What it passes and grips', takes: all },
   ],
+  connector: [
+    { title: 'Name', takes: of('part', 'label', 'maker') },
+    { title: 'Lock and sheet', takes: of('lock', 'sheet') },
+    { title: 'Cavities, seen from the side the wires go in', takes: all },
+  ],
 };
 
 const CONTACTS: readonly Family[] = ['open-barrel-contact', 'sealed-contact', 'machined-contact', 'signal-contact'];

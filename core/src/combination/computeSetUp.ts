@@ -119,7 +119,7 @@ export interface SetUp {
   /** What a hold test of the wire has to reach; null without a limit. */
   readonly hold: HoldFound | null;
   /** For a contact that goes into a cavity: push it has to withstand, N (null: the table names none), and its lock. */
-  readonly retention: { readonly force: number | null; readonly secondaryLock: boolean } | null;
+  readonly retention: (NonNullable<Terminal['cavity']> & { readonly force: number | null }) | null;
   /** Each wire by itself, those of end 1 first: it is stripped to its own length and has its own size's limit. The first is `wire`. */
   readonly wires: readonly WireSetUp[];
   /** What is pulled of each piece: each wire in the barrel by itself, of a splice wire against wire. */
@@ -269,8 +269,8 @@ export function computeSetUp(
     breaks,
     hold: limit.limit && findHold(limit.limit, breaks),
     retention: terminal.cavity && {
+      ...terminal.cavity,
       force: limit.limit && findPush(limit.limit.table, terminal),
-      secondaryLock: terminal.cavity.secondaryLock,
     },
     wires: wireSetUps,
     pulls,

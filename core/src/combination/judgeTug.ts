@@ -130,6 +130,8 @@ function judgeKept(setUp: SetUp, entries: readonly Entry[]): { state: StageState
     reasons.push({ ...held.reason, text: `Piece ${body.piece}: ${held.reason.text}` });
   }
   for (const { body } of entriesOf(entries, 'retention')) {
+    // What goes into a connector of a loom is judged with its connector.
+    if (body.connector !== undefined) continue;
     const stays = judgeRetention(body, setUp.retention?.force ?? null);
     reasons.push({ ...stays.reason, text: `Cavity ${body.cavity}: ${stays.reason.text}` });
   }

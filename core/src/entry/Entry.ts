@@ -10,7 +10,7 @@ import {
   type View,
 } from '../look';
 import type { PartSheet } from '../part';
-import type { End } from '../terminal';
+import type { End, RELEASES } from '../terminal';
 import type { FailureMode } from '../tug';
 import type { ForceUnit, LengthUnit } from '../units';
 
@@ -74,6 +74,18 @@ export const DISPOSITION_WORDS: Readonly<Record<DispositionKind, { readonly toDo
   scrap: { toDo: 'Scrap', done: 'scrapped' },
   'use-as-is': { toDo: 'Use as is', done: 'used as is' },
 };
+
+export const REMOVAL_REASONS = [
+  'wrong cavity',
+  'wrong contact',
+  'did not click',
+  'not straight',
+  'wire changed',
+  'hurt',
+  'other',
+] as const;
+/** Why a contact was taken out again. */
+export type RemovalReason = (typeof REMOVAL_REASONS)[number];
 
 export const DISPOSITION_CAUSES = [
   'below-limit',
@@ -220,15 +232,53 @@ export type EntryBody = { readonly run?: number | undefined } & (
   | {
       readonly kind: 'retention';
       readonly lot?: number | undefined;
-      /** The connector, counted from 1. */
+      /** The connector, or where it has a name in the list the loom, counted from 1. */
       readonly piece: number;
+      /** Name of the connector in the list; absent for a contact tried by itself. */
+      readonly connector?: string | undefined;
       readonly cavity: string;
+      /** Counts what was put into this cavity from 1; absent for the first. */
+      readonly seat?: number | undefined;
+      /** A new contact after one was taken out; absent for the first one, and where the same went in again. */
+      readonly contact?: 'new' | undefined;
+      /** Insertion tool it was put in with. */
+      readonly tool?: string | undefined;
+      /** Whether it went in straight, and stayed at a light pull back. */
+      readonly straight?: boolean | undefined;
+      readonly pulledBack?: boolean | undefined;
       /** Whether it clicked home, and whether the secondary lock went in; null where there is none. */
       readonly clicked: boolean;
       readonly locked: boolean | null;
       /** Push it withstood, N; null when it was not pushed. */
       readonly force: number | null;
       readonly stayed: boolean;
+      readonly note: string;
+    }
+  | {
+      /** A contact taken out of its cavity again. */
+      readonly kind: 'removal';
+      readonly piece: number;
+      readonly connector: string;
+      readonly cavity: string;
+      /** The seat it was in. */
+      readonly seat: number;
+      readonly technique: (typeof RELEASES)[number];
+      /** Removal tool; null where none was used. */
+      readonly tool: string | null;
+      readonly reason: (typeof REMOVAL_REASONS)[number];
+      /** What its lance and its grip look like afterwards. */
+      readonly lance: 'good' | 'hurt';
+      readonly grip: 'good' | 'hurt';
+      readonly note: string;
+    }
+  | {
+      /** The lock of a connector, closed once all its contacts are home, or opened again. */
+      readonly kind: 'lock';
+      readonly piece: number;
+      readonly connector: string;
+      /** Counts what was done to this lock from 1. */
+      readonly count: number;
+      readonly closed: boolean;
       readonly note: string;
     }
   | {

@@ -4,6 +4,8 @@ export { describeEntry } from './describeEntry';
 export { entryCells } from './entryCells';
 export { entrySlot, slotInLot } from './entrySlot';
 export { KINDS } from './kinds';
+export { MOST_LOCKS } from './kinds/lock';
+export { MOST_SEATS } from './kinds/retention';
 export { type EntryRefusal, type Rests } from './Kind';
 export { kindOf } from './kindOf';
 export { restsOf } from './restsOf';

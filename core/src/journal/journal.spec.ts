@@ -96,7 +96,7 @@ describe('A kind of entry', () => {
       force: 118.4,
       mode: 'Slid out of the barrel',
     });
-    expect(Object.keys(KINDS).length).toBe(21);
+    expect(Object.keys(KINDS).length).toBe(23);
   });
 });
 

@@ -61,6 +61,7 @@ export function keptInLot(
   }
   const bad: Reason[] = [];
   for (const { body } of entriesOf(own, 'retention')) {
+    if (body.connector !== undefined) continue;
     const { verdict, reason: why } = judgeRetention(body, setUp.retention?.force ?? null);
     if (verdict === 'loose') {
       bad.push(reason('cavity-loose', 'bad', `Connector ${body.piece}, cavity ${body.cavity}: ${why.text}`));

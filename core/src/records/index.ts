@@ -1,5 +1,5 @@
 export { combine, type CombinationCount } from './combine';
-export { readWireList, type WireListRead, type WireListRow } from './readWireList';
+export { readWireList, type WireListRead, type Plug, type WireListRow } from './readWireList';
 export { readReadings, type ReadingRow, type ReadingsRead } from './readReadings';
 export {
   proposeColumns,

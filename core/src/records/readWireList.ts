@@ -2,6 +2,7 @@ import { HeadedTable, plainHeading, type TableProblem } from '../table';
 import { readNumber, toMillimetres, type LengthUnit } from '../units';
 import { NO_DEMAND, PLACES, type Demand, type Place } from '../match';
 import { jointName } from './combine';
+import { checkPlugs, readPlug } from './plugs';
 import { proposeColumns, WIRE_LIST_COLUMNS, type KnownParts, type WireListKey } from './wireListColumns';
 
 /** One wire of a list, both ends. Length in mm. */
@@ -20,6 +21,18 @@ export interface WireListRow {
   /** What the place asks at each end. */
   readonly demandA: Demand;
   readonly demandB: Demand;
+  /** The cavity each end goes into; null where the list names none. */
+  readonly plugA: Plug | null;
+  readonly plugB: Plug | null;
+}
+
+/** A cavity of a connector. */
+export interface Plug {
+  /** As the connector is called in this list. */
+  readonly connector: string;
+  /** Its part; '' where this row does not say. */
+  readonly part: string;
+  readonly cavity: string;
 }
 
 export type WireListRead =
@@ -114,6 +127,7 @@ export function readWireList(
       ...near,
       stud: cell(column) || null,
     });
+    const plugs: [Plug | null, Plug | null] = [readPlug('A', cell, wrong, known), readPlug('B', cell, wrong, known)];
     if (read.total === before) {
       rows.push({
         row,
@@ -128,10 +142,15 @@ export function readWireList(
         jointB: cell('jointB'),
         demandA: demandOf('studA'),
         demandB: demandOf('studB'),
+        plugA: plugs[0],
+        plugB: plugs[1],
       });
     }
   }
   checkJoints(rows, known.splices, (row, column, value, text) => {
+    read.note(row, read.heading(column), value, text);
+  });
+  checkPlugs(rows, (row, column, value, text) => {
     read.note(row, read.heading(column), value, text);
   });
   if (!read.total && !rows.length) read.note(2, '', '', 'The file has a header but no wire below it.');

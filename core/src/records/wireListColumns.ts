@@ -4,6 +4,7 @@ import { plainHeading, type HeadedColumn } from '../table';
 export const WIRE_LIST_KEYS = [
   ...(['wireId', 'wirePart', 'length', 'terminalA', 'terminalB', 'quantity', 'place', 'jointA', 'jointB'] as const),
   ...(['studA', 'studB', 'temperature', 'current', 'voltage', 'fuelNear'] as const),
+  ...(['connectorA', 'housingA', 'cavityA', 'connectorB', 'housingB', 'cavityB'] as const),
 ] as const;
 export type WireListKey = (typeof WIRE_LIST_KEYS)[number];
 
@@ -58,6 +59,19 @@ export const WIRE_LIST_COLUMNS: Readonly<Record<WireListKey, WireListColumn>> = 
     ...['placetemperature', 'placetemperaturec', 'placetemperaturedegc', 'ambient', 'ambientc'],
   ]),
   current: column('current', 'A it carries', ['current', 'currentamp', 'amps']),
+  connectorA: column('connector a', 'the connector end A goes into, as it is called in this loom', [
+    'connectora',
+    'connector1',
+  ]),
+  housingA: column('connector part a', 'its number in the cabinet; once for each connector is enough', [
+    ...['connectorparta', 'connectorpart1', 'housinga', 'housing1'],
+  ]),
+  cavityA: column('cavity a', 'the cavity, as it is moulded beside it', ['cavitya', 'cavity1']),
+  connectorB: column('connector b', 'the same at the other end', ['connectorb', 'connector2']),
+  housingB: column('connector part b', 'the same at the other end', [
+    ...['connectorpartb', 'connectorpart2', 'housingb', 'housing2'],
+  ]),
+  cavityB: column('cavity b', 'the same at the other end', ['cavityb', 'cavity2']),
   voltage: column('voltage', 'V it stands', ['voltage', 'volts']),
   fuelNear: column('fuel near', 'yes where fuel, oil or vapour is near: no flame there', [
     'fuelnear',
@@ -72,6 +86,8 @@ export interface KnownParts {
   readonly terminals: ReadonlySet<string>;
   /** Those of the terminals that are splices: their wires come from two sides. */
   readonly splices: ReadonlySet<string>;
+  /** Connectors with their cavities; absent where none are known. */
+  readonly connectors?: ReadonlyMap<string, ReadonlySet<string>>;
 }
 
 /** Rows looked at to tell what a column holds. */

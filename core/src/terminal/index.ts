@@ -10,6 +10,7 @@ export { rangeOf, takesLabel } from './rangeOf';
 export { readStamp, type StampReading } from './readStamp';
 export {
   FAMILIES,
+  RELEASES,
   SEAMS,
   SHAPES,
   SLEEVE_COLOURS,

@@ -1,12 +1,14 @@
 import { practiceSchema, type Cabinet, type PartRevision, type Suspect } from '@tug-mark/contract';
 import {
   completer,
+  connectorSchema,
   coveringSchema,
   stripperSchema,
   suspectSpan,
   terminalSchema,
   toolSchema,
   wireSchema,
+  type Connector,
   type Practice,
   type SlideOnPart,
   type Stripper,
@@ -31,6 +33,7 @@ interface PartOf {
   tool: Tool;
   practice: Practice;
   covering: SlideOnPart;
+  connector: Connector;
 }
 export type PartKind = keyof PartOf;
 
@@ -41,6 +44,7 @@ const SCHEMAS = {
   tool: toolSchema,
   practice: practiceSchema,
   covering: coveringSchema,
+  connector: connectorSchema,
 } satisfies { [K in PartKind]: z.ZodType<PartOf[K]> };
 /** What was kept before a field existed is read with the field's default; the rows themselves never change. */
 const COMPLETE = Object.fromEntries(
@@ -207,15 +211,16 @@ export async function keepPart<K extends PartKind>(
 }
 
 export async function readCabinet(db: Knex): Promise<Cabinet> {
-  const [wires, terminals, strippers, tools, practices, coverings, checks, returns] = await Promise.all([
+  const [wires, terminals, strippers, tools, practices, coverings, connectors, checks, returns] = await Promise.all([
     listParts(db, 'wire'),
     listParts(db, 'terminal'),
     listParts(db, 'stripper'),
     listParts(db, 'tool'),
     listParts(db, 'practice'),
     listParts(db, 'covering'),
+    listParts(db, 'connector'),
     readChecks(db),
     readReturns(db),
   ]);
-  return { wires, terminals, strippers, tools, practices, coverings, checks, returns };
+  return { wires, terminals, strippers, tools, practices, coverings, connectors, checks, returns };
 }

@@ -18,6 +18,7 @@ import * as rolesAndSettings from './migrations/015-roles-and-settings';
 import * as movedIn from './migrations/016-moved-in';
 import * as listColumns from './migrations/017-list-columns';
 import * as otherEnds from './migrations/018-other-ends';
+import * as connectors from './migrations/019-connectors';
 
 const MIGRATIONS = [
   { name: '001-first', up: first.up, down: first.down },
@@ -38,6 +39,7 @@ const MIGRATIONS = [
   { name: '016-moved-in', up: movedIn.up, down: movedIn.down },
   { name: '017-list-columns', up: listColumns.up, down: listColumns.down },
   { name: '018-other-ends', up: otherEnds.up, down: otherEnds.down },
+  { name: '019-connectors', up: connectors.up, down: connectors.down },
 ];
 
 /** Every schema there has been, in their order. */

@@ -91,7 +91,9 @@ export async function readEntriesAfter(
  * The slots of a lot's entries begin with 'lot/<number>'. Slots are in the order of their signs, so a lot is one range of
  * the index of slots, and the set-up is what lies before and behind all lots.
  */
-export const SET_UP = "(slot < 'lot/' OR slot >= 'lot0')";
+export const SET_UP = "(slot < 'lot/' OR slot >= 'lot0') AND (slot < 'loom/' OR slot >= 'loom0')";
+/** What became of connectors. */
+export const OF_LOOM = "(slot >= 'loom/' AND slot < 'loom0')";
 export const OF_LOT =
   "(slot = 'lot/' || :lot::int OR (slot >= 'lot/' || :lot::int || '/' AND slot < 'lot/' || :lot::int || '0'))";
 

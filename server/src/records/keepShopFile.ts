@@ -20,6 +20,7 @@ export async function keepShopFile(
       (await keepParts(trx, 'stripper', file.strippers, doer)) +
       (await keepParts(trx, 'tool', file.tools, doer)) +
       (await keepParts(trx, 'covering', file.coverings, doer)) +
+      (await keepParts(trx, 'connector', file.connectors, doer)) +
       (await keepParts(trx, 'practice', file.practices, doer));
     const limits = await keepDrafts(trx, LIMIT_TABLES, file.limits, doer);
     const looks = await keepDrafts(trx, LOOK_SHEETS, file.looks, doer);

@@ -12,6 +12,7 @@ import { listForeignRecords, readForeignFile, readForeignRecord, readInRecord } 
 import { keepShopFile } from './keepShopFile';
 import { writeRecord } from './record';
 import { writeRecordTable } from './recordTable';
+import { readConnectors } from '../loom/connectors';
 import { readLoom } from '../loom/store';
 import { changeWireList, importWireList, keepListColumns, readListColumns, usualGrade } from './wireLists';
 
@@ -38,6 +39,7 @@ export async function recordRoutes(
   serve(app, API.keepListColumns, ({ params, body }) => keepListColumns(db, params.id, body));
   serve(app, API.readListColumns, () => readListColumns(db));
   serve(app, API.readLoom, ({ params }) => readLoom(db, params.id));
+  serve(app, API.readConnectors, ({ params }) => readConnectors(db, params.id));
 
   serve(
     app,

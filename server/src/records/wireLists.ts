@@ -29,14 +29,18 @@ export async function importWireList(
 ): Promise<WireListKept> {
   const digest = sha256(list.bytes);
   const { table } = list;
-  const [wires, terminals, practices, parts] = await Promise.all([
+  const [wires, terminals, practices, parts, connectors] = await Promise.all([
     newestRevisions(db, 'wire'),
     newestRevisions(db, 'terminal'),
     newestRevisions(db, 'practice'),
     listParts(db, 'terminal'),
+    listParts(db, 'connector'),
   ]);
   const splices = new Set(parts.filter(isSplice).map(({ part }) => part));
-  const read = readWireList(table, { wires: new Set(wires.keys()), terminals: new Set(terminals.keys()), splices });
+  const read = readWireList(table, {
+    ...{ wires: new Set(wires.keys()), terminals: new Set(terminals.keys()), splices },
+    connectors: new Map(connectors.map(({ part, cavities }) => [part, new Set(cavities.map(({ id }) => id))])),
+  });
   if (!read.ok) {
     throw refusals.listProblems(
       read.problems.map(({ row, column, value, text }) => ({ row, where: column, value, text })),
@@ -81,6 +85,8 @@ export async function importWireList(
         joint_b: row.jointB,
         demand_a: JSON.stringify(row.demandA),
         demand_b: JSON.stringify(row.demandB),
+        plug_a: row.plugA && JSON.stringify(row.plugA),
+        plug_b: row.plugB && JSON.stringify(row.plugB),
       })),
       2000,
     );

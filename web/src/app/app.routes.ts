@@ -90,6 +90,11 @@ export const routes: Routes = [
     loadComponent: () => import('./bench/loom-page').then((m) => m.LoomPage),
   },
   {
+    path: 'looms/:id/connectors',
+    title: 'Connectors · Tug Mark',
+    loadComponent: () => import('./cavities/connectors-page').then((m) => m.ConnectorsPage),
+  },
+  {
     path: 'sheets/:id',
     title: 'Set-up sheet · Tug Mark',
     loadComponent: () => import('./records/sheet-page').then((m) => m.SheetPage),

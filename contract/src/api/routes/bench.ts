@@ -6,6 +6,7 @@ import {
   combinationViewSchema,
   listColumnsSchema,
   LOT_STATES,
+  loomConnectorsSchema,
   loomWireSchema,
   lotLineSchema,
   wireListHead,
@@ -76,6 +77,14 @@ export const bench = {
     who: 'signed-in',
     params: id,
     answers: { 200: z.object({ name: z.string(), wires: z.array(loomWireSchema) }) },
+    problems: ['not-found'],
+  }),
+  readConnectors: define('readConnectors', {
+    tag,
+    summary: 'The connectors of a list, cavity by cavity, and what is on record of them',
+    who: 'signed-in',
+    params: id,
+    answers: { 200: loomConnectorsSchema },
     problems: ['not-found'],
   }),
   readBench: define('readBench', {

@@ -7,6 +7,7 @@ import { finish } from './finish';
 import { gate } from './gate';
 import { hold } from './hold';
 import { locator } from './locator';
+import { lock } from './lock';
 import { lot } from './lot';
 import { marks } from './marks';
 import { mating } from './mating';
@@ -15,6 +16,7 @@ import { photo } from './photo';
 import { progress } from './progress';
 import { reading } from './reading';
 import { release } from './release';
+import { removal } from './removal';
 import { retention } from './retention';
 import { ruling } from './ruling';
 import { run } from './run';
@@ -31,6 +33,7 @@ export const KINDS: { readonly [K in EntryKind]: Kind<BodyOf<K>> } = {
   gate,
   hold,
   locator,
+  lock,
   lot,
   marks,
   mating,
@@ -39,6 +42,7 @@ export const KINDS: { readonly [K in EntryKind]: Kind<BodyOf<K>> } = {
   progress,
   reading,
   release,
+  removal,
   retention,
   ruling,
   run,

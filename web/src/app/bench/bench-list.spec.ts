@@ -232,6 +232,7 @@ describe('Bringing in a wire list', () => {
       tools: [],
       strippers: [],
       coverings: [],
+      connectors: [],
     };
     const cabinet = () => Promise.resolve({ ...parts, practices: [], checks: [], returns: [] });
     bench = await Bench.open(ImportList, { api: { importWireList, cabinet } });

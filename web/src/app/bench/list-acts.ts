@@ -25,6 +25,7 @@ import { SheetPile } from './sheet-pile';
     }
     @if (list().id; as id) {
       <a nz-button [routerLink]="['/looms', id]">Both ends of its wires</a>
+      <a nz-button [routerLink]="['/looms', id, 'connectors']">Its connectors, cavity by cavity</a>
     }
     <tm-sheet-pile [list]="list().name" [of]="list().combinations" />
   `,

@@ -21,6 +21,7 @@ const cabinet: Cabinet = {
   tools: [tool],
   practices: [house],
   coverings: [],
+  connectors: [],
   checks: [],
   returns: [],
 };

@@ -25,6 +25,7 @@ export const CabinetStore = signalStore(
   withEntities({ entity: type<Tool>(), collection: 'tool' }),
   withEntities({ entity: type<Stripper>(), collection: 'stripper' }),
   withEntities({ entity: type<CatalogueParts['covering']>(), collection: 'covering' }),
+  withEntities({ entity: type<CatalogueParts['connector']>(), collection: 'connector' }),
   withEntities({ entity: type<Practice>(), collection: 'practice' }),
   withComputed(({ practiceEntities }) => ({
     /** House rules: the shop's own first, those for one customer or grade after it. */
@@ -41,6 +42,7 @@ export const CabinetStore = signalStore(
         tool: store.toolEntities,
         stripper: store.stripperEntities,
         covering: store.coveringEntities,
+        connector: store.connectorEntities,
       };
       return all[kind]();
     },
@@ -52,12 +54,14 @@ export const CabinetStore = signalStore(
         tool: store.toolEntityMap,
         stripper: store.stripperEntityMap,
         covering: store.coveringEntityMap,
+        connector: store.connectorEntityMap,
       };
       return all[kind]()[part];
     },
     async load(): Promise<void> {
       try {
-        const { wires, terminals, tools, strippers, coverings, practices, checks, returns } = await api.cabinet();
+        const { wires, terminals, tools, strippers, coverings, connectors, practices, checks, returns } =
+          await api.cabinet();
         patchState(
           store,
           setAllEntities([...wires], keep('wire')),
@@ -65,6 +69,7 @@ export const CabinetStore = signalStore(
           setAllEntities([...tools], keep('tool')),
           setAllEntities([...strippers], keep('stripper')),
           setAllEntities([...coverings], keep('covering')),
+          setAllEntities([...connectors], keep('connector')),
           setAllEntities([...practices], keep('practice')),
           { records: { checks, returns }, loaded: true, problem: null },
         );

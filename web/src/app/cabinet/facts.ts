@@ -5,6 +5,7 @@ import {
   sizeLabel,
   type CatalogueKind,
   type CatalogueParts,
+  type Connector,
   type SlideOnPart,
   type Stripper,
   type Terminal,
@@ -19,6 +20,7 @@ export const FACT_TITLES: Readonly<Record<CatalogueKind, readonly string[]>> = {
   tool: ['Kind', 'Station', 'Dies and nests', 'Cycles'],
   stripper: ['Repeats within', 'Step', 'Insulations', 'Notches'],
   covering: ['Kind', 'Bore', 'Length', 'Adhesive'],
+  connector: ['Maker', 'Cavities', 'Lock', 'Contacts'],
 };
 
 /** A part in four short facts, under {@link FACT_TITLES}. */
@@ -63,6 +65,11 @@ export function factsOf(kind: CatalogueKind, part: CatalogueParts[CatalogueKind]
         c.length === null ? 'from the reel' : `${c.length} mm`,
         c.adhesive ? 'yes' : 'no',
       ];
+    }
+    case 'connector': {
+      const c = part as Connector;
+      const contacts = [...new Set(c.cavities.flatMap(({ terminals }) => terminals))];
+      return [c.maker, `${c.cavities.length}`, c.lock ?? 'none', contacts.join(', ') || 'any'];
     }
   }
 }

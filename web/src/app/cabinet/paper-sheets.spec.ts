@@ -67,7 +67,14 @@ describe('A terminal from a paper sheet', () => {
     it(`of each family is typed in and kept, and says what it does with a wire of the shop: ${family}`, async () => {
       keepPart.calls.reset();
       keepPart.and.resolveTo({});
-      const cabinet = { wires: [wire075], terminals: [], tools: [tool], strippers: [stripper], coverings: [] };
+      const cabinet = {
+        wires: [wire075],
+        terminals: [],
+        tools: [tool],
+        strippers: [stripper],
+        coverings: [],
+        connectors: [],
+      };
       bench = await Bench.open(PartEditor, {
         role: 'engineer',
         api: {

@@ -7,7 +7,14 @@ import { PartEditor } from './part-editor';
 import { TestBed } from '@angular/core/testing';
 
 const CABINET = {
-  ...{ wires: [wire075], terminals: [bareRing, insulatedRing], tools: [tool], strippers: [stripper], coverings: [] },
+  ...{
+    wires: [wire075],
+    terminals: [bareRing, insulatedRing],
+    tools: [tool],
+    strippers: [stripper],
+    coverings: [],
+    connectors: [],
+  },
   ...{ practices: [practice], checks: [], returns: [] },
 };
 

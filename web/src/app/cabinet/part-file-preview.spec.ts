@@ -9,7 +9,7 @@ import { CabinetPage } from './cabinet-page';
 import { CabinetStore } from './cabinet.store';
 
 const CABINET = {
-  ...{ wires: [wire075], terminals: [bareRing], tools: [tool], strippers: [stripper], coverings: [] },
+  ...{ wires: [wire075], terminals: [bareRing], tools: [tool], strippers: [stripper], coverings: [], connectors: [] },
   ...{ practices: [practice], checks: [], returns: [] },
 };
 

@@ -80,6 +80,7 @@ export class Api {
   putPhoto = (id: string, photo: string, body: Blob) => this.client.call('putPhoto', { params: { id, photo }, body });
   demoWireList = () => this.client.file('demoWireList', {});
   keepListColumns = (id: string, body: ListColumns) => this.client.call('keepListColumns', { params: { id }, body });
+  connectors = (id: string) => this.client.call('readConnectors', { params: { id } });
   loom = (id: string) => this.client.call('readLoom', { params: { id } });
   listColumns = () => this.client.call('readListColumns', {});
   importWireList = (query: Sent<Contract['importWireList'], Blob>['query'], file: Blob) =>

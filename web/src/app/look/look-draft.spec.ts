@@ -26,7 +26,7 @@ describe('A draft of inspection points', () => {
         keepLookDraft: (draft: LookSheet) => Promise.resolve(drafts.push(draft)).then(() => []),
         cabinet: () =>
           Promise.resolve({
-            ...{ wires: [wire075], terminals, tools: [tool], strippers: [stripper], coverings: [] },
+            ...{ wires: [wire075], terminals, tools: [tool], strippers: [stripper], coverings: [], connectors: [] },
             ...{ practices: [practice], checks: [], returns: [] },
           }),
       },

@@ -6,7 +6,7 @@ import { FinderPage } from './finder-page';
 const thick = { ...wireOf({ strands: 84 }), part: 'W-250', label: 'thick' };
 const cabinet: Cabinet = {
   ...{ wires: [wire075, thick], terminals: [bareRing], strippers: [stripper], tools: [tool], practices: [practice] },
-  ...{ coverings: [], checks: [], returns: [] },
+  ...{ coverings: [], connectors: [], checks: [], returns: [] },
 };
 
 describe('What is asked of the finder', () => {

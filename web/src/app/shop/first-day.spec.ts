@@ -11,7 +11,16 @@ describe('The steps before the first pull', () => {
     benchTotals: () => Promise.resolve({ lists: [] }),
     cabinet: () =>
       Promise.resolve({
-        ...{ wires: [], terminals: [], tools: [], strippers: [], coverings: [], checks: [], returns: [] },
+        ...{
+          wires: [],
+          terminals: [],
+          tools: [],
+          strippers: [],
+          coverings: [],
+          connectors: [],
+          checks: [],
+          returns: [],
+        },
         practices: [practice],
         ...changes,
       }),

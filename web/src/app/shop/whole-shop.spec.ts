@@ -22,7 +22,16 @@ describe('A whole shop in one file', () => {
   const open = async (practices: unknown[] = []) => {
     moveShopIn.calls.reset();
     moveShopIn.and.resolveTo(FOUND);
-    const none = { wires: [], terminals: [], tools: [], strippers: [], coverings: [], checks: [], returns: [] };
+    const none = {
+      wires: [],
+      terminals: [],
+      tools: [],
+      strippers: [],
+      coverings: [],
+      connectors: [],
+      checks: [],
+      returns: [],
+    };
     bench = await Bench.open(WholeShop, {
       role: 'engineer',
       api: {

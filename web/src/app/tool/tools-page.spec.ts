@@ -40,6 +40,7 @@ const cabinet = (checks: Cabinet['checks'], returns: Cabinet['returns'] = []): C
   tools: [press],
   practices: [practice],
   coverings: [],
+  connectors: [],
   checks,
   returns,
 });

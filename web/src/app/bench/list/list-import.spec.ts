@@ -58,7 +58,7 @@ describe('Bringing in a wire list whose columns are its own', () => {
       api: {
         cabinet: () =>
           Promise.resolve({
-            ...{ wires: [wire075], terminals: [bareRing], tools: [], strippers: [], coverings: [] },
+            ...{ wires: [wire075], terminals: [bareRing], tools: [], strippers: [], coverings: [], connectors: [] },
             ...{ practices: [], checks: [], returns: [] },
           }),
         listColumns: () => Promise.resolve(sources),

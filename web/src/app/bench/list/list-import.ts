@@ -26,6 +26,9 @@ export const ListImport = signalStore(
           .filter(isSplice)
           .map(({ part }) => part),
       ),
+      connectors: new Map(
+        cabinet.of('connector').map(({ part, cavities }) => [part, new Set(cavities.map(({ id }) => id))]),
+      ),
     }));
     const reading = computed(() => ({ meanings: store.meanings(), isNumbered: store.isNumbered() }));
     const table = computed(() => asWireList(store.cells(), reading()));

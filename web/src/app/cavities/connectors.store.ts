@@ -1,0 +1,71 @@
+import { computed, inject } from '@angular/core';
+import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
+import type { LoomConnectors, Problem } from '@tug-mark/contract';
+import { cavityMap, type EntryBody } from '@tug-mark/core';
+import { Api, toProblem } from '../http/api';
+import { timeOrderedId } from '../http/uuid';
+
+interface State {
+  readonly list: LoomConnectors | null;
+  readonly problem: Problem | null;
+  /** The connector and the loom in hand. */
+  readonly name: string | null;
+  readonly loom: number;
+  /** The cavity a person named; null follows what comes next. */
+  readonly named: string | null;
+}
+
+/**
+ * The connectors of a list as they are filled at this station. What is put on record is kept by the server at once: another station
+ * may fill the same connector, and a cavity is filled once.
+ */
+export const ConnectorsStore = signalStore(
+  withState<State>({ list: null, problem: null, name: null, loom: 1, named: null }),
+  withComputed(({ list, name, loom, named }) => {
+    const connector = computed(
+      () => list()?.connectors.find((each) => each.name === name()) ?? list()?.connectors[0] ?? null,
+    );
+    const map = computed(() => {
+      const [own, all] = [connector(), list()];
+      const wires = own?.wires.filter(({ looms }) => looms >= loom()) ?? [];
+      return own && all ? cavityMap(own.part, own.name, wires, loom(), all.work) : null;
+    });
+    const cavity = computed(() => {
+      const found = map();
+      const id = named() ?? found?.next;
+      return found?.cavities.find((each) => each.id === id) ?? found?.cavities[0] ?? null;
+    });
+    return { connector, map, cavity };
+  }),
+  withMethods((store, api = inject(Api)) => ({
+    async load(id: string): Promise<void> {
+      try {
+        patchState(store, { list: await api.connectors(id), problem: null });
+      } catch (error) {
+        patchState(store, { problem: toProblem(error) });
+      }
+    },
+    turnTo(name: string, loom = 1): void {
+      patchState(store, { name, loom, named: null, problem: null });
+    },
+    pick(named: string | null): void {
+      patchState(store, { named, problem: null });
+    },
+    /** Keeps what was done; true when it is on record. */
+    async put(combination: string, body: EntryBody): Promise<boolean> {
+      const at = new Date().toISOString();
+      try {
+        const kept = await api.putOnRecord(combination, {
+          ...{ id: timeOrderedId(), body, corrects: null, why: null, madeAt: at, sentAt: at },
+        });
+        const list = store.list();
+        patchState(store, { list: list && { ...list, work: [...list.work, kept] }, problem: null, named: null });
+        return true;
+      } catch (error) {
+        patchState(store, { problem: toProblem(error) });
+        return false;
+      }
+    },
+  })),
+);
+export type ConnectorsStore = InstanceType<typeof ConnectorsStore>;
