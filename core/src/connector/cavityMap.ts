@@ -33,6 +33,8 @@ export interface Cavity {
   readonly wire: CavityWire | null;
   /** Counts how often something was put into it; 0 before. */
   readonly seat: number;
+  /** Entry of what is in it now, so that a push can be made again; null while nothing is. */
+  readonly entry: string | null;
   /** How often its contact was taken out of it. */
   readonly removals: number;
   /** A contact that may go in no more: taken out too often, or hurt. */
@@ -119,9 +121,14 @@ export function cavityMap(
     const wire = byCavity.get(place.id) ?? null;
     const inOf = <T extends { readonly body: { readonly cavity: string } }>(of: readonly T[]) =>
       of.filter(({ body }) => body.cavity === place.id);
-    const own = inOf(seats).map(({ body }) => body);
+    const put = inOf(seats);
+    const own = put.map(({ body }) => body);
     const out = inOf(removals).map(({ body }) => body);
-    return { ...{ id: place.id, column: place.column, row: place.row, wire }, ...standOf(wire, own, out) };
+    return {
+      ...{ id: place.id, column: place.column, row: place.row, wire },
+      ...standOf(wire, own, out),
+      entry: put.findLast(({ body }) => seatOf(body) === Math.max(...own.map(seatOf)))?.id ?? null,
+    };
   });
   const used = cavities.filter(({ state }) => state !== 'unused');
   const isHome = used.length > 0 && used.every(({ state }) => state === 'home');

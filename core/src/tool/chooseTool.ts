@@ -123,7 +123,9 @@ export function chooseTool(
         a.nest.area.max / a.nest.area.min - b.nest.area.max / b.nest.area.min ||
         (a.tool.part < b.tool.part ? -1 : 1),
     );
-  const chosen = candidates.find((c) => c.usable) ?? null;
+  const best = candidates.find((c) => c.usable) ?? null;
+  const overlap = best && overlapReason(best, candidates, area);
+  const chosen = best && overlap ? { ...best, reasons: [...best.reasons, overlap] } : best;
   const reasons: Reason[] = [];
   if (!chosen) {
     const blocked = candidates.find((c) => c.state.state !== 'refused');
@@ -144,7 +146,34 @@ export function chooseTool(
             )),
     );
   }
-  return { candidates, chosen, reasons };
+  return { candidates: candidates.map((each) => (each === best && chosen ? chosen : each)), chosen, reasons };
+}
+
+const tightness = ({ nest }: ToolCandidate) => nest.area.max / nest.area.min;
+
+/** Why this nest and not another of the same die whose range takes these wires too; null where there is none. */
+function overlapReason(best: ToolCandidate, candidates: readonly ToolCandidate[], area: number): Reason | null {
+  const rivals = candidates.filter(
+    (c) =>
+      c !== best && c.tool.part === best.tool.part && c.die.id === best.die.id && c.nest.profile === best.nest.profile,
+  );
+  const [rival] = rivals;
+  if (!rival) return null;
+  const range = ({ nest }: ToolCandidate) => `${nest.label} (${nest.area.min}–${nest.area.max} mm²)`;
+  const why =
+    best.listed && !rival.listed
+      ? `the tool’s sheet lists this terminal for it, and not for ${rival.nest.label}`
+      : !rival.usable
+        ? `${rival.nest.label} cannot be used`
+        : tightness(best) < tightness(rival)
+          ? `its range is the tighter one, and the barrel fills it better`
+          : `their ranges are alike, and it comes first on the tool`;
+  return reason(
+    'nests-overlap',
+    'note',
+    `${area.toFixed(2)} mm² lies in ${[best, ...rivals].map(range).join(' and ')}: nest ${best.nest.label}, because ${why}.`,
+    { area, nests: rivals.length + 1 },
+  );
 }
 
 const minutesOf = (c: ToolCandidate) => c.changes.reduce((sum, change) => sum + change.minutes, 0);

@@ -53,6 +53,26 @@ describe('The choice of tool', () => {
     expect(choose([tool], insulatedRing).chosen?.nest.id).toBe('2');
   });
 
+  it('says of nests whose ranges overlap why it is this one: listed, or the tighter range', () => {
+    const [die] = tool.dies;
+    const [first] = die?.nests ?? [];
+    if (!die || !first) throw new Error('no nest');
+    const withNest = (changes: Partial<Nest>) => ({
+      ...tool,
+      dies: [{ ...die, nests: [...die.nests, { ...first, id: '9', label: '9', ...changes }] }],
+    });
+    const told = (changes: Partial<Nest>) =>
+      choose([withNest(changes)], bareRing, { ...practice, toolPolicy: 'suitable-by-geometry' }).chosen?.reasons.find(
+        ({ code: own }) => own === 'nests-overlap',
+      )?.text;
+    // 0.45 to 1.1 is 2.4 : 1; 0.7 to 1.3 is 1.9 : 1, the tighter one.
+    expect(told({ area: { min: 0.7, max: 1.3 } })).toBe(
+      '0.75 mm² lies in 9 (0.7–1.3 mm²) and 1 (0.45–1.1 mm²): nest 9, because its range is the tighter one, and the barrel fills it better.',
+    );
+    expect(told({ area: { min: 0.7, max: 1.3 }, terminals: [] })).toContain('nest 1, because the tool’s sheet lists');
+    expect(told({ area: { min: 2, max: 3 } })).toBeUndefined();
+  });
+
   it('prefers the die that is mounted already', () => {
     expect(choose([second, tool]).chosen?.tool.part).toBe('HT');
   });

@@ -1,7 +1,6 @@
-import { awgArea } from './awgArea';
 import { metalArea } from './metalArea';
-import { AWG_SIZES, METRIC_SIZES } from './sizes';
-import type { ConductorSize, Wire } from './Wire';
+import { sizesWithin, type SizeGuess } from './sizesWithin';
+import type { Wire } from './Wire';
 
 /** What was counted and measured on a wire in the hand. */
 export interface WireSeen {
@@ -12,13 +11,6 @@ export interface WireSeen {
   readonly uncertainty: number;
   /** Over the insulation, mm; null where it was not measured. */
   readonly insulationDiameter: number | null;
-}
-
-/** A size the metal may be. */
-export interface SizeGuess {
-  readonly size: ConductorSize;
-  /** How far the counted metal is off the size's own, in percent of that. */
-  readonly offPercent: number;
 }
 
 export interface WireGuess {
@@ -32,8 +24,6 @@ export interface WireGuess {
   readonly wires: readonly { readonly wire: Wire; readonly text: string }[];
 }
 
-/** Constructions of one size differ by as much in their metal, of its nominal: the label is rounded. */
-const MADE_WITHIN = 0.12;
 /** Over insulation, mm: soft, seldom round, and as the maker's lot has it. */
 const INSULATION_WITHIN = 0.25;
 
@@ -50,13 +40,7 @@ export function whatWire(seen: WireSeen, wires: readonly Wire[]): WireGuess {
   const metal = (diameter: number) => metalArea({ strands, strandDiameter: Math.max(0, diameter) });
   const [area, least, most] = [strandDiameter, strandDiameter - uncertainty, strandDiameter + uncertainty].map(metal);
   if (area === undefined || least === undefined || most === undefined) throw new Error('three areas were worked out');
-  const isNear = (nominal: number) => nominal * (1 + MADE_WITHIN) >= least && nominal * (1 - MADE_WITHIN) <= most;
-  const off = (nominal: number) => (area / nominal - 1) * 100;
-  const onScale = (scale: ConductorSize['scale'], values: readonly number[], areaOf: (value: number) => number) =>
-    values
-      .filter((value) => isNear(areaOf(value)))
-      .map((value): SizeGuess => ({ size: { scale, value }, offPercent: off(areaOf(value)) }))
-      .sort((a, b) => Math.abs(a.offPercent) - Math.abs(b.offPercent));
+  const off = ({ conductor }: Wire) => Math.abs(area / metalArea(conductor) - 1);
   const alike = wires
     .filter(({ conductor }) => {
       const own = metalArea(conductor);
@@ -67,12 +51,10 @@ export function whatWire(seen: WireSeen, wires: readonly Wire[]): WireGuess {
       by: insulationDiameter === null ? 0 : Math.abs(wire.insulationDiameter - insulationDiameter),
     }))
     .filter(({ by }) => by <= INSULATION_WITHIN)
-    .sort(
-      (a, b) => a.by - b.by || Math.abs(off(metalArea(a.wire.conductor))) - Math.abs(off(metalArea(b.wire.conductor))),
-    );
+    .sort((a, b) => a.by - b.by || off(a.wire) - off(b.wire));
   return {
     ...{ area, least, most },
-    sizes: [...onScale('mm2', METRIC_SIZES, (value) => value), ...onScale('awg', AWG_SIZES, awgArea)],
+    sizes: sizesWithin(area, least, most),
     wires: alike.map(({ wire, by }) => ({
       wire,
       text:

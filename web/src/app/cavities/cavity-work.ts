@@ -83,6 +83,18 @@ const ticked = () => new FormControl(true, { nonNullable: true });
             <button nz-button class="bench-button" type="button" (click)="isAsking.set(false)">Leave it in</button>
           </form>
         } @else {
+          @if (own.state === 'seated') {
+            <form [formGroup]="fill" (ngSubmit)="pushAgain()">
+              <tm-field for="cavity-push" [label]="'Pushed with ' + wire.push + ' N or more'">
+                <input nz-input id="cavity-push" inputmode="decimal" autocomplete="off" formControlName="push" />
+              </tm-field>
+              <tm-tick formControlName="stayed">stayed when pushed</tm-tick>
+              <tm-field for="cavity-note" label="Note">
+                <input nz-input id="cavity-note" maxlength="500" autocomplete="off" formControlName="note" />
+              </tm-field>
+              <button nz-button nzType="primary" class="bench-button" type="submit">Keep the push</button>
+            </form>
+          }
           @if (own.removals) {
             <p class="soft">Taken out {{ own.removals }} times so far{{ most() }}.</p>
           }
@@ -120,6 +132,9 @@ const ticked = () => new FormControl(true, { nonNullable: true });
     }
     input {
       min-height: 44px;
+    }
+    button {
+      justify-self: start;
     }
   `,
 })
@@ -187,6 +202,21 @@ export class CavityWork {
     });
   }
 
+  /** A push that was missing or too light, made again: it corrects what was kept, which stays on record. */
+  protected async pushAgain(): Promise<void> {
+    const own = this.cavity();
+    const before = this.store.list()?.work.find(({ id }) => id === own?.entry);
+    const { push, stayed, note } = this.fill.getRawValue();
+    const force = plainNumber(push);
+    if (!own?.wire?.combination || before?.body.kind !== 'retention') return;
+    if (force === null) {
+      this.message.set('The push is a number in N.');
+      return;
+    }
+    const correction = { corrects: before.id, why: 'pushed again' };
+    await this.put(own.wire.combination, { ...before.body, force, stayed, note: note.trim() }, correction);
+  }
+
   protected async keepOut(): Promise<void> {
     const own = this.cavity();
     const wire = own?.wire;
@@ -206,6 +236,7 @@ export class CavityWork {
 
   private async put(...entry: Parameters<ConnectorsStore['put']>): Promise<void> {
     this.message.set('');
-    await this.store.put(...entry);
+    // The next contact is in hand at once: its push is typed next.
+    if (await this.store.put(...entry)) setTimeout(() => document.getElementById('cavity-push')?.focus());
   }
 }

@@ -97,6 +97,17 @@ describe('Connectors, cavity by cavity', () => {
     expect(bench.text).toContain('it may go in again');
   });
 
+  it('ask for the push of a contact that was pushed too lightly, and keep the first one on record', async () => {
+    const light = filled('1', { force: 12 });
+    await open([light]);
+    expect(map()[0]).toBe('Cavity 1, not pushed yet, W1');
+    expect(bench.text).toContain('Pushed with 12 N only; 20 N is asked.');
+    await bench.type('cavity-push', '21');
+    await bench.press('Keep the push');
+    expect(sent[0]).toEqual(jasmine.objectContaining({ corrects: light.id, why: 'pushed again' }));
+    expect(sent[0]?.body).toEqual(jasmine.objectContaining({ kind: 'retention', cavity: '1', force: 21 }));
+  });
+
   it('are of one loom at a time; a wire of fewer looms is in the first of them alone', async () => {
     await open([filled('1')]);
     await bench.press('Next loom');

@@ -5,6 +5,12 @@ import { cavityMap, type EntryBody } from '@tug-mark/core';
 import { Api, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
 
+interface Correction {
+  readonly corrects: string | null;
+  readonly why: string | null;
+}
+const UNCORRECTED: Correction = { corrects: null, why: null };
+
 interface State {
   readonly list: LoomConnectors | null;
   readonly problem: Problem | null;
@@ -51,12 +57,15 @@ export const ConnectorsStore = signalStore(
     pick(named: string | null): void {
       patchState(store, { named, problem: null });
     },
-    /** Keeps what was done; true when it is on record. */
-    async put(combination: string, body: EntryBody): Promise<boolean> {
+    /**
+     * Keeps what was done; true when it is on record.
+     * @param correction the entry it replaces, and why
+     */
+    async put(combination: string, body: EntryBody, correction: Correction = UNCORRECTED): Promise<boolean> {
       const at = new Date().toISOString();
       try {
         const kept = await api.putOnRecord(combination, {
-          ...{ id: timeOrderedId(), body, corrects: null, why: null, madeAt: at, sentAt: at },
+          ...{ id: timeOrderedId(), body, ...correction, madeAt: at, sentAt: at },
         });
         const list = store.list();
         patchState(store, { list: list && { ...list, work: [...list.work, kept] }, problem: null, named: null });
