@@ -117,6 +117,8 @@ export function benchLoom(shop: ShopFile, practice: Practice, wires: number) {
     jointB: '',
     demandA: NO_DEMAND,
     demandB: NO_DEMAND,
+    plugA: null,
+    plugB: null,
   }));
   const terminals = new Map(shop.terminals.map((t) => [t.part, t]));
   const conductors = new Map(shop.wires.map((w) => [w.part, w]));

@@ -878,7 +878,14 @@ describe('Wrong numbers, put right:', () => {
 
   it('22 odd inputs give a refusal in words, never nonsense', () => {
     expect(placeBites(bareRing, { width: 0 }, practice)).toEqual({ bites: [], reasons: [] });
-    const shrinks = { part: 'T', label: 'T', kind: 'shrink-tube' as const, suppliedBore: 6, recoveredBore: 1 };
+    const shrinks = {
+      part: 'T',
+      label: 'T',
+      kind: 'shrink-tube' as const,
+      suppliedBore: 6,
+      outerDiameter: null,
+      recoveredBore: 1,
+    };
     const rest = { length: null, adhesive: false, heat: null, wireRange: null, temperature: 125, wayRound: null };
     const [tube] = chooseShrinkTube([{ ...shrinks, ...rest, longitudinalShrink: 1.2 }], {
       passes: 3,

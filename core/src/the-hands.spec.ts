@@ -628,7 +628,7 @@ describe('Schools', () => {
 describe('A wire has two ends', () => {
   const cover = (part: string, suppliedBore: number): SlideOnPart => ({
     ...{ part, label: part, kind: 'boot', suppliedBore, recoveredBore: null, length: 20, longitudinalShrink: 0 },
-    ...{ adhesive: false, heat: null, wireRange: null, temperature: 105, wayRound: null },
+    ...{ adhesive: false, heat: null, wireRange: null, temperature: 105, wayRound: null, outerDiameter: null },
   });
   const item = (part: string, kind: SlideOnItem['kind'] = 'boot'): SlideOnItem => ({
     ...{ part, label: part, kind, length: 20, wayRound: null, clear: false },
@@ -681,6 +681,23 @@ describe('A wire has two ends', () => {
     ).toContain('8.4 mm wide at the least');
     expect(order(terminal('A', 1, [item('wide', 'seal')]), terminal('B', 1)).told).toContain('still-on B');
     expect(order(terminal('A', 1, [item('foreign')]), terminal('B', 1)).told).toContain('still-on B');
+  });
+
+  it('looks for a forgotten boot before this end’s own parts are slid on: it has to lie behind them', () => {
+    const found = order(terminal('A', 7, [item('tight')]), terminal('B', 8, [item('narrow')]));
+    expect(found.told).toEqual(['slide-on A', 'crimp A', 'still-on B', 'slide-on B', 'crimp B']);
+  });
+
+  it('tells which of two parts on the wire passes the other: bore 6 over 5.8 mm asks for 6.09', () => {
+    const thick = new Map([...shop, ['thick', { ...cover('thick', 4), outerDiameter: 5.8 }]]);
+    const told = (bore: string) =>
+      orderEnds(W, end(terminal('A', 3, [item(bore)])), end(terminal('B', 3, [item('thick')])), thick)
+        .reasons.filter(({ code }) => code === 'cover-order')
+        .map(({ text }) => text);
+    expect(told('narrow')).toEqual([
+      'Narrow of end A: bore 6 mm does not pass thick of end B, 5.8 mm over it. It goes onto the wire first, or from its own end.',
+    ]);
+    expect(told('wide')).toEqual([]);
   });
 
   it('makes the end last that meets other wires, whatever is slid on', () => {

@@ -77,16 +77,33 @@ export function orderEnds(
     const own = covers.filter((cover) => cover.end === end);
     const waiting = i === 0 ? [] : covers.filter((cover) => cover.end !== end && isCaptive(cover.end));
     return [
-      ...own.map(({ item }): LoomStep => ({ end, does: 'slide-on', text: `${item.label} onto end ${end}` })),
+      // Before this end's own: what goes on now has to lie behind them.
       ...waiting.map(({ item, end: of }): LoomStep => ({
         end,
         does: 'still-on',
         text: `look whether ${item.label} of end ${of} is on: it passes neither terminal, and goes on now or never`,
       })),
+      ...own.map(({ item }): LoomStep => ({ end, does: 'slide-on', text: `${item.label} onto end ${end}` })),
       { end, does: 'crimp', text: `${ends[end].terminal?.part ?? ''} at end ${end}` },
     ];
   });
-  return { first, why, steps, reasons: [...reasons, ...bores] };
+  const between = covers.flatMap((cover) =>
+    covers.flatMap((each) => (each.end === cover.end ? [] : tellOrder(cover, each, coverings))),
+  );
+  return { first, why, steps, reasons: [...reasons, ...bores, ...between] };
+}
+
+/** Where a part slid on for one end does not pass one that is on the wire for the other: then it has to lie on its own end's side. */
+function tellOrder(
+  { end, item }: { readonly end: WireEnd; readonly item: SlideOnItem },
+  on: { readonly end: WireEnd; readonly item: SlideOnItem },
+  coverings: ReadonlyMap<string, SlideOnPart>,
+): Reason[] {
+  const bore = coverings.get(item.part)?.suppliedBore;
+  const over = coverings.get(on.item.part)?.outerDiameter ?? null;
+  if (bore === undefined || over === null || bore >= PASSES * over - 1e-9) return [];
+  const text = `${capital(item.label)} of end ${end}: bore ${bore} mm does not pass ${on.item.label} of end ${on.end}, ${over} mm over it. It goes onto the wire first, or from its own end.`;
+  return [reason('cover-order', 'note', text, { bore, over })];
 }
 
 const other = (end: WireEnd): WireEnd => (end === 'A' ? 'B' : 'A');

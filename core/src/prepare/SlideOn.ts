@@ -22,6 +22,8 @@ const described = z.strictObject({
   suppliedBore: lengthField('supplied bore'),
   /** Bore after free recovery; null for parts that do not shrink. */
   recoveredBore: lengthField('recovered bore').nullable(),
+  /** Over it as supplied, mm; null where its sheet is silent. */
+  outerDiameter: lengthField('outer diameter').nullable().default(null),
   /** Length of one piece; null for tube cut from the reel. */
   length: lengthField('length', { help: 'empty for tube cut from the reel' }).nullable(),
   /** Share by which it grows shorter when it is shrunk, e.g. 0.08; 0 for parts that do not shrink. */

@@ -206,6 +206,7 @@ describe('The shrink tube', () => {
     part,
     label: part,
     kind: 'shrink-tube' as const,
+    outerDiameter: null,
     suppliedBore,
     recoveredBore,
     length: null,

@@ -45,7 +45,14 @@ describe('How often a crimp may be made again', () => {
 describe('Which tube', () => {
   let bench: Bench<TubeChooser>;
   const tube = (part: string, bores: [number, number], changes: Partial<SlideOnPart> = {}): SlideOnPart => ({
-    ...{ part, label: `Tube ${part}`, kind: 'shrink-tube', suppliedBore: bores[0], recoveredBore: bores[1] },
+    ...{
+      part,
+      label: `Tube ${part}`,
+      kind: 'shrink-tube',
+      outerDiameter: null,
+      suppliedBore: bores[0],
+      recoveredBore: bores[1],
+    },
     ...{ length: null, adhesive: false, heat: null, wireRange: null, temperature: 125, wayRound: null },
     longitudinalShrink: 0.1,
     ...changes,

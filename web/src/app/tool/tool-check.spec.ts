@@ -47,6 +47,18 @@ describe('The check of a tool', () => {
     expect(isKept).toBeTrue();
   });
 
+  it('asks for a go pin that drags to be tried once more, wiped clean: it is no answer yet', async () => {
+    await open({ ...tool, gauge: { go: 2, noGo: 2.1, setting: null } });
+    await bench.press('It drags');
+    expect(bench.text).toContain('Wipe nest and pin, close the tool once more');
+    await bench.press('It stops');
+    expect(isOff('Keep this check')).toBeTrue();
+    await bench.press('It does not');
+    expect(bench.text).not.toContain('Wipe nest and pin');
+    await bench.press('Keep this check');
+    expect(checkTool.calls.mostRecent().args[0]).toEqual(jasmine.objectContaining({ goPassed: false }));
+  });
+
   it('takes no counter that is not a whole number, and loses no answer for it', async () => {
     await open({ ...tool, gauge: { go: 2, noGo: 2.1, setting: null } });
     await bench.press('It passes');

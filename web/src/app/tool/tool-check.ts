@@ -73,19 +73,27 @@ import { Notice } from '../parts/notice';
           <p>
             <strong>{{ question.name }}{{ pin(question.pin) }}:</strong> {{ question.asks }}
           </p>
-          @for (answer of question.answers; track answer.words) {
-            <button
-              nz-button
-              class="bench-button"
-              type="button"
-              [class.on]="question.given() === answer.good"
-              [attr.aria-pressed]="question.given() === answer.good"
-              [disabled]="!ready()"
-              (click)="question.given.set(answer.good)"
-            >
-              {{ answer.words }}
-            </button>
-          }
+          <div class="answers">
+            @for (answer of question.answers; track answer.words) {
+              <button
+                nz-button
+                class="bench-button"
+                type="button"
+                [class.on]="isGiven(question, answer.good)"
+                [attr.aria-pressed]="isGiven(question, answer.good)"
+                [disabled]="!ready()"
+                (click)="give(question, answer.good)"
+              >
+                {{ answer.words }}
+              </button>
+            }
+          </div>
+        }
+        @if (drags()) {
+          <tm-notice>
+            Wipe nest and pin, close the tool once more, and try again. What passes freely then, passes; what still
+            drags does not.
+          </tm-notice>
         }
         <label [attr.for]="'cycles-' + tool().part">Counter, if the tool has one</label>
         <input nz-input class="wide" inputmode="numeric" [id]="'cycles-' + tool().part" [formControl]="cycles" />
@@ -124,6 +132,12 @@ import { Notice } from '../parts/notice';
       min-height: 44px;
       width: 100%;
     }
+    .answers {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+      grid-column: 2 / -1;
+    }
     .all,
     tm-notice,
     tm-suspect-lots {
@@ -154,6 +168,7 @@ export class ToolCheckGuide {
   });
   protected readonly gauge = computed(() => this.at()?.gauge ?? null);
   protected readonly isSet = signal(false);
+  protected readonly drags = signal(false);
   protected readonly go = signal<boolean | null>(null);
   protected readonly noGo = signal<boolean | null>(null);
   protected readonly questions = [
@@ -164,6 +179,7 @@ export class ToolCheckGuide {
       given: this.go,
       answers: [
         { words: 'It passes', good: true },
+        { words: 'It drags', good: null },
         { words: 'It does not', good: false },
       ],
     },
@@ -200,6 +216,16 @@ export class ToolCheckGuide {
     this.isSet.set(false);
     this.go.set(null);
     this.noGo.set(null);
+  }
+
+  protected isGiven(question: ToolCheckGuide['questions'][number], good: boolean | null): boolean {
+    return good === null ? this.drags() : question.given() === good;
+  }
+
+  /** A go gauge that drags is neither yet: what is dirty drags too, and what still drags does not pass freely. */
+  protected give(question: ToolCheckGuide['questions'][number], good: boolean | null): void {
+    question.given.set(good);
+    if (question.pin === 'go') this.drags.set(good === null);
   }
 
   protected pin(which: 'go' | 'noGo'): string {
