@@ -85,7 +85,7 @@ export async function takeToolByKeys(browser: Browser): Promise<void> {
       `the focus is not on: ${first}`,
     );
     const selector = first === 'It passes' ? [] : [Key.SPACE, Key.TAB];
-    const answers = [Key.SPACE, Key.TAB, Key.TAB, Key.SPACE, Key.TAB, Key.TAB, '9100', Key.TAB, Key.ENTER];
+    const answers = [Key.SPACE, Key.TAB, Key.TAB, Key.TAB, Key.SPACE, Key.TAB, Key.TAB, '9100', Key.TAB, Key.ENTER];
     // One key after the other, as a hand does it: each answer opens the next question.
     for (const key of [...selector, ...answers]) {
       await browser.keys(key);
@@ -149,6 +149,45 @@ export async function measureByKeys(browser: Browser, ...typed: readonly string[
     );
   }
 }
+
+/** Whether steps are confirmed by Enter or by their button. */
+export type Way = 'keys' | 'mouse';
+
+/**
+ * Makes the first pieces step by step until every step is confirmed: lengths are measured where they are asked for, a locator is
+ * set by trial, a barrel that is formed is moved by all strokes but the last.
+ * @param strips lengths of the first wire of each end
+ * @returns what each step was headed
+ */
+export async function makeFirstPieces(browser: Browser, way: Way, strips: readonly string[]): Promise<string[]> {
+  const heads: string[] = [];
+  const confirmed = async () => (await browser.driver.findElements(By.css('tm-crimp-stage ol li .pass'))).length;
+  await browser.shown(By.css('tm-crimp-stage ol'));
+  let measured = 0;
+  for (let heading = await browser.heading(); !heading.includes('sample pieces just like this');) {
+    heads.push(heading);
+    const done = await confirmed();
+    // Both ends of a splice are measured together, at the first of them.
+    if (heading.includes('Look at the stripped end') && measured++ === 0) await measureByKeys(browser, ...strips);
+    if (heading.includes('by trial crimps')) await setLocatorByKeys(browser, '2.9', '2.5', '2.4');
+    const isMoved = /Stroke \d/.test(heading) && !heading.includes('the last one');
+    if (way === 'keys') await browser.keys(isMoved ? 'v' : Key.ENTER);
+    else if (isMoved) await browser.press('It still moves: next nest');
+    else await browser.click(By.css('tm-crimp-stage .foot .ant-btn-primary'));
+    await browser.driver.wait(async () => (await confirmed()) > done, 10_000, `not confirmed: ${heading}`);
+    heading = await browser.driver.wait(
+      async () => {
+        const now = await browser.heading();
+        return now === heading && (await confirmed()) < (await steps(browser)) ? '' : now;
+      },
+      10_000,
+      `still at: ${heading}`,
+    );
+  }
+  return heads;
+}
+
+const steps = async (browser: Browser) => (await browser.driver.findElements(By.css('tm-crimp-stage ol li'))).length;
 
 /** Measures trial crimps of a locator, by keys alone, until it is set. */
 export async function setLocatorByKeys(browser: Browser, ...typed: readonly string[]): Promise<void> {

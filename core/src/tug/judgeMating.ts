@@ -66,7 +66,7 @@ export function judgeMating(
       const shown = showBeside(100 * lost, 100 * MOST_LOSS, 1);
       bad(
         'mating-loss',
-        `Cycle ${cycle}: ${shown.value} % lost since cycle ${first?.cycle}; more than ${shown.limit} % is worn out or was never closed on.`,
+        `Cycle ${cycle}: ${shown.value} % lost since cycle ${first?.cycle}; more than ${shown.limit} % is worn, or spread on the way.`,
         {
           cycle,
           lost,

@@ -12,7 +12,7 @@ import { listForeignRecords, readForeignFile, readForeignRecord, readInRecord } 
 import { keepShopFile } from './keepShopFile';
 import { writeRecord } from './record';
 import { writeRecordTable } from './recordTable';
-import { readConnectors } from '../loom/connectors';
+import { readConnectors } from '../connectors/store';
 import { readLoom } from '../loom/store';
 import { changeWireList, importWireList, keepListColumns, readListColumns, usualGrade } from './wireLists';
 

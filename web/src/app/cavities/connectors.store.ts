@@ -39,7 +39,12 @@ export const ConnectorsStore = signalStore(
     const cavity = computed(() => {
       const found = map();
       const id = named() ?? found?.next;
-      return found?.cavities.find((each) => each.id === id) ?? found?.cavities[0] ?? null;
+      return (
+        found?.cavities.find((each) => each.id === id) ??
+        found?.cavities.find(({ state }) => state !== 'unused') ??
+        found?.cavities[0] ??
+        null
+      );
     });
     return { connector, map, cavity };
   }),

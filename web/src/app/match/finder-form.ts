@@ -1,19 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { FAMILIES, familyName, metalArea, otherScale, PLACES, type Wire } from '@tug-mark/core';
+import { FAMILIES, familyName, metalArea, otherScale, PLACES, type Family, type Wire } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { z } from 'zod';
 import { CabinetStore } from '../cabinet/cabinet.store';
 import { scanned } from '../cabinet/scanned';
-import { WhatWire } from '../cabinet/what-wire';
 import { Field } from '../parts/field';
 import { Select } from '../parts/select';
 import { typedText } from '../parts/zod-form';
 import { FINDER_NUMBERS, FinderStore, NOTHING_ASKED, numberFault } from './finder.store';
 import { StampReader } from './stamp-reader';
-import { WhichTermination } from './which-termination';
 
 /** A number above 0, or nothing. */
 const above0 = z.string().refine((text) => numberFault(text) === '', {
@@ -25,7 +23,7 @@ const OFFERED = 6;
 /** What is in the hand and where it will be used: wires by typing or scan, stud, place, numbers, grade and customer. */
 @Component({
   selector: 'tm-finder-form',
-  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, Field, Select, StampReader, WhatWire, WhichTermination],
+  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, Field, Select, StampReader],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <form [formGroup]="form">
@@ -90,13 +88,6 @@ const OFFERED = 6;
       </div>
       <tm-stamp-reader (stud)="form.controls.stud.setValue($event)" />
     </form>
-    <div class="beside">
-      <tm-which-termination (family)="form.controls.family.setValue($event)" />
-      <details>
-        <summary>What wire is this?</summary>
-        <tm-what-wire [isInHand]="true" (picked)="add($event)" />
-      </details>
-    </div>
   `,
   styles: `
     form {
@@ -105,17 +96,6 @@ const OFFERED = 6;
       display: grid;
       gap: 12px;
       padding: 16px 18px;
-    }
-    .beside {
-      display: grid;
-      gap: 6px;
-      margin-top: 12px;
-    }
-    summary {
-      align-content: center;
-      cursor: pointer;
-      font-weight: 600;
-      min-height: 44px;
     }
     .two {
       display: grid;
@@ -173,6 +153,11 @@ export class FinderForm {
     event.preventDefault();
     const wire = this.cabinet.part('wire', scanned(this.typed()).trim()) ?? this.offers()[0];
     if (wire) this.add(wire);
+  }
+
+  /** A family that was ranked, looked for now. */
+  choose(family: Family): void {
+    this.form.controls.family.setValue(family);
   }
 
   protected add(wire: Wire): void {

@@ -1,14 +1,16 @@
 import { ChangeDetectionStrategy, Component, effect, inject, untracked } from '@angular/core';
 import { CabinetStore } from '../cabinet/cabinet.store';
+import { WhatWire } from '../cabinet/what-wire';
 import { ProblemNotice } from '../parts/problem-notice';
 import { FinderForm } from './finder-form';
 import { FinderFound } from './finder-found';
 import { FinderStore } from './finder.store';
+import { WhichTermination } from './which-termination';
 
 /** Given the wires in the hand and where the joint will be: everything the cabinet can make it with, best first. */
 @Component({
   selector: 'tm-finder-page',
-  imports: [FinderForm, FinderFound, ProblemNotice],
+  imports: [FinderForm, FinderFound, ProblemNotice, WhatWire, WhichTermination],
   providers: [FinderStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -25,8 +27,15 @@ import { FinderStore } from './finder.store';
         <tm-problem [problem]="found" />
       }
       <div class="columns">
-        <tm-finder-form />
-        <tm-finder-found />
+        <tm-finder-form #form />
+        <div>
+          <tm-which-termination (family)="form.choose($event)" />
+          <details>
+            <summary>What wire is this?</summary>
+            <tm-what-wire [isInHand]="true" (picked)="store.add($event)" />
+          </details>
+          <tm-finder-found />
+        </div>
       </div>
     </div>
   `,
@@ -36,6 +45,15 @@ import { FinderStore } from './finder.store';
       display: grid;
       gap: 28px;
       grid-template-columns: minmax(330px, 430px) minmax(0, 1fr);
+    }
+    summary {
+      align-content: center;
+      cursor: pointer;
+      font-weight: 600;
+      min-height: 44px;
+    }
+    tm-what-wire {
+      margin-bottom: 14px;
     }
     @media (max-width: 900px) {
       .columns {

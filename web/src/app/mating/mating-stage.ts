@@ -236,6 +236,12 @@ export class MatingStage {
     if (refusal) return;
     this.picked.set(piece);
     for (const field of [this.on, this.off, this.reel, this.note]) field.setValue('');
-    setTimeout(() => document.getElementById('mating-on')?.focus());
+    // A pair that is through leaves the field, so that the next key is a command.
+    const isOpen = this.verdict().verdict === 'open';
+    setTimeout(() => {
+      const field = document.getElementById('mating-on');
+      if (isOpen) field?.focus();
+      else if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+    });
   }
 }
