@@ -282,6 +282,7 @@ describe('A pair put together and pulled apart', () => {
   it('fails below the least of its sheet at any cycle, and above the most it may go on with', () => {
     expect(judgeMating(pair(13, 11.9), asked).reasons.map(({ code }) => code)).toContain('mating-loose');
     expect(judgeMating(pair(13, 12), asked).verdict).toBe('open');
+    expect(judgeMating([{ cycle: 1, insertion: 40, withdrawal: 20 }], asked).verdict).toBe('open');
     const stiff = [{ cycle: 1, insertion: 40.1, withdrawal: 20 }];
     expect(judgeMating(stiff, asked).reasons.map(({ code }) => code)).toEqual(['mating-stiff']);
   });

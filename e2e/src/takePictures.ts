@@ -11,6 +11,7 @@ import {
   signOut,
   takeSeat,
   takeToolByKeys,
+  takeToolByMouse,
 } from './bench';
 import { Browser } from './browser';
 import { Server } from './server';
@@ -112,10 +113,6 @@ try {
   await browser.press('What caused it?');
   await browser.sees('confirmed cases');
   await picture('cause');
-  await browser.go('/shop/studies');
-  await browser.press('Results');
-  await browser.sees('Kappa with the key');
-  await picture('study');
   await openCombination(browser, 'FL-RT-0406', 'FL-W-0100', 'Sensor bar');
   await climbTo(browser, 'Lot');
   await browser.press('Chart');
@@ -128,6 +125,36 @@ try {
   await browser.press('Set-up sheet');
   await browser.shown(By.css('.sheet svg'));
   await picture('sheet');
+  await openCombination(browser, 'FL-OC-4810', 'FL-W-0100', 'Mast loom');
+  await climbTo(browser, 'Tool');
+  await takeToolByMouse(browser);
+  const bullet = /bench\/([0-9a-f-]+)/.exec(await browser.driver.getCurrentUrl())?.[1] ?? '';
+  await browser.go(`/bench/${bullet}/mating`);
+  for (const pair of [
+    ['21', '20', '18.6', '17.4'],
+    ['22', '19', '16.8'],
+  ]) {
+    for (const [i, off] of pair.entries()) {
+      await browser.sees(`cycle ${[1, 2, 5, 10][i]}: on, and off by the gauge.`);
+      await browser.click(By.id('mating-on'));
+      await browser.keys('40', Key.TAB, off, Key.ENTER);
+    }
+    if (pair.length === 4) {
+      await browser.sees('passes over 10 cycles');
+      await browser.keys('a');
+    }
+  }
+  await browser.sees('Pair 2, cycle 10');
+  await browser.driver.sleep(600);
+  await picture('mating');
+  await browser.turnTo('/bench');
+  await browser.press('Mast loom');
+  await browser.press('Its connectors, cavity by cavity');
+  await browser.sees('X1: cavity 1 comes next');
+  await browser.click(By.id('cavity-push'));
+  await browser.keys('36', Key.ENTER);
+  await browser.sees('X1: cavity 2 comes next');
+  await picture('cavities');
   await openShelf(browser, 'Finder');
   await (await browser.shown(By.id('finder-wire'))).sendKeys('FL-W-0075', Key.ENTER);
   await (await browser.field('What is stamped')).sendKeys('2-5');
@@ -150,11 +177,6 @@ try {
   await browser.choose('compare-with', 'FL-SPEC-07 rev C');
   await browser.sees('rows differ');
   await picture('limits');
-  await openShelf(browser, 'Inspection points');
-  await browser.click(By.xpath("//li//button[contains(., 'rev B') and contains(., 'grade standard')]"));
-  await browser.choose('compare-with', 'FL-LOOK-03 rev A');
-  await browser.sees('what was is struck');
-  await picture('inspection-points');
 } finally {
   await browser.close();
   gauge.close();

@@ -70,7 +70,7 @@ function head(writer: PageWriter, { shop, about, context, judgement, setUp, link
   let y = MARGIN + 10;
   for (const words of [
     `${terminal.label}; ${familyName(terminal.family)}, range ${takesLabel(terminal)}. Wire ${wires}.`,
-    `${about.list}: ${about.pieces} pieces, grade ${context.class}, ${use.place} place.`,
+    `${about.list}: ${about.pieces} pieces, grade ${context.class}, ${use.place} place${use.fuelNear ? ', fuel near: no flame' : ''}.`,
   ]) {
     for (const part of wrapText(words, 3.1, room)) {
       writer.put(text(MARGIN, y, part, { size: 3.1, face: 'text' }));

@@ -57,7 +57,10 @@ const CHIPS = { red: '#c0392b', blue: '#2d5f9a', yellow: '#e0b020' } as const;
             </dd>
           }
           <dt>sealed</dt>
-          <dd>{{ v.terminal.sealed ? 'yes' : 'no' }}; place of use: {{ v.combination.place }}</dd>
+          <dd>
+            {{ v.terminal.sealed ? 'yes' : 'no' }}; place of use: {{ v.combination.place
+            }}{{ v.combination.demand.fuelNear ? ', fuel near: no flame' : '' }}
+          </dd>
           <dt>good to</dt>
           <dd>{{ v.terminal.temperature }} °C</dd>
         </dl>
