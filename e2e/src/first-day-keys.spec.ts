@@ -181,6 +181,10 @@ describe('The first day of a shop of one, by keys alone', () => {
     await hands.reach("el.closest('tm-ladder') && el.textContent.includes('Release')", 'the last rung of the ladder');
     await browser.keys(Key.ENTER);
     await browser.sees('First pieces');
+    await hands.type('sheet-terminal', 'EY-SH-5');
+    await hands.type('sheet-terminal-revision', 'A');
+    await hands.type('sheet-tool', 'EY-TC-2');
+    await hands.type('sheet-tool-revision', 'B');
     await hands.press('Release the set-up');
     await browser.sees('Released by Ada.');
     const [, id = ''] = /bench\/([0-9a-f-]{36})/.exec(await browser.driver.getCurrentUrl()) ?? [];

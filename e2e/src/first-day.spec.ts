@@ -301,6 +301,18 @@ describe('The first day of a shop', () => {
     await browser.press('Sign in');
     await browser.sees('Ines ·');
     await browser.driver.navigate().refresh();
+    // The cabinet names no sheet of either part: they are named with the release.
+    await browser.press('Release the set-up');
+    await browser.sees('No sheet is named for the terminal: number and revision of what it is made by.');
+    for (const [id, text] of [
+      ['sheet-terminal', 'EY-SH-4'],
+      ['sheet-terminal-revision', 'A'],
+      ['sheet-tool', 'EY-TC-1'],
+      ['sheet-tool-revision', 'C'],
+    ] as const) {
+      await browser.click(By.id(id));
+      await browser.keys(text);
+    }
     await browser.press('Release the set-up');
     await browser.sees('Released by Ines.');
   });

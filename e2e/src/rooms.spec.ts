@@ -75,6 +75,13 @@ describe('Every room', () => {
     await browser.press('Mast loom');
     await browser.press('Both ends of its wires');
     await at('Both ends', 'In this order');
+    await browser.turnTo('/bench');
+    await browser.press('Mast loom');
+    await browser.press('Its connectors, cavity by cavity');
+    await at('Connectors', 'comes next');
+    await openCombination(browser, 'FL-OC-4810', 'FL-W-0100', 'Mast loom');
+    await browser.go(new URL(await browser.driver.getCurrentUrl()).pathname.replace(/\/[a-z]+$/, '/mating'));
+    await at('Mating', 'cycle 1');
   });
   afterAll(async () => {
     await browser.close();

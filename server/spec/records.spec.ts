@@ -125,7 +125,7 @@ describe('A shop file', () => {
     const shop = await Shop.open('empty');
     const ada = await shop.firstEngineer();
     const file = shopFileSchema.parse(JSON.parse(await readFile(`${DEMO_FOLDER}/shop.json`, 'utf8')));
-    expect((await ada.call('POST', '/api/shop-file', file)).json()).toEqual({ parts: 101, limits: 4, looks: 4 });
+    expect((await ada.call('POST', '/api/shop-file', file)).json()).toEqual({ parts: 104, limits: 4, looks: 4 });
     expect((await ada.call('POST', '/api/shop-file', file)).json()).toEqual({ parts: 0, limits: 0, looks: 0 });
     const limits = await ada.get<LimitRecord[]>('/api/limits');
     expect(new Set(limits.map((t) => t.table.status))).toEqual(new Set(['draft']));

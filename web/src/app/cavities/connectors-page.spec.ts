@@ -76,7 +76,7 @@ describe('Connectors, cavity by cavity', () => {
     expect(bench.headline).toBe('X1: all 2 contacts are home. Close the lock.');
     await bench.press('The lock is closed');
     expect(sent[0]?.body).toEqual({ kind: 'lock', piece: 1, connector: 'X1', count: 1, closed: true, note: '' });
-    expect(bench.text).toContain('lock bar is closed.');
+    expect(bench.text).toContain('Lock bar is closed.');
     expect(bench.text).toContain('Open the lock before a contact is taken out.');
     await bench.type('lock-why', 'wrong wire');
     await bench.press('The lock is open again');

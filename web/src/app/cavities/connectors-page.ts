@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, untracked } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
+import { capital } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { ChoiceButtons } from '../parts/choice-buttons';
@@ -73,7 +74,7 @@ const LOCKS = {
               />
               @if (store.map()!.lock !== 'none') {
                 <p class="lock">
-                  <strong>{{ store.connector()?.part?.lock }}</strong> {{ locks[store.map()!.lock] }}.
+                  <strong>{{ lockName() }}</strong> {{ locks[store.map()!.lock] }}.
                 </p>
                 @if (store.map()!.lock === 'due') {
                   <button nz-button nzType="primary" class="bench-button" type="button" (click)="lock(true)">
@@ -135,6 +136,7 @@ export class ConnectorsPage {
   protected readonly loom = typedText('1');
   protected readonly why = typedText();
   protected readonly locks = LOCKS;
+  protected readonly lockName = computed(() => capital(this.store.connector()?.part?.lock ?? ''));
   protected readonly names = computed(() =>
     (this.store.list()?.connectors ?? []).map(({ name, part }) => ({
       value: name,

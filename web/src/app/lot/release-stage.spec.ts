@@ -71,7 +71,7 @@ describe('The set-up run', () => {
     expect(bench.put).toEqual([]);
     expect(bench.text).toContain('Name it with the release, or in the cabinet.');
     await bench.type('sheet-terminal', 'Sheet 12');
-    await bench.fill('Revision', 'B');
+    await bench.type('sheet-terminal-revision', 'B');
     await bench.press('Release the set-up');
     expect(bench.put[0]?.body).toEqual(
       jasmine.objectContaining({

@@ -38,7 +38,12 @@ import { Notice } from '../parts/notice';
         }
       </ol>
       @if (hand.setUp(); as setUp) {
-        <tm-release-things [things]="things()" [setUp]="setUp" (named)="sheets.set($event)" />
+        <tm-release-things
+          [things]="things()"
+          [setUp]="setUp"
+          [mayName]="mayRelease() && judgement.release.state === 'none'"
+          (named)="sheets.set($event)"
+        />
       }
       @if (judgement.release.state !== 'none') {
         <tm-reasons [reasons]="judgement.release.reasons" />

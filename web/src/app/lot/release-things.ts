@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { missingSheets, type ReleaseSheets, type ReleaseThing, type SetUp } from '@tug-mark/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
+import { Field } from '../parts/field';
 import { Mark } from '../parts/mark';
 import { typedText } from '../parts/zod-form';
 
@@ -10,7 +11,7 @@ const sheetForm = () => new FormGroup({ number: typedText(), revision: typedText
 /** The six things a release asks for; a paper the cabinet does not name is named here. */
 @Component({
   selector: 'tm-release-things',
-  imports: [ReactiveFormsModule, NzInputModule, Mark],
+  imports: [ReactiveFormsModule, NzInputModule, Field, Mark],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section aria-labelledby="release-on">
@@ -27,11 +28,21 @@ const sheetForm = () => new FormGroup({ number: typedText(), revision: typedText
       @for (of of asked(); track of) {
         <form [formGroup]="forms[of]" (submit)="$event.preventDefault()">
           <span class="of">Sheet of the {{ of }}</span>
-          <label
-            >Number <input nz-input [id]="'sheet-' + of" maxlength="80" formControlName="number" (input)="tell()"
-          /></label>
-          <label>Revision <input nz-input maxlength="40" formControlName="revision" (input)="tell()" /></label>
-          <label>Page <input nz-input maxlength="80" formControlName="page" (input)="tell()" /></label>
+          <tm-field [for]="'sheet-' + of" label="Number">
+            <input nz-input [id]="'sheet-' + of" maxlength="80" formControlName="number" (input)="tell()" />
+          </tm-field>
+          <tm-field [for]="'sheet-' + of + '-revision'" label="Revision">
+            <input
+              nz-input
+              [id]="'sheet-' + of + '-revision'"
+              maxlength="40"
+              formControlName="revision"
+              (input)="tell()"
+            />
+          </tm-field>
+          <tm-field [for]="'sheet-' + of + '-page'" label="Page">
+            <input nz-input [id]="'sheet-' + of + '-page'" maxlength="80" formControlName="page" (input)="tell()" />
+          </tm-field>
         </form>
       }
     </section>
@@ -66,10 +77,6 @@ const sheetForm = () => new FormGroup({ number: typedText(), revision: typedText
       min-width: 140px;
       padding-bottom: 10px;
     }
-    label {
-      display: grid;
-      font-size: 14px;
-    }
     input {
       min-height: 44px;
       width: 170px;
@@ -87,10 +94,12 @@ const sheetForm = () => new FormGroup({ number: typedText(), revision: typedText
 export class ReleaseThings {
   readonly things = input.required<readonly ReleaseThing[]>();
   readonly setUp = input.required<Pick<SetUp, 'sheets'>>();
+  /** Whoever sees it may release, and nothing is released yet. */
+  readonly mayName = input.required<boolean>();
   /** Papers as they are typed: those with a number and a revision. */
   readonly named = output<ReleaseSheets>();
   protected readonly forms = { terminal: sheetForm(), tool: sheetForm() };
-  protected readonly asked = computed(() => missingSheets(this.setUp()));
+  protected readonly asked = computed(() => (this.mayName() ? missingSheets(this.setUp()) : []));
 
   protected tell(): void {
     const sheets: { -readonly [K in keyof ReleaseSheets]: ReleaseSheets[K] } = {};

@@ -29,7 +29,7 @@ export function matingOver(pairs: readonly MatedPair[], picked: number | null, l
       type: 'value' as const,
       name: 'off with, N',
       min: 0,
-      max: Math.ceil(Math.max(top, ...levels.map(({ force }) => force)) * 1.15),
+      max: 5 * Math.ceil((1.1 * Math.max(top, ...levels.map(({ force }) => force))) / 5),
       axisLabel: text,
       splitLine: { lineStyle: { color: ink('line') } },
     },

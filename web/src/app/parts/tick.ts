@@ -17,6 +17,7 @@ import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
   styles: `
     label {
       align-items: center;
+      color: var(--ink);
       display: inline-flex;
       min-height: 44px;
     }
