@@ -1,4 +1,4 @@
-import { DISPOSITIONS } from '@tug-mark/core';
+import { DISPOSITIONS, partSheetSchema } from '@tug-mark/core';
 import { z } from 'zod';
 import { standsSchema } from './journal';
 import { documentKeySchema } from './parts';
@@ -34,6 +34,18 @@ export const certificateSchema = z.strictObject({
     delivered: z.number(),
   }),
   stands: standsSchema,
+  /** Tools it was made with after the first, each from the piece after `after` on; absent where there was one alone. */
+  tools: z
+    .array(z.strictObject({ after: z.number().int(), tool: z.string(), die: z.string(), nest: z.string() }))
+    .optional(),
+  /** Sheets of its parts, as far as they are named; absent in older certificates. */
+  papers: z
+    .strictObject({
+      terminal: partSheetSchema.nullable(),
+      tool: partSheetSchema.nullable(),
+      stripper: partSheetSchema.nullable(),
+    })
+    .optional(),
   releasedBy: z.string(),
   limits: z.array(z.strictObject({ wire: z.string(), force: z.number().nullable(), table: documentKeySchema })),
   checks: z.array(

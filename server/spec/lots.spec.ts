@@ -120,6 +120,7 @@ describe('A lot', () => {
     expect(problemOf(await odile.put(id, reading(60, 140, { lot: 1 }))).code).toBe('lot-finished');
     const certificate = await odile.get<Certificate>(`/api/combinations/${id}/lots/1/certificate.json`);
     expect([certificate.lot.delivered, certificate.releasedBy, certificate.checks.length]).toEqual([78, 'Ines', 10]);
+    expect([certificate.papers?.tool?.number, certificate.tools]).toEqual(['Tool card HT-11', undefined]);
     expect(certificate.chain.hash).toBe((await odile.view(id)).entries.at(-1)?.hash ?? '');
     const csv = (await odile.call('GET', `/api/combinations/${id}/lots/1/certificate.csv`)).body.trim().split('\n');
     expect(csv.length).toBe(11);

@@ -114,6 +114,12 @@ export function toCertificate(source: CertificateSource, madeAt: string): Certif
       delivered: counts.left,
     },
     stands: head.stands,
+    ...(head.tools.length > 1 && {
+      tools: head.tools.slice(1).map(({ after, stands }) => ({
+        ...{ after, tool: stands.tool, die: stands.die, nest: stands.nest },
+      })),
+    }),
+    papers: setUp.sheets,
     releasedBy: source.releasedBy,
     limits: [view.wire, ...view.together, ...view.opposite].map((each, i) => ({
       wire: each.part,
