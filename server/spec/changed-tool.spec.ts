@@ -38,13 +38,10 @@ describe('A tool changed in the middle of a lot', () => {
   afterAll(() => shop.close());
   const line = async () => (await odile.combination(...FRESH)) as CombinationLine;
 
-  it('stops the counting, says so in every list, and leaves the lot open', async () => {
+  it('stops the counting and opens the set-up again while its lot stands; released, the lot counts on', async () => {
     const refused = await odile.put(id, made(3, 21));
     expect([refused.statusCode, problemOf(refused).code]).toEqual([422, 'set-up-first']);
     expect([(await line()).state, (await line()).next.text]).toEqual(['to-set-up', 'Set up again with the other tool']);
-  });
-
-  it('has the set-up begun again while its lot stands, and counts on once that is released', async () => {
     const { newest } = await odile.view(id);
     await odile.kept(id, { kind: 'run', run: 2, cause: 'tool changed in the lot', revisions: newest });
     expect((await line()).state).toBe('to-set-up');

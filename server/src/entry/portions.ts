@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { OF_LOT, SET_UP } from './rows';
+import { HEADS, OF_LOT, SET_UP } from './rows';
 
 /*
  * A whole journal, a portion at a time: the first one small, so that whoever waits for a file sees it begin. Between two
@@ -49,9 +49,8 @@ export async function* writeEntriesInPortions(db: Knex, combination: string, end
  * without any of them being parsed here. Their places are found first, so that no portion waits for all to be put in order.
  */
 export async function* writeEntriesOfLot(db: Knex, combination: string, lot: number | null): AsyncGenerator<string> {
-  const heads = "kind IN ('lot', 'finish')";
   const of = (which: string) => `SELECT seq FROM journal WHERE combination = :combination AND ${which}`;
-  const parts = [of(SET_UP), of(heads), ...(lot === null ? [] : [of(`${OF_LOT} AND NOT ${heads}`)])];
+  const parts = [of(SET_UP), of(HEADS), ...(lot === null ? [] : [of(`${OF_LOT} AND NOT ${HEADS}`)])];
   const { rows } = await db.raw<{ rows: { places: string | null }[] }>(
     `SELECT string_agg(seq::text, ',' ORDER BY seq) AS places FROM (${parts.join(' UNION ALL ')}) p`,
     { combination, ...(lot !== null && { lot }) },

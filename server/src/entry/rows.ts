@@ -97,14 +97,17 @@ export const OF_LOOM = "(slot >= 'loom/' AND slot < 'loom0')";
 export const OF_LOT =
   "(slot = 'lot/' || :lot::int OR (slot >= 'lot/' || :lot::int || '/' AND slot < 'lot/' || :lot::int || '0'))";
 
+/** What of a lot its set-up has to know: that it was opened, finished, and that its tool was changed, which opens the set-up again. */
+export const HEADS = "(kind IN ('lot', 'finish') OR kind = 'progress' AND coalesce(body ->> 'change', '') = 'tool')";
+
 /** Entries of the set-up, the heads of all lots, and everything of one lot. */
 export async function readJournalOfLot(db: Knex, combination: string, lot: number | null): Promise<KeptEntry[]> {
   const of = () => db('journal').where({ combination }).select(JOURNAL_COLUMNS);
   // One after the other: inside a transaction they share one connection.
   const rows = (await of().whereRaw(SET_UP)) as JournalRow[];
-  rows.push(...((await of().whereRaw("kind IN ('lot', 'finish')")) as JournalRow[]));
+  rows.push(...((await of().whereRaw(HEADS)) as JournalRow[]));
   if (lot !== null) {
-    const own = (await of().whereRaw(OF_LOT, { lot }).whereRaw("kind NOT IN ('lot', 'finish')")) as JournalRow[];
+    const own = (await of().whereRaw(OF_LOT, { lot }).whereRaw(`NOT ${HEADS}`)) as JournalRow[];
     for (const row of own) rows.push(row);
   }
   return rows.map(toEntry).sort((a, b) => a.seq - b.seq);
@@ -175,11 +178,11 @@ export async function readJournals(
     const long = await longLots(db, combinations);
     const heads = (await db('journal')
       .whereIn(['combination', 'lot'], newest)
-      .whereRaw("kind IN ('lot', 'finish')")
+      .whereRaw(HEADS)
       .select(JOURNAL_COLUMNS)) as JournalRow[];
     const { rows: ofLots } = await db.raw<{ rows: JournalRow[] }>(
       `SELECT ${JOURNAL_COLUMNS.map((column) => `j.${column}`).join(', ')} FROM ${NEWEST} JOIN journal j ON ${IN_NEWEST}
-        WHERE j.kind <> 'finish'`,
+        WHERE NOT ${HEADS}`,
       named(newest.filter(([combination]) => !long.has(combination))),
     );
     ofLots.push(...heads);
