@@ -1,6 +1,7 @@
 import { shopFileSchema } from '@tug-mark/contract';
 import { readFileSync } from 'node:fs';
 import { benchGroup } from './group';
+import { benchCavities } from './cavities';
 import { benchFinder, benchLoom } from './finder';
 import { firstLoad } from './firstLoad';
 import { benchImport, benchLotPage, callAs } from './lots';
@@ -47,6 +48,12 @@ const PARTS: Readonly<Record<string, () => void | Promise<void>>> = {
         `whole loom of ${wires} wires / plain loop          ratio ${loom.ratio.toFixed(1)}   [${loom.milliseconds.toFixed(0)} against ${loom.baseline.toFixed(1)} ms, ${loom.combinations} combinations]`,
       );
     }
+  },
+  cavities() {
+    const map = benchCavities();
+    say(
+      `one connector out of ${map.entries} entries / their texts read ratio ${map.ratio.toFixed(2)} (goal at most 1)   [${map.milliseconds.toFixed(1)} against ${map.baseline.toFixed(1)} ms]`,
+    );
   },
   trace() {
     const trace = benchTrace();
