@@ -97,8 +97,12 @@ export const OF_LOOM = "(slot >= 'loom/' AND slot < 'loom0')";
 export const OF_LOT =
   "(slot = 'lot/' || :lot::int OR (slot >= 'lot/' || :lot::int || '/' AND slot < 'lot/' || :lot::int || '0'))";
 
-/** What of a lot its set-up has to know: that it was opened, finished, and that its tool was changed, which opens the set-up again. */
-export const HEADS = "(kind IN ('lot', 'finish') OR kind = 'progress' AND coalesce(body ->> 'change', '') = 'tool')";
+/**
+ * What of a lot its set-up has to know: that it was opened, finished, and that its tool was changed, which opens the set-up again.
+ * Kinds stand first and alone: the index over the steps of a journal is used for those.
+ */
+export const HEADS =
+  "(kind IN ('lot', 'finish', 'progress') AND (kind <> 'progress' OR coalesce(body ->> 'change', '') = 'tool'))";
 
 /** Entries of the set-up, the heads of all lots, and everything of one lot. */
 export async function readJournalOfLot(db: Knex, combination: string, lot: number | null): Promise<KeptEntry[]> {
