@@ -178,13 +178,11 @@ describe('The dimension after the crimp', () => {
 });
 
 describe('A locator set by trial', () => {
-  // Hole from 5 mm: wanted 2.5. One turn of the adjuster is 0.5 mm.
-  const contact = { barrel: { ...families['machined-contact'].barrel, inspection: { min: 5, max: 6 } } };
-  const judge = (...measured: number[]) =>
-    judgeLocator(contact, [{ order: 1, centre: 3 }], { label: 'PO', perTurn: 0.5 }, 0.3, measured);
+  // Wanted at 2.5, half way to a hole at 5 mm. One turn of the adjuster is 0.5 mm.
+  const judge = (...measured: number[]) => judgeLocator(2.5, 0.3, { label: 'PO', perTurn: 0.5 }, measured);
 
-  it('wants its indent half way from the mouth to the hole, and says the correction with its sign, in turns', () => {
-    expect(judge().wanted).toBe(2.5);
+  it('says how it is begun, then the correction with its sign, in turns', () => {
+    expect(judge().next.text).toContain('bring the indent to 2.50 mm');
     // 2.9 - 2.5 = +0.4 mm, 0.8 turn deeper; 2.0 - 2.5 = -0.5 mm, one turn less deep.
     expect(judge(2.9).next.text).toContain('+0.40 mm off');
     expect(judge(2.9).next.text).toContain('0.40 mm deeper, 0.80 turn');
@@ -259,6 +257,11 @@ describe('A locator set by trial', () => {
     };
     const { locator, bites } = new Bench(familyContext('machined-contact', { terminal: hole, tools: [byTrial] })).setUp;
     expect([locator?.within, locator?.wanted, bites.map(({ centre }) => centre)]).toEqual([0.3, 2.5, [2.5]]);
+    // A band of the sheet wins here too: 3 to 4.4 mm.
+    const sheet = { ...hole, sheetBites: [{ from: 3, to: 4.4 }] };
+    expect(
+      new Bench(familyContext('machined-contact', { terminal: sheet, tools: [byTrial] })).setUp.locator?.wanted,
+    ).toBeCloseTo(3.7, 9);
   });
 
   it('is asked of no positioner whose depth its sheet gives', () => {

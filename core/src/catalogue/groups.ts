@@ -62,6 +62,7 @@ export const FIELD_GROUPS: Readonly<Record<CatalogueKind, readonly FieldGroup[]>
 
 const CONTACTS: readonly Family[] = ['open-barrel-contact', 'sealed-contact', 'machined-contact', 'signal-contact'];
 const TONGUED: readonly Family[] = ['insulated-terminal', 'sealed-sleeve-terminal', 'bare-terminal', 'lug'];
+const OPEN: readonly Family[] = ['open-barrel-contact', 'sealed-contact', 'signal-contact', 'open-barrel-splice'];
 const HEATED: readonly Family[] = ['sealed-sleeve-terminal', 'butt-splice', 'window-splice', 'open-barrel-splice'];
 
 /** Fields only some families have; all others have every field. */
@@ -76,7 +77,10 @@ const ONLY_OF: Readonly<Record<string, readonly Family[]>> = {
   dieIndex: ['lug'],
   barrelSize: ['machined-contact'],
   cavity: CONTACTS,
-  'barrel.betweenGrips': ['open-barrel-contact', 'sealed-contact', 'signal-contact', 'open-barrel-splice'],
+  mating: [...CONTACTS, 'insulated-terminal'],
+  formingStrokes: OPEN,
+  dieDimensions: ['lug'],
+  'barrel.betweenGrips': OPEN,
 };
 
 /** Families with nothing behind the barrel: what has a sleeve, a second grip or a collar says its length on its sheet. */

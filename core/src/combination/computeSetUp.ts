@@ -208,14 +208,14 @@ export function computeSetUp(
   if (!end || !pull) throw new Error('a terminal has one end and one wire at the least');
   const { limit, standing, breaks } = pull;
   const positioner = tool?.positioner ?? null;
+  const [bite] = bites;
   const papers = entriesOf(entries, 'release').at(-1)?.body.sheets ?? {};
   const locator =
-    end.look && isSetByTrial(positioner)
+    end.look && bite && isSetByTrial(positioner)
       ? judgeLocator(
-          terminal,
-          bites,
-          positioner,
+          bite.centre,
           Math.min(biteRoom(end.look), locatorRoom(end.look.nest.width)),
+          positioner,
           entriesOf(entries, 'locator').map(({ body }) => body.measured),
         )
       : null;

@@ -19,5 +19,5 @@ export { wireName } from './wireName';
 export { wireOf } from './wireOf';
 export { matedPairs, type MatedPair } from './matedPairs';
 export { measureAsked, type MeasureAsked } from './measureAsked';
-export { missingSheets, RELEASE_THINGS, releaseThings, type ReleaseThing } from './releaseThings';
+export { missingSheets, releaseThings, type ReleaseThing } from './releaseThings';
 export { sameRevisions, sameStanding } from './sameStanding';

@@ -40,7 +40,9 @@ describe('A release asks for six things', () => {
     const things = releaseThings(bench.setUp, bench.entries, bench.judged);
     expect(things.map(({ title }) => title)).toEqual(['Person', 'Wire', 'Terminal', 'Tool', 'Documents', 'Inspection']);
     expect(missing(bench)).toEqual([]);
-    expect(things[0]?.text).toBe('Odile; qualified for bare terminal when it was put on record');
+    expect(things[0]?.text).toBe(
+      'Odile. Whoever the shop does not call qualified for bare terminal is refused at every entry.',
+    );
     expect(things[4]?.text).toContain('terminal: Sheet 12 rev B, page 3; tool: Sheet 12 rev B, page 3; limits:');
     expect(bench.put(release(bench))).toBeNull();
   });

@@ -4,16 +4,12 @@ import { familyName } from '../terminal';
 import type { SetUp } from './computeSetUp';
 import type { Judgement, Stage } from './judgeCombination';
 
-export const RELEASE_THINGS = ['person', 'wire', 'terminal', 'tool', 'document', 'inspection'] as const;
-
 /** One of the six things a release asks for. */
 export interface ReleaseThing {
-  readonly thing: (typeof RELEASE_THINGS)[number];
+  readonly thing: 'person' | 'wire' | 'terminal' | 'tool' | 'document' | 'inspection';
   readonly title: string;
   readonly isThere: boolean;
   readonly text: string;
-  /** Where it is settled; null where it is named with the release. */
-  readonly to: Stage | null;
 }
 
 /** Papers nobody has named yet: neither in the cabinet nor with the release. */
@@ -55,38 +51,33 @@ export function releaseThings(
       title: 'Person',
       isThere: people.length > 0,
       text: people.length
-        ? `${people.join(', ')}; qualified for ${familyName(setUp.family)} when it was put on record`
+        ? `${people.join(', ')}. Whoever the shop does not call qualified for ${familyName(setUp.family)} is refused at every entry.`
         : 'Nobody has put a step or a pull on record yet.',
-      to: 'crimp',
     },
     {
       thing: 'wire',
       title: 'Wire',
       isThere: passed('prepare'),
       text: stage('prepare')?.answer ?? '',
-      to: 'prepare',
     },
-    { thing: 'terminal', title: 'Terminal', isThere: passed('match'), text: stage('match')?.answer ?? '', to: 'match' },
+    { thing: 'terminal', title: 'Terminal', isThere: passed('match'), text: stage('match')?.answer ?? '' },
     {
       thing: 'tool',
       title: 'Tool',
       isThere: passed('tool') && passed('crimp'),
       text: (passed('tool') ? stage('crimp') : stage('tool'))?.answer ?? '',
-      to: passed('tool') ? 'crimp' : 'tool',
     },
     {
       thing: 'document',
       title: 'Documents',
       isThere: missing.length === 0 && limit !== null,
       text: `${paper('terminal')}; ${paper('tool')}; ${limits}${stripped}`,
-      to: null,
     },
     {
       thing: 'inspection',
       title: 'Inspection',
       isThere: passed('look') && passed('tug'),
       text: [stage('look')?.answer, stage('tug')?.answer].filter(Boolean).join(' '),
-      to: passed('look') ? 'tug' : 'look',
     },
   ];
 }

@@ -104,7 +104,7 @@ describe('A connector as a map of its cavities', () => {
     expect(map(twice).cavities[0]?.text).toBe('Taken out 2 times; its sheet allows 1: a new contact.');
     const renewed = [...twice, filled('1', { seat: 3, contact: 'new' })];
     expect(states(map(renewed))[0]).toBe('home');
-    // Counted anew for the new contact.
+    // The new contact's own count begins at 0.
     expect(map([...renewed, out('1', 3)]).cavities[0]?.isSpent).toBeFalse();
     expect(map([filled('1'), out('1', 1, { lance: 'hurt' })]).cavities[0]?.isSpent).toBeTrue();
   });

@@ -7,11 +7,9 @@ import { MOST_BITES, type StrokeFind } from './Gate';
 export interface Forming {
   /** From the widest to the one the wire asks for, which is the last. */
   readonly nests: readonly Nest[];
-  /** What was found after each stroke so far, in their order. */
-  readonly found: readonly StrokeFind[];
-  /** The nest that made the piece as it is now: the first it was still in, else the last of the strokes made so far, else the last of all. */
+  /** The nest whose mark and height the piece has: the first it was still in; until then the last of all, where it has to be. */
   readonly last: Nest;
-  /** How many strokes it takes as far as is known: none comes after the first still one. */
+  /** Strokes made and the one that comes next; none comes after the first still one. */
   readonly strokes: number;
 }
 
@@ -40,5 +38,5 @@ export function forming(
   const still = found.indexOf('still');
   const strokes = still < 0 ? Math.min(found.length + 1, nests.length) : still + 1;
   const at = still < 0 ? nests.length : still + 1;
-  return { nests, found, strokes, last: nests[at - 1] ?? nest };
+  return { nests, strokes, last: nests[at - 1] ?? nest };
 }

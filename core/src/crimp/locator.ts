@@ -1,7 +1,5 @@
-import type { Terminal } from '../terminal';
 import type { Positioner } from '../tool';
 import { reason, type Reason } from '../verdict';
-import type { Bite } from './bites';
 
 /** Where trial crimps left a locator. */
 export interface LocatorVerdict {
@@ -40,50 +38,51 @@ export function isSetByTrial(positioner: Positioner | null): positioner is Posit
 
 /**
  * A locator set by trial: run it out, drop the contact in, hold it by a part stroke, bring the indent to its place, lock, make one
- * crimp and measure its centre. The place is half way from the mouth to the inspection hole; without a hole it is the first bite's.
- * The correction is measured less wanted, with its sign: above 0 the mouth has to come closer to the indenters, so the contact goes
- * deeper. In turns it is divided by what one turn moves. Two good trials in a row end it; each spends its contact and its end.
+ * crimp and measure its centre. Its place is that of the bite, half way from the mouth to the inspection hole. The correction is
+ * measured less wanted, with its sign: above 0 the mouth has to come closer to the indenters, so the contact goes deeper. In turns it
+ * is divided by what one turn moves. Two good trials in a row end it; each spends its contact and its end.
  *
- * @param within how far a bite may lie off its place, mm
+ * @param wanted centre of the bite, mm from the barrel's wire end
+ * @param within how far it may lie off, mm
  * @param measured centres of the trials so far, mm from the wire end, in their order
- * @example hole from 5 mm, one turn 0.5 mm: wanted 2.5; measured 2.9 is 0.4 too far, 0.8 turn deeper
+ * @example wanted 2.5, one turn 0.5 mm: measured 2.9 is 0.4 too far, 0.8 turn deeper
  */
 export function judgeLocator(
-  terminal: Pick<Terminal, 'barrel'>,
-  bites: readonly Bite[],
-  { perTurn, label }: Pick<Positioner, 'perTurn' | 'label'>,
+  wanted: number,
   within: number,
+  { perTurn, label }: Pick<Positioner, 'perTurn' | 'label'>,
   measured: readonly number[],
 ): LocatorVerdict {
-  const { inspection, length } = terminal.barrel;
-  const wanted = inspection ? inspection.min / 2 : (bites[0]?.centre ?? (length ?? 0) / 2);
   const trials = measured.map((centre, i): LocatorTrial => {
     const off = Number((centre - wanted).toFixed(6));
     return { trial: i + 1, measured: centre, off, isGood: Math.abs(off) <= within + 1e-9 };
   });
   const ending = trials.slice(-IN_A_ROW);
   const isSet = ending.length === IN_A_ROW && ending.every(({ isGood }) => isGood);
-  const place = `${wanted.toFixed(2)} mm from the barrel’s wire end`;
   const last = trials.at(-1);
-  if (isSet) {
-    return {
-      wanted,
-      within,
-      trials,
-      isSet,
-      next: reason('locator-set', 'good', `Two good in a row: ${label} is set. Lock it.`),
-    };
-  }
-  if (!last) {
-    const text = `Run ${label} out, drop a contact in, hold it by a part stroke, bring the indent to ${place}, lock, make one crimp and measure its centre.`;
-    return { wanted, within, trials, isSet, next: reason('locator-first', 'hold', text, { wanted }) };
-  }
-  if (last.isGood) {
-    const text = `${last.measured.toFixed(2)} mm is good (${wanted.toFixed(2)} ± ${within.toFixed(2)} mm). Nothing is turned; one more in a row.`;
-    return { wanted, within, trials, isSet, next: reason('locator-again', 'hold', text, { off: last.off }) };
-  }
-  const turns = perTurn === null ? '' : `, ${Math.abs(last.off / perTurn).toFixed(2)} turn`;
-  const way = last.off > 0 ? 'deeper' : 'less deep';
-  const text = `${last.measured.toFixed(2)} mm is ${last.off > 0 ? '+' : '−'}${Math.abs(last.off).toFixed(2)} mm off ${place}: set ${label} ${Math.abs(last.off).toFixed(2)} mm ${way}${turns}, lock, make another.`;
-  return { wanted, within, trials, isSet, next: reason('locator-correct', 'hold', text, { off: last.off, wanted }) };
+  const next = isSet
+    ? reason('locator-set', 'good', `Two good in a row: ${label} is set. Lock it.`)
+    : !last
+      ? reason(
+          'locator-first',
+          'hold',
+          `Run ${label} out, drop a contact in, hold it by a part stroke, bring the indent to ${wanted.toFixed(2)} mm from the barrel’s wire end, lock, make one crimp and measure its centre.`,
+          { wanted },
+        )
+      : last.isGood
+        ? reason(
+            'locator-again',
+            'hold',
+            `${last.measured.toFixed(2)} mm is good (${wanted.toFixed(2)} ± ${within.toFixed(2)} mm). Nothing is turned; one more in a row.`,
+            { off: last.off },
+          )
+        : reason('locator-correct', 'hold', correction(last, wanted, label, perTurn), { off: last.off, wanted });
+  return { wanted, within, trials, isSet, next };
+}
+
+/** Which way a locator is set, how far and in turns. */
+function correction({ measured, off }: LocatorTrial, wanted: number, label: string, perTurn: number | null): string {
+  const by = Math.abs(off);
+  const turns = perTurn === null ? '' : `, ${(by / perTurn).toFixed(2)} turn`;
+  return `${measured.toFixed(2)} mm is ${off > 0 ? '+' : '−'}${by.toFixed(2)} mm off ${wanted.toFixed(2)} mm from the barrel’s wire end: set ${label} ${by.toFixed(2)} mm ${off > 0 ? 'deeper' : 'less deep'}${turns}, lock, make another.`;
 }

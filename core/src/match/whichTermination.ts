@@ -29,8 +29,12 @@ export interface Ranking {
 
 type Says = readonly [points: number, text: string];
 
-/** Metal from which a stud takes a lug rather than a ring pressed by hand, mm2; below it no lug is made. */
-const LUG_FROM = 6;
+/** Metal a family is made for, mm2: from where lugs begin, to where insulated terminals and signal contacts end. */
+const MADE_FOR: Partial<Record<Family, { readonly least?: number; readonly most?: number; readonly text: string }>> = {
+  lug: { least: 6, text: 'A lug begins at about 6 mm²' },
+  'insulated-terminal': { most: 7, text: 'Insulated terminals end at about 6 mm²' },
+  'signal-contact': { most: 0.5, text: 'A signal contact takes fine wires' },
+};
 
 const FAMILIES_OF: Readonly<Record<Joint, readonly Family[]>> = {
   stud: ['insulated-terminal', 'sealed-sleeve-terminal', 'bare-terminal', 'lug'],
@@ -158,26 +162,9 @@ const NAMES: Readonly<Record<Condition, string>> = {
 export function whichTermination(joint: Joint, conditions: ReadonlySet<Condition>, area: number | null): Ranking {
   const barred: { family: Family; text: string }[] = [];
   const ranked = FAMILIES_OF[joint].flatMap((family): FamilyRank[] => {
-    if (family === 'lug' && area !== null && area < LUG_FROM) {
-      barred.push({
-        family,
-        text: `A lug begins at about ${LUG_FROM} mm²; these wires have ${area.toFixed(2)} mm² of metal.`,
-      });
-      return [];
-    }
-    if (family === 'insulated-terminal' && area !== null && area > 1.5 * LUG_FROM) {
-      barred.push({
-        family,
-        text: `Insulated terminals end at about ${LUG_FROM} mm²; these wires have ${area.toFixed(2)} mm² of metal.`,
-      });
-      return [];
-    }
-    if (family === 'signal-contact' && area !== null && area > 0.5) {
-      barred.push({ family, text: `A signal contact takes fine wires; these have ${area.toFixed(2)} mm² of metal.` });
-      return [];
-    }
-    if (joint === 'wire' && conditions.has('often-apart')) {
-      barred.push({ family, text: 'A splice is not taken apart: plug the wires together instead.' });
+    const text = whyBarred(family, joint, conditions, area);
+    if (text !== null) {
+      barred.push({ family, text });
       return [];
     }
     const reasons: Reason[] = CONDITIONS.flatMap((condition) => {
@@ -210,12 +197,27 @@ export function whichTermination(joint: Joint, conditions: ReadonlySet<Condition
   });
   ranked.sort((a, b) => b.points - a.points);
   const [first, second] = ranked;
-  const text = !first
+  const said = !first
     ? 'No family is made for this.'
     : !conditions.size
       ? 'Nothing is said of the place: the order means nothing yet.'
       : second && first.points - second.points <= 1
         ? 'The first places are as good as equal: what the shop has tools and people for may decide.'
         : 'The first is clearly ahead. A released drawing or specification decides all the same.';
-  return { ranked, barred, text };
+  return { ranked, barred, text: said };
+}
+
+/** Why a family cannot be this joint with these wires; null where it can. */
+function whyBarred(
+  family: Family,
+  joint: Joint,
+  conditions: ReadonlySet<Condition>,
+  area: number | null,
+): string | null {
+  if (joint === 'wire' && conditions.has('often-apart')) {
+    return 'A splice is not taken apart: plug the wires together instead.';
+  }
+  const made = MADE_FOR[family];
+  if (!made || area === null || (area >= (made.least ?? 0) && area <= (made.most ?? Infinity))) return null;
+  return `${made.text}; these wires have ${area.toFixed(2)} mm² of metal.`;
 }

@@ -1,9 +1,10 @@
 import type { KeptEntry, LoomConnectors } from '@tug-mark/contract';
-import { computeSetUp, openToolBook, type Plug } from '@tug-mark/core';
+import type { Plug } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { listParts } from '../cabinet/store';
-import { batches, contextsOf, readShared, type CombinationRow } from '../combination/store';
-import { JOURNAL_COLUMNS, OF_LOOM, readJournals, takenSince, toEntry, type JournalRow } from '../entry/rows';
+import { setUpsOf } from '../combination/setUps';
+import { batches } from '../combination/store';
+import { JOURNAL_COLUMNS, OF_LOOM, toEntry, type JournalRow } from '../entry/rows';
 import { refusals } from '../http/problems';
 
 interface PluggedRow {
@@ -87,23 +88,15 @@ async function contactsOf(db: Knex, list: string, terminals: ReadonlySet<string>
   const now = new Date().toISOString();
   const found = [];
   for await (const all of batches(db, { list })) {
-    const rows = all.filter((row: CombinationRow) => terminals.has(row.terminal));
-    if (!rows.length) continue;
-    const journals = await readJournals(
-      db,
-      rows.map((row) => row.id),
-      'set-up',
-    );
-    const shared = await readShared(db, takenSince(journals.values()));
-    const contexts = await contextsOf(db, rows, shared);
-    const book = openToolBook(shared.tools, shared, now, shared);
-    for (const row of rows) {
-      const context = contexts.get(row.id);
-      if (!context) continue;
-      const { retention } = computeSetUp(context, journals.get(row.id) ?? [], now, book);
-      const { cavity } = context.terminal;
+    const rows = all.filter((row) => terminals.has(row.terminal));
+    for (const { row, context, setUp } of await setUpsOf(db, rows, 'set-up', now)) {
       found.push({
-        ...{ id: row.id, terminal: row.terminal, contact: cavity, push: retention?.force ?? null },
+        ...{
+          id: row.id,
+          terminal: row.terminal,
+          contact: context.terminal.cavity,
+          push: setUp.retention?.force ?? null,
+        },
         wires: [row.wire, ...row.together.map(({ part }) => part)],
       });
     }

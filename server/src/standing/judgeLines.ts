@@ -1,19 +1,18 @@
 import type { CombinationLine, KeptEntry } from '@tug-mark/contract';
 import {
   benchStep,
-  computeSetUp,
   familyName,
   judgeCombination,
   judgeLot,
   lotNumbers,
-  openToolBook,
   type LotVerdict,
   type SetUp,
   type SetUpContext,
 } from '@tug-mark/core';
 import type { Knex } from 'knex';
-import { contextsOf, readShared, toCombination, type CombinationRow } from '../combination/store';
-import { longLots, readJournals, takenSince } from '../entry/rows';
+import { setUpsOf } from '../combination/setUps';
+import { toCombination, type CombinationRow } from '../combination/store';
+import { longLots } from '../entry/rows';
 
 /** Where a combination stands, as a list shows it. */
 export interface JudgedLine {
@@ -34,17 +33,9 @@ export async function judgeLines(
   now: string,
 ): Promise<Map<string, JudgedLine>> {
   const ids = rows.map((row) => row.id);
-  const journals = await readJournals(db, ids, 'newest-lot');
   const long = await longLots(db, ids);
-  const shared = await readShared(db, takenSince(journals.values()));
-  const contexts = await contextsOf(db, rows, shared);
-  const book = openToolBook(shared.tools, shared, now, shared);
   const judged = new Map<string, JudgedLine>();
-  for (const row of rows) {
-    const context = contexts.get(row.id);
-    if (!context) continue;
-    const entries = journals.get(row.id) ?? [];
-    const setUp = computeSetUp(context, entries, now, book);
+  for (const { row, context, entries, setUp } of await setUpsOf(db, rows, 'newest-lot', now)) {
     const judgement = judgeCombination(setUp, entries, context, now);
     const lot = newestLot(setUp, entries, context, now);
     const isLong = long.has(row.id);

@@ -25,7 +25,7 @@ export interface GateContext {
   readonly end: End;
   /** Position the insulation grip was left at by the end before; null at the first. */
   readonly setBefore: string | null;
-  /** Nests a barrel is formed in, in their order, and what was found after each stroke so far; null where it is pressed once. */
+  /** Nests a barrel is formed in, in their order; null where it is pressed once. */
   readonly forming: Forming | null;
   /** What the trial of its locator has come to; null where nothing is set by trial. */
   readonly locator: LocatorVerdict | null;

@@ -13,6 +13,8 @@ const EVIDENCE: readonly EntryKind[] = [
   'reading',
   'hold',
   'retention',
+  'mating',
+  'locator',
 ];
 const isEvidence = ({ body }: Entry) => EVIDENCE.includes(body.kind);
 

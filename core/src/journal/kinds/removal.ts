@@ -2,7 +2,7 @@ import { seatOf } from '../../connector';
 import { entriesOf } from '../../entry';
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
 import { isReason } from '../isReason';
-import { cavityPlaces, outPlace } from './retention';
+import { cavityPlaces, isOneCavity, outPlace } from './retention';
 
 /** A contact taken out of its cavity again. */
 export const removal: Kind<BodyOf<'removal'>> = {
@@ -13,13 +13,7 @@ export const removal: Kind<BodyOf<'removal'>> = {
   check(body, { setUp, own }) {
     const contact = setUp.retention;
     if (!contact) return refuse('no-cavity', '', 'This terminal goes into no cavity.');
-    const isIn = entriesOf(own, 'retention').some(
-      (e) =>
-        e.body.piece === body.piece &&
-        e.body.connector === body.connector &&
-        e.body.cavity === body.cavity &&
-        seatOf(e.body) === body.seat,
-    );
+    const isIn = entriesOf(own, 'retention').some((e) => isOneCavity(e.body, body) && seatOf(e.body) === body.seat);
     if (!isIn)
       return refuse('not-seated', 'seat', `Nothing is on record in cavity ${body.cavity} as seat ${body.seat}.`);
     if (body.technique !== contact.release) {

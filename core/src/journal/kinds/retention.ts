@@ -7,6 +7,7 @@ import { isReason } from '../isReason';
 export const MOST_SEATS = 20;
 
 type Body = BodyOf<'retention'>;
+type InCavity = Pick<Body, 'piece' | 'connector' | 'cavity'>;
 
 /** A cavity of a connector, or where a contact was tried by itself of none. */
 const cavityOf = ({ connector, cavity }: Pick<Body, 'connector' | 'cavity'>) =>
@@ -15,16 +16,15 @@ const cavityOf = ({ connector, cavity }: Pick<Body, 'connector' | 'cavity'>) =>
 /** What becomes of connectors has places of its own, beside those of set-up and lots: no set-up is read with them. */
 export const inLoom = (piece: number, place: string) => `loom/${piece}/${place}`;
 
-export const outPlace = (body: Pick<Body, 'piece' | 'connector' | 'cavity'>, seat: number) =>
-  inLoom(body.piece, `${cavityOf(body)}/out${seat}`);
+export const outPlace = (body: InCavity, seat: number) => inLoom(body.piece, `${cavityOf(body)}/out${seat}`);
 
-const place = (body: Pick<Body, 'piece' | 'connector' | 'cavity' | 'seat'>) =>
+const place = (body: InCavity & Pick<Body, 'seat'>) =>
   body.connector === undefined
     ? `retention/${body.piece}/${body.cavity}`
     : inLoom(body.piece, `${cavityOf(body)}/seat${seatOf(body)}`);
 
 /** Everything that was put into a cavity of a connector, and taken out of it. */
-export function cavityPlaces(body: Pick<Body, 'piece' | 'connector' | 'cavity'>): string[] {
+export function cavityPlaces(body: InCavity): string[] {
   return Array.from({ length: MOST_SEATS }, (_, i) => i + 1).flatMap((seat) => [
     place({ ...body, seat }),
     outPlace(body, seat),
@@ -73,8 +73,8 @@ function checkSeat(body: Body, { setUp, own, isCorrection }: Bench): EntryRefusa
     return refuse('insertion-tool', 'tool', `Its sheet asks for ${contact.insertionTool}.`);
   }
   const seat = seatOf(body);
-  const seats = entriesOf(own, 'retention').flatMap((e) => (isSame(e.body, body) ? [e.body] : []));
-  const removals = entriesOf(own, 'removal').flatMap((e) => (isSame(e.body, body) ? [e.body] : []));
+  const seats = entriesOf(own, 'retention').flatMap((e) => (isOneCavity(e.body, body) ? [e.body] : []));
+  const removals = entriesOf(own, 'removal').flatMap((e) => (isOneCavity(e.body, body) ? [e.body] : []));
   const last = Math.max(0, ...seats.map(seatOf));
   if (!isCorrection && (seat !== last + 1 || (last > 0 && !removals.some((each) => each.seat === last)))) {
     return refuse(
@@ -89,5 +89,5 @@ function checkSeat(body: Body, { setUp, own, isCorrection }: Bench): EntryRefusa
   return spent ? refuse('contact-spent', 'contact', spent) : null;
 }
 
-const isSame = (a: Pick<Body, 'piece' | 'connector' | 'cavity'>, b: Pick<Body, 'piece' | 'connector' | 'cavity'>) =>
-  a.piece === b.piece && cavityOf(a) === cavityOf(b);
+/** Whether two entries are about one cavity of one loom. */
+export const isOneCavity = (a: InCavity, b: InCavity) => a.piece === b.piece && cavityOf(a) === cavityOf(b);
