@@ -135,12 +135,17 @@ export async function setUpByKeys(browser: Browser, steps: number, strip: string
   await browser.sees('sample pieces just like this');
 }
 
-/** Types the same strip lengths for the first three pieces, by keys alone; of a splice one for each end. */
-export async function measureByKeys(browser: Browser, ...typed: readonly string[]): Promise<void> {
+/** Whether steps are confirmed by Enter or by their button. */
+export type Way = 'keys' | 'mouse';
+
+/** Types the same strip lengths for the first three pieces; of a splice one for each end. */
+async function measureStrips(browser: Browser, way: Way, ...typed: readonly string[]): Promise<void> {
   const lengths = [1, 2, 3].flatMap(() => typed);
   for (const [i, length] of lengths.entries()) {
-    await browser.shown(By.id('strip-typed'));
-    await browser.keys(...(i === 0 ? ['m'] : []), length, Key.ENTER);
+    const field = await browser.shown(By.id('strip-typed'));
+    if (way === 'mouse') await field.click();
+    await browser.keys(...(way === 'keys' && i === 0 ? ['m'] : []), length, ...(way === 'keys' ? [Key.ENTER] : []));
+    if (way === 'mouse') await browser.press('Keep');
     await browser.driver.wait(
       async () =>
         (await browser.driver.findElements(By.css('section[aria-labelledby=measure-strip] .pass'))).length === i + 1,
@@ -150,8 +155,9 @@ export async function measureByKeys(browser: Browser, ...typed: readonly string[
   }
 }
 
-/** Whether steps are confirmed by Enter or by their button. */
-export type Way = 'keys' | 'mouse';
+/** Types the strip lengths of the first three pieces by keys alone. */
+export const measureByKeys = (browser: Browser, ...typed: readonly string[]): Promise<void> =>
+  measureStrips(browser, 'keys', ...typed);
 
 /**
  * Makes the first pieces step by step until every step is confirmed: lengths are measured where they are asked for, a locator is
@@ -168,7 +174,7 @@ export async function makeFirstPieces(browser: Browser, way: Way, strips: readon
     heads.push(heading);
     const done = await confirmed();
     // Both ends of a splice are measured together, at the first of them.
-    if (heading.includes('Look at the stripped end') && measured++ === 0) await measureByKeys(browser, ...strips);
+    if (heading.includes('Look at the stripped end') && measured++ === 0) await measureStrips(browser, way, ...strips);
     if (heading.includes('by trial crimps')) await setLocatorByKeys(browser, '2.9', '2.5', '2.4');
     const isMoved = /Stroke \d/.test(heading) && !heading.includes('the last one');
     if (way === 'keys') await browser.keys(isMoved ? 'v' : Key.ENTER);

@@ -133,7 +133,7 @@ TURNS.forEach((isSwapped) =>
         ['5', '19'],
         ['10', '18'],
       ] as const) {
-        await browser.sees(`Pair 1, cycle ${cycle}: on, and off by the gauge.`);
+        await browser.sees(`Pair 1, cycle ${cycle}: `);
         await browser.click(By.id('mating-on'));
         await browser.keys('40', Key.TAB, off, Key.ENTER);
       }

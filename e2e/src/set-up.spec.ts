@@ -7,8 +7,7 @@ import {
   climbTo,
   lookByKeys,
   lookByMouse,
-  measureByKeys,
-  setLocatorByKeys,
+  makeFirstPieces,
   openCombination,
   openShelf,
   pullByKeys,
@@ -58,11 +57,6 @@ describe('Setting up the families of the demo', () => {
     await server.close();
   });
   const accessible = () => expectAccessible(browser);
-  const confirmed = async () => (await browser.driver.findElements(By.css('tm-crimp-stage ol li .pass'))).length;
-  const steps = async () => (await browser.driver.findElements(By.css('tm-crimp-stage ol li'))).length;
-  const stepDone = (count: number) =>
-    browser.driver.wait(async () => (await confirmed()) === count, 10_000, `step ${count} was not confirmed`);
-
   /** The strip lengths a piece takes: of a splice one for each end, here of two wires alike. */
   const ends = async ({ strip }: Family) => ((await browser.text()).includes('spliced to') ? [strip, strip] : [strip]);
 
@@ -72,16 +66,7 @@ describe('Setting up the families of the demo', () => {
     await browser.keys(Key.ENTER);
     await takeToolByKeys(browser);
     await browser.keys(Key.ENTER);
-    await browser.shown(By.css('tm-crimp-stage ol'));
-    const wanted = await steps();
-    for (let step = 1; step <= wanted; step++) {
-      if ((await browser.heading()).startsWith('Look at the stripped end'))
-        await measureByKeys(browser, ...(await ends(family)));
-      if ((await browser.heading()).includes('by trial crimps')) await setLocatorByKeys(browser, '2.9', '2.5', '2.4');
-      await browser.keys(Key.ENTER);
-      await stepDone(step);
-    }
-    await browser.sees('sample pieces just like this');
+    await makeFirstPieces(browser, 'keys', await ends(family));
     if (!isProvedWhole(family)) return;
     await browser.keys(Key.ENTER);
     await browser.sees('Piece 1 of 5');
@@ -95,28 +80,7 @@ describe('Setting up the families of the demo', () => {
     await browser.press('Go on to Tool');
     await takeToolByMouse(browser);
     await browser.press('Go on to Crimp');
-    await browser.shown(By.css('tm-crimp-stage ol'));
-    const wanted = await steps();
-    for (let step = 1; step <= wanted; step++) {
-      if ((await browser.heading()).startsWith('Look at the stripped end')) {
-        const lengths = 3 * (await ends(family)).length;
-        for (let kept = 1; kept <= lengths; kept++) {
-          await browser.click(By.id('strip-typed'));
-          await browser.keys(family.strip);
-          await browser.press('Keep');
-          await browser.driver.wait(
-            async () =>
-              (await browser.driver.findElements(By.css('section[aria-labelledby=measure-strip] .pass'))).length ===
-              kept,
-            10_000,
-          );
-        }
-      }
-      if ((await browser.heading()).includes('by trial crimps')) await setLocatorByKeys(browser, '2.9', '2.5', '2.4');
-      await browser.click(By.css('tm-crimp-stage .foot .ant-btn-primary'));
-      await stepDone(step);
-    }
-    await browser.sees('sample pieces just like this');
+    await makeFirstPieces(browser, 'mouse', await ends(family));
     if (!isProvedWhole(family)) return;
     await browser.press('Go on to Look');
     await lookByMouse(browser);

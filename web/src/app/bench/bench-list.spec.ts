@@ -4,6 +4,7 @@ import { ApiProblem } from '../http/api';
 import { Bench } from '../testing/bench';
 import { BenchList } from './bench-list';
 import { ImportList } from './import-list';
+import { EMPTY_CABINET } from '../testing/made-up';
 
 const ID = '0192f3a4-0000-7000-8000-000000000003';
 const line = (id: string, changes: Partial<CombinationLine> = {}): CombinationLine => ({
@@ -226,14 +227,7 @@ describe('Bringing in a wire list', () => {
       () => Promise.reject(problem(422, { title: '2 things in this list cannot be read.', errors, total: 2 })),
       () => Promise.resolve({ name: 'loom', wires: 1, combinations: 1, pieces: 4 }),
     );
-    const parts = {
-      wires: [{ part: 'W' }],
-      terminals: [{ part: 'T', family: 'bare-terminal' }],
-      tools: [],
-      strippers: [],
-      coverings: [],
-      connectors: [],
-    };
+    const parts = { ...EMPTY_CABINET, wires: [{ part: 'W' }], terminals: [{ part: 'T', family: 'bare-terminal' }] };
     const cabinet = () => Promise.resolve({ ...parts, practices: [], checks: [], returns: [] });
     bench = await Bench.open(ImportList, { api: { importWireList, cabinet } });
     const said: string[] = [];

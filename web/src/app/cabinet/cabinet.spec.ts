@@ -12,18 +12,16 @@ import { ToolsPage } from '../tool/tools-page';
 import { LimitsPage } from '../tug/limits-page';
 import { CabinetPage } from './cabinet-page';
 import { scanned } from './scanned';
+import { EMPTY_CABINET } from '../testing/made-up';
 
 const house = { ...practice, own: ['gap' as const] };
 const cabinet: Cabinet = {
+  ...EMPTY_CABINET,
   wires: [wire075],
   terminals: [bareRing, insulatedRing],
   strippers: [stripper],
   tools: [tool],
   practices: [house],
-  coverings: [],
-  connectors: [],
-  checks: [],
-  returns: [],
 };
 const revisions = () =>
   Promise.resolve([{ part: 'RB', revision: 3, at: new Date().toISOString(), by: 'Marek', body: bareRing }]);

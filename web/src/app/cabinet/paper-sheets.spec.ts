@@ -4,6 +4,7 @@ import { practice, stripper, tool, wire075 } from '../../../../core/src/testing/
 import { Bench } from '../testing/bench';
 import { CabinetStore } from './cabinet.store';
 import { PartEditor } from './part-editor';
+import { EMPTY_CABINET } from '../testing/made-up';
 
 /* Made-up sheets, one of each family, as they lie on paper beside the screen: only what is printed on them. */
 const TONGUE = {
@@ -67,14 +68,7 @@ describe('A terminal from a paper sheet', () => {
     it(`of each family is typed in and kept, and says what it does with a wire of the shop: ${family}`, async () => {
       keepPart.calls.reset();
       keepPart.and.resolveTo({});
-      const cabinet = {
-        wires: [wire075],
-        terminals: [],
-        tools: [tool],
-        strippers: [stripper],
-        coverings: [],
-        connectors: [],
-      };
+      const cabinet = { ...EMPTY_CABINET, wires: [wire075], tools: [tool], strippers: [stripper] };
       bench = await Bench.open(PartEditor, {
         role: 'engineer',
         api: {

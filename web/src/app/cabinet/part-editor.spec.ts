@@ -5,17 +5,17 @@ import { Bench } from '../testing/bench';
 import { CabinetStore } from './cabinet.store';
 import { PartEditor } from './part-editor';
 import { TestBed } from '@angular/core/testing';
+import { EMPTY_CABINET } from '../testing/made-up';
 
 const CABINET = {
+  ...EMPTY_CABINET,
   ...{
     wires: [wire075],
     terminals: [bareRing, insulatedRing],
     tools: [tool],
     strippers: [stripper],
-    coverings: [],
-    connectors: [],
   },
-  ...{ practices: [practice], checks: [], returns: [] },
+  ...{ practices: [practice] },
 };
 
 describe('A part in the form', () => {

@@ -7,10 +7,12 @@ import { Bench } from '../testing/bench';
 import { CabinetFiles } from './cabinet-files';
 import { CabinetPage } from './cabinet-page';
 import { CabinetStore } from './cabinet.store';
+import { EMPTY_CABINET } from '../testing/made-up';
 
 const CABINET = {
-  ...{ wires: [wire075], terminals: [bareRing], tools: [tool], strippers: [stripper], coverings: [], connectors: [] },
-  ...{ practices: [practice], checks: [], returns: [] },
+  ...EMPTY_CABINET,
+  ...{ wires: [wire075], terminals: [bareRing], tools: [tool], strippers: [stripper] },
+  ...{ practices: [practice] },
 };
 
 describe('A table of parts, before it is kept', () => {

@@ -1,22 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { REMOVAL_REASONS, type RemovalReason } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Field } from '../parts/field';
 import { Notice } from '../parts/notice';
 import { plainNumber } from '../parts/plain-number';
-import { Select } from '../parts/select';
 import { Tick } from '../parts/tick';
 import { typedText } from '../parts/zod-form';
-import { ConnectorsStore } from './connectors.store';
-
-const ticked = () => new FormControl(true, { nonNullable: true });
+import { CavityRemoval } from './cavity-removal';
+import { ConnectorsStore, ticked } from './connectors.store';
 
 /** The work on one cavity: a contact put in step by step, or taken out again. */
 @Component({
   selector: 'tm-cavity-work',
-  imports: [Field, Notice, NzButtonModule, NzInputModule, ReactiveFormsModule, Select, Tick],
+  imports: [Field, Notice, NzButtonModule, NzInputModule, ReactiveFormsModule, CavityRemoval, Tick],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (cavity(); as own) {
@@ -46,42 +43,35 @@ const ticked = () => new FormControl(true, { nonNullable: true });
             </li>
           </ol>
           <form [formGroup]="fill" (ngSubmit)="keepFilled()">
-            @if (wire.contact.insertionTool) {
-              <tm-tick formControlName="byTool">with {{ wire.contact.insertionTool }}</tm-tick>
-            }
-            <tm-tick formControlName="straight">went in straight</tm-tick>
-            <tm-tick formControlName="clicked">clicked</tm-tick>
-            <tm-tick formControlName="pulledBack">stayed at a light pull back</tm-tick>
-            <tm-tick formControlName="stayed">stayed when pushed</tm-tick>
-            @if (own.seat > 0) {
-              <tm-tick formControlName="isNew">a new contact</tm-tick>
-            }
             <tm-field for="cavity-push" label="Pushed, N">
               <input nz-input id="cavity-push" inputmode="decimal" autocomplete="off" formControlName="push" />
             </tm-field>
-            <tm-field for="cavity-note" label="Note">
-              <input nz-input id="cavity-note" maxlength="500" autocomplete="off" formControlName="note" />
-            </tm-field>
-            <button nz-button nzType="primary" class="bench-button" type="submit">Keep cavity {{ own.id }}</button>
+            @if (own.seat > 0) {
+              <tm-tick formControlName="isNew">a new contact</tm-tick>
+            }
+            @if (differs()) {
+              <p class="wide">Untick what is not so, and say what differs.</p>
+              @if (wire.contact.insertionTool) {
+                <tm-tick formControlName="byTool">with {{ wire.contact.insertionTool }}</tm-tick>
+              }
+              <tm-tick formControlName="straight">went in straight</tm-tick>
+              <tm-tick formControlName="clicked">clicked</tm-tick>
+              <tm-tick formControlName="pulledBack">stayed at a light pull back</tm-tick>
+              <tm-tick formControlName="stayed">stayed when pushed</tm-tick>
+              <tm-field class="wide" for="cavity-note" label="What differs?">
+                <input nz-input id="cavity-note" maxlength="500" autocomplete="off" formControlName="note" />
+              </tm-field>
+              <button nz-button nzType="primary" class="bench-button" type="submit">Keep it so</button>
+              <button nz-button class="bench-button" type="button" (click)="differs.set(false)">Back</button>
+            } @else {
+              <button nz-button nzType="primary" class="bench-button wide" type="submit">
+                In straight, it clicked, and it stayed: cavity {{ own.id }}
+              </button>
+              <button nz-button class="bench-button" type="button" (click)="differs.set(true)">Not like this</button>
+            }
           </form>
         } @else if (isTakingOut()) {
-          <p class="caution">
-            Released from the {{ wire.contact.release
-            }}{{ wire.contact.removalTool ? ' with ' + wire.contact.removalTool : '' }}, pushed home first to free its
-            lance, then drawn out by the wire without force.
-          </p>
-          <form [formGroup]="out" (ngSubmit)="keepOut()">
-            <tm-field for="removal-reason" label="Why?">
-              <tm-select selectId="removal-reason" [options]="reasons" formControlName="reason" />
-            </tm-field>
-            <tm-tick formControlName="lance">lance is as it was</tm-tick>
-            <tm-tick formControlName="grip">grip and crimp are as they were</tm-tick>
-            <tm-field for="removal-note" label="Note">
-              <input nz-input id="removal-note" maxlength="500" autocomplete="off" formControlName="note" />
-            </tm-field>
-            <button nz-button nzType="primary" class="bench-button" type="submit">It is out</button>
-            <button nz-button class="bench-button" type="button" (click)="isAsking.set(false)">Leave it in</button>
-          </form>
+          <tm-cavity-removal [cavity]="own" [contact]="wire.contact" (left)="isAsking.set(false)" />
         } @else {
           @if (own.state === 'seated') {
             <form [formGroup]="fill" (ngSubmit)="pushAgain()">
@@ -112,48 +102,29 @@ const ticked = () => new FormControl(true, { nonNullable: true });
       }
     }
   `,
+  styleUrl: './cavity-form.less',
   styles: `
-    :host {
-      display: grid;
-      gap: 10px;
-      align-content: start;
-    }
     ol {
       display: grid;
       gap: 2px;
       list-style: decimal;
       padding-left: 20px;
     }
-    form {
-      align-items: end;
-      display: grid;
-      gap: 4px 14px;
-      grid-template-columns: repeat(auto-fit, minmax(190px, 1fr));
-    }
-    input {
-      min-height: 44px;
-    }
-    button {
-      justify-self: start;
-    }
   `,
 })
 export class CavityWork {
   protected readonly store = inject(ConnectorsStore);
   protected readonly cavity = this.store.cavity;
-  protected readonly reasons = REMOVAL_REASONS.map((value) => ({ value, label: value }));
   protected readonly fill = new FormGroup({
     ...{ byTool: ticked(), straight: ticked(), clicked: ticked(), pulledBack: ticked(), stayed: ticked() },
     isNew: new FormControl(false, { nonNullable: true }),
     push: typedText(),
     note: typedText(),
   });
-  protected readonly out = new FormGroup({
-    reason: new FormControl<RemovalReason>('wrong cavity', { nonNullable: true }),
-    ...{ lance: ticked(), grip: ticked(), note: typedText() },
-  });
   protected readonly message = signal('');
   protected readonly isAsking = signal(false);
+  /** Something of the contact is not as it has to be. */
+  protected readonly differs = signal(false);
   protected readonly isFilling = computed(() => ['empty', 'out'].includes(this.cavity()?.state ?? ''));
   /** A contact that does not sit right comes out; a good one only when somebody asks for it. */
   protected readonly isTakingOut = computed(() => this.cavity()?.state === 'loose' || this.isAsking());
@@ -167,9 +138,9 @@ export class CavityWork {
       const own = this.cavity();
       untracked(() => {
         this.isAsking.set(false);
+        this.differs.set(false);
         this.message.set('');
         this.fill.reset({ isNew: own?.isSpent ?? false });
-        this.out.reset();
       });
     });
   }
@@ -186,16 +157,7 @@ export class CavityWork {
     }
     const tool = byTool ? wire.contact?.insertionTool : null;
     await this.put(wire.combination, {
-      ...{
-        kind: 'retention',
-        piece: this.store.loom(),
-        cavity: own.id,
-        ...seen,
-        locked: null,
-        force,
-        note: note.trim(),
-      },
-      ...this.connector(),
+      ...{ kind: 'retention', ...this.store.at(), cavity: own.id, ...seen, locked: null, force, note: note.trim() },
       ...(own.seat > 0 && { seat: own.seat + 1 }),
       ...(own.seat > 0 && isNew && { contact: 'new' as const }),
       ...(tool && { tool }),
@@ -215,23 +177,6 @@ export class CavityWork {
     }
     const correction = { corrects: before.id, why: 'pushed again' };
     await this.put(own.wire.combination, { ...before.body, force, stayed, note: note.trim() }, correction);
-  }
-
-  protected async keepOut(): Promise<void> {
-    const own = this.cavity();
-    const wire = own?.wire;
-    if (!own || !wire?.combination || !wire.contact) return;
-    const { reason, lance, grip, note } = this.out.getRawValue();
-    await this.put(wire.combination, {
-      ...{ kind: 'removal', piece: this.store.loom(), cavity: own.id, seat: own.seat, reason, note: note.trim() },
-      ...{ technique: wire.contact.release, tool: wire.contact.removalTool },
-      ...{ lance: lance ? 'good' : 'hurt', grip: grip ? 'good' : 'hurt' },
-      ...this.connector(),
-    });
-  }
-
-  private connector(): { readonly connector: string } {
-    return { connector: this.store.connector()?.name ?? '' };
   }
 
   private async put(...entry: Parameters<ConnectorsStore['put']>): Promise<void> {

@@ -2,6 +2,7 @@ import type { KeptEntry, LoomConnectors, NewEntry } from '@tug-mark/contract';
 import type { Connector, EntryBody } from '@tug-mark/core';
 import { ApiProblem } from '../http/problem';
 import { Bench, kept } from '../testing/bench';
+import { TickHarness } from '../testing/harness/tick.harness';
 import { ConnectorsPage } from './connectors-page';
 
 const part: Connector = {
@@ -62,7 +63,7 @@ describe('Connectors, cavity by cavity', () => {
     expect(bench.text).toContain('Grip it with tool IT, straight behind the cavity.');
     expect(bench.text).toContain('Push it from the front with 20 N.');
     await bench.type('cavity-push', '21');
-    await bench.press('Keep cavity 1');
+    await bench.press('In straight, it clicked');
     expect(sent[0]?.body).toEqual({
       ...{ kind: 'retention', piece: 1, connector: 'X1', cavity: '1', straight: true, clicked: true },
       ...{ pulledBack: true, stayed: true, locked: null, force: 21, tool: 'tool IT', note: '' },
@@ -108,6 +109,19 @@ describe('Connectors, cavity by cavity', () => {
     expect(sent[0]?.body).toEqual(jasmine.objectContaining({ kind: 'retention', cavity: '1', force: 21 }));
   });
 
+  it('take what is not so one by one, with what differs', async () => {
+    await open();
+    expect(bench.text).not.toContain('Untick what is not so');
+    await bench.press('Not like this');
+    await (await bench.part(TickHarness.with({ text: 'clicked' }))).turn();
+    await bench.type('cavity-note', 'lance bent');
+    await bench.press('Keep it so');
+    expect(sent[0]?.body).toEqual(
+      jasmine.objectContaining({ kind: 'retention', clicked: false, straight: true, note: 'lance bent' }),
+    );
+    expect(map()[0]).toBe('Cavity 1, loose, W1');
+  });
+
   it('are of one loom at a time; a wire of fewer looms is in the first of them alone', async () => {
     await open([filled('1')]);
     await bench.press('Next loom');
@@ -135,11 +149,11 @@ describe('Connectors, cavity by cavity', () => {
       ),
     );
     await bench.type('cavity-push', '21');
-    await bench.press('Keep cavity 1');
+    await bench.press('In straight, it clicked');
     expect(bench.text).toContain('Cavity 1 is filled.');
     expect(bench.element.querySelector<HTMLInputElement>('#cavity-push')?.value).toBe('21');
     await bench.type('cavity-push', 'hard');
-    await bench.press('Keep cavity 1');
+    await bench.press('In straight, it clicked');
     expect(bench.text).toContain('The push is a number in N, or left out.');
   });
 

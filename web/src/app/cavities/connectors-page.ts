@@ -201,9 +201,8 @@ export class ConnectorsPage {
     // The lock belongs to the whole connector: its first contact's journal tells of it.
     const combination = map?.cavities.find(({ wire }) => wire?.combination)?.wire?.combination;
     if (!own || !map || !combination) return;
-    const piece = this.store.loom();
     void this.store
-      .put(combination, { kind: 'lock', piece, connector: own.name, count: map.lockCount + 1, closed, note })
+      .put(combination, { kind: 'lock', ...this.store.at(), count: map.lockCount + 1, closed, note })
       .then((isKept) => {
         if (isKept) this.why.setValue('');
       });

@@ -1,9 +1,13 @@
 import { computed, inject } from '@angular/core';
+import { FormControl } from '@angular/forms';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
 import type { LoomConnectors, Problem } from '@tug-mark/contract';
 import { cavityMap, type EntryBody } from '@tug-mark/core';
 import { Api, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
+
+/** A box that is ticked until somebody says otherwise. */
+export const ticked = () => new FormControl(true, { nonNullable: true });
 
 interface Correction {
   readonly corrects: string | null;
@@ -46,7 +50,9 @@ export const ConnectorsStore = signalStore(
         null
       );
     });
-    return { connector, map, cavity };
+    /** What every entry about this connector says: its name, and the loom. */
+    const at = computed(() => ({ piece: loom(), connector: connector()?.name ?? '' }));
+    return { connector, map, cavity, at };
   }),
   withMethods((store, api = inject(Api)) => ({
     async load(id: string): Promise<void> {

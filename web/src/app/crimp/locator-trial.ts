@@ -56,13 +56,8 @@ import { typedText } from '../parts/zod-form';
       </section>
     }
   `,
+  styleUrl: '../parts/box.less',
   styles: `
-    section {
-      border: 1px solid var(--line);
-      display: grid;
-      gap: 8px;
-      padding: 10px 14px;
-    }
     .soft {
       font-weight: 400;
     }

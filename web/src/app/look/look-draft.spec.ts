@@ -2,6 +2,7 @@ import { startingRows, type LookSheet } from '@tug-mark/core';
 import { bareRing, practice, stripper, tool, wire075 } from '../../../../core/src/testing/shop';
 import { Bench } from '../testing/bench';
 import { LookDraft } from './look-draft';
+import { EMPTY_CABINET } from '../testing/made-up';
 
 const SHEET: LookSheet = {
   document: 'LK-1',
@@ -26,8 +27,9 @@ describe('A draft of inspection points', () => {
         keepLookDraft: (draft: LookSheet) => Promise.resolve(drafts.push(draft)).then(() => []),
         cabinet: () =>
           Promise.resolve({
-            ...{ wires: [wire075], terminals, tools: [tool], strippers: [stripper], coverings: [], connectors: [] },
-            ...{ practices: [practice], checks: [], returns: [] },
+            ...EMPTY_CABINET,
+            ...{ wires: [wire075], terminals, tools: [tool], strippers: [stripper] },
+            ...{ practices: [practice] },
           }),
       },
     });

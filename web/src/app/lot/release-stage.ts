@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal, viewChild } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -13,6 +13,7 @@ import { showTime } from '../parts/show-time';
 import { typedText } from '../parts/zod-form';
 import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
+import { BeginAgain } from './begin-again';
 import { newerText, releaseSteps } from './release-steps';
 import { ReleaseThings } from './release-things';
 import { Notice } from '../parts/notice';
@@ -20,7 +21,17 @@ import { Notice } from '../parts/notice';
 /** The set-up run: one path from 'mount this' to 'released', what is done and what comes next; and quality's release. */
 @Component({
   selector: 'tm-release-stage',
-  imports: [Notice, ReactiveFormsModule, RouterLink, NzButtonModule, NzInputModule, Mark, Reasons, ReleaseThings],
+  imports: [
+    BeginAgain,
+    Notice,
+    ReactiveFormsModule,
+    RouterLink,
+    NzButtonModule,
+    NzInputModule,
+    Mark,
+    Reasons,
+    ReleaseThings,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (hand.judgement(); as judgement) {
@@ -62,16 +73,7 @@ import { Notice } from '../parts/notice';
       @if (behind()) {
         <tm-notice>{{ behind() }}</tm-notice>
       }
-      @if (asking()) {
-        <form class="notice" (submit)="begin($event)">
-          <label for="run-cause"
-            >Why does the set-up begin again? Everything made so far stays on record as run {{ hand.run() }}.</label
-          >
-          <input nz-input id="run-cause" maxlength="500" [formControl]="cause" />
-          <button nz-button nzType="primary" class="bench-button" type="submit">Begin run {{ hand.run() + 1 }}</button>
-          <button nz-button class="bench-button" type="button" (click)="asking.set(false)">Not now</button>
-        </form>
-      }
+      <tm-begin-again #beginning [again]="again()" />
       @if (refusal()) {
         <tm-notice kind="bad">{{ refusal() }}</tm-notice>
       }
@@ -95,8 +97,8 @@ import { Notice } from '../parts/notice';
             <tm-notice>Releasing is for quality.</tm-notice>
           }
         }
-        @if (!asking() && hand.of('tool').length) {
-          <button nz-button class="bench-button" type="button" (click)="ask()">Begin the set-up again</button>
+        @if (!beginning.asking() && hand.of('tool').length) {
+          <button nz-button class="bench-button" type="button" (click)="beginning.ask()">Begin the set-up again</button>
         }
         <a class="sheet" [routerLink]="['/sheets', hand.view()?.combination?.id]">Set-up sheet</a>
         <a class="sheet" routerLink="/shop/house-rules" [queryParams]="{ with: hand.view()?.combination?.id }"
@@ -127,12 +129,6 @@ import { Notice } from '../parts/notice';
       background: var(--petrol-tint);
       box-shadow: inset 4px 0 0 var(--petrol);
     }
-    form {
-      display: grid;
-      gap: 8px;
-      justify-items: start;
-    }
-    form input,
     .note input {
       min-height: 46px;
       min-width: 300px;
@@ -151,8 +147,7 @@ export class ReleaseStage {
   protected readonly time = showTime;
   /** Set where somebody comes from a failure to begin again. */
   readonly again = input<unknown>();
-  protected readonly asking = signal(false);
-  protected readonly cause = typedText();
+  private readonly beginning = viewChild(BeginAgain);
   protected readonly note = typedText();
   protected readonly refusal = signal('');
   protected readonly mayRelease = computed(() => may(this.person()?.roles, 'release-set-up'));
@@ -204,15 +199,8 @@ export class ReleaseStage {
   });
 
   constructor() {
-    const begin = effect(() => {
-      if (!this.again() || !this.hand.of('tool').length) return;
-      begin.destroy();
-      untracked(() => {
-        this.ask();
-      });
-    });
     inject(Keys).use([{ key: 'Enter', does: 'go to what comes next, or release' }], (key) => {
-      if (key !== 'Enter' || this.asking()) return false;
+      if (key !== 'Enter' || this.beginning()?.asking()) return false;
       const next = this.next();
       if (next) void this.router.navigate(['/bench', this.hand.view()?.combination.id, next.to]);
       else if (this.mayRelease() && this.hand.judgement()?.release.state === 'none') this.release();
@@ -229,35 +217,5 @@ export class ReleaseStage {
       ...(Object.keys(sheets).length && { sheets }),
     });
     this.refusal.set(refusal?.text ?? '');
-  }
-
-  protected ask(): void {
-    this.asking.set(true);
-    const judgement = this.hand.judgement();
-    const failed = judgement?.verdict === 'rejected' ? judgement.holding[0]?.text : undefined;
-    this.cause.setValue(
-      judgement?.release.reasons.find((r) => r.weight === 'hold')?.text ?? failed ?? this.changedTool(),
-    );
-    setTimeout(() => document.getElementById('run-cause')?.focus());
-  }
-
-  /** Why a lot in the middle needs it again; empty where none does. */
-  private changedTool(): string {
-    const head = this.hand.lot()?.head;
-    return head && head.awaitsSetUp !== null ? `Tool changed in lot ${head.name} after piece ${head.awaitsSetUp}` : '';
-  }
-
-  protected begin(event: Event): void {
-    event.preventDefault();
-    const view = this.hand.view();
-    if (!view) return;
-    const refusal = this.hand.put({
-      kind: 'run',
-      run: this.hand.run() + 1,
-      cause: this.cause.value,
-      revisions: view.newest,
-    });
-    this.refusal.set(refusal?.text ?? '');
-    if (!refusal) this.asking.set(false);
   }
 }

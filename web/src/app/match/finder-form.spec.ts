@@ -3,11 +3,12 @@ import { bareRing, practice, stripper, tool, wire075, wireOf } from '../../../..
 import { Bench } from '../testing/bench';
 import { TickHarness } from '../testing/harness/tick.harness';
 import { FinderPage } from './finder-page';
+import { EMPTY_CABINET } from '../testing/made-up';
 
 const thick = { ...wireOf({ strands: 84 }), part: 'W-250', label: 'thick' };
 const cabinet: Cabinet = {
+  ...EMPTY_CABINET,
   ...{ wires: [wire075, thick], terminals: [bareRing], strippers: [stripper], tools: [tool], practices: [practice] },
-  ...{ coverings: [], connectors: [], checks: [], returns: [] },
 };
 
 describe('What is asked of the finder', () => {

@@ -34,8 +34,7 @@ describe('Pairs over their cycles', () => {
 
   it('say how many cycles go by without the gauge before the next one', async () => {
     await open([cycle(1, 20), cycle(2, 19)]);
-    expect(bench.headline).toBe('Pair 1, cycle 5: on, and off by the gauge.');
-    expect(bench.text).toContain('First 2 cycles without the gauge, then this one by it.');
+    expect(bench.headline).toBe('Pair 1, cycle 5: 2 more without the gauge, then on and off by it.');
     // A reel is named with the first cycle alone.
     expect(bench.element.querySelector('#mating-reel')).toBeNull();
   });

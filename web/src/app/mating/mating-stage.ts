@@ -162,17 +162,16 @@ export class MatingStage {
     const { next, verdict } = this.verdict();
     if (verdict === 'bad') return `Pair ${piece} does not pass.`;
     if (next === null) return `Pair ${piece} passes over ${cycles.at(-1)?.cycle ?? 0} cycles.`;
-    return `Pair ${piece}, cycle ${next}: on, and off by the gauge.`;
+    const between = next - (cycles.at(-1)?.cycle ?? 0) - 1;
+    const by = between > 0 ? `${between} more without the gauge, then on and off by it` : 'on, and off by the gauge';
+    return `Pair ${piece}, cycle ${next}: ${by}.`;
   });
   protected readonly why = computed(() => {
     const asked = this.asked();
     if (!asked) return '';
     const least = asked.withdrawal === null ? '' : ` It comes off with ${asked.withdrawal} N or more`;
     const most = asked.insertion === null ? '' : `${least ? ', and' : ' It'} goes on with ${asked.insertion} N at most`;
-    const last = this.pair().cycles.at(-1)?.cycle ?? 0;
-    const between = this.cycle() - last - 1;
-    const by = between > 0 ? ` First ${between} cycles without the gauge, then this one by it.` : '';
-    return `On ${asked.counterpart}, straight, never rocked.${least}${most}${least || most ? '.' : ''} No more than 30 % lost since cycle 1.${by}`;
+    return `On ${asked.counterpart}, straight, never rocked.${least}${most}${least || most ? '.' : ''} No more than 30 % lost since cycle 1.`;
   });
   protected readonly said = computed(
     () =>

@@ -109,13 +109,8 @@ const WAYS = {
       </section>
     }
   `,
+  styleUrl: './box.less',
   styles: `
-    section {
-      border: 1px solid var(--line);
-      display: grid;
-      gap: 8px;
-      padding: 10px 14px;
-    }
     h3 {
       font-size: 14px;
       margin: 4px 0 0;

@@ -1,6 +1,7 @@
 import { practice } from '../../../../core/src/testing/shop';
 import { Bench } from '../testing/bench';
 import { FirstDayPanel } from './first-day';
+import { EMPTY_CABINET } from '../testing/made-up';
 
 describe('The steps before the first pull', () => {
   let bench: Bench<FirstDayPanel>;
@@ -11,16 +12,7 @@ describe('The steps before the first pull', () => {
     benchTotals: () => Promise.resolve({ lists: [] }),
     cabinet: () =>
       Promise.resolve({
-        ...{
-          wires: [],
-          terminals: [],
-          tools: [],
-          strippers: [],
-          coverings: [],
-          connectors: [],
-          checks: [],
-          returns: [],
-        },
+        ...EMPTY_CABINET,
         practices: [practice],
         ...changes,
       }),

@@ -5,6 +5,7 @@ import { Bench, signedIn } from '../testing/bench';
 import { FirstDayStore } from './first-day.store';
 import { WholeShop } from './whole-shop';
 import { TestBed } from '@angular/core/testing';
+import { EMPTY_CABINET } from '../testing/made-up';
 
 const FOUND = {
   ...{ name: 'Harbour Looms', madeAt: '2026-11-20T08:00:00.000Z', people: ['Ines', 'Odile'] },
@@ -22,16 +23,7 @@ describe('A whole shop in one file', () => {
   const open = async (practices: unknown[] = []) => {
     moveShopIn.calls.reset();
     moveShopIn.and.resolveTo(FOUND);
-    const none = {
-      wires: [],
-      terminals: [],
-      tools: [],
-      strippers: [],
-      coverings: [],
-      connectors: [],
-      checks: [],
-      returns: [],
-    };
+    const none = { ...EMPTY_CABINET };
     bench = await Bench.open(WholeShop, {
       role: 'engineer',
       api: {

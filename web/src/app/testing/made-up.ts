@@ -1,6 +1,7 @@
 import {
   PLAIN_SETTINGS,
   setUpContext,
+  type Cabinet,
   type CombinationView,
   type Here,
   type KeptEntry,
@@ -127,6 +128,12 @@ export function signedIn(role: Role, name = 'Odile'): Here {
   const shop = { id: 's1', name: 'Fennick Lane', isDemo: true, zone: 'UTC', isNew: false, demoSignIns: [] };
   return { person, shop: { ...shop, settings: PLAIN_SETTINGS, logo: null, movedIn: null } };
 }
+
+/** A cabinet with nothing in it; a test fills in what it is about. */
+export const EMPTY_CABINET: Cabinet = {
+  ...{ wires: [], terminals: [], strippers: [], tools: [], coverings: [], connectors: [], practices: [] },
+  ...{ checks: [], returns: [] },
+};
 
 export const PLAN = { everyPieces: 10, everyHours: null, afterChange: ['wire-reel' as const], bothSides: false };
 

@@ -18,6 +18,7 @@ import { Api, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
 import { ChoiceButtons } from '../parts/choice-buttons';
 import { ProblemNotice } from '../parts/problem-notice';
+import { type PinAnswer, PinQuestion } from './pin-question';
 import { SuspectLots } from './suspect-lots';
 import { typedText } from '../parts/zod-form';
 import { Notice } from '../parts/notice';
@@ -25,7 +26,16 @@ import { Notice } from '../parts/notice';
 /** The go/no-go check of one tool, step by step: the gauge's setting first, then go, then no-go, then the counter. */
 @Component({
   selector: 'tm-tool-check',
-  imports: [ReactiveFormsModule, Notice, ChoiceButtons, NzButtonModule, NzInputModule, ProblemNotice, SuspectLots],
+  imports: [
+    ReactiveFormsModule,
+    Notice,
+    ChoiceButtons,
+    NzButtonModule,
+    NzInputModule,
+    PinQuestion,
+    ProblemNotice,
+    SuspectLots,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="check" role="group" [attr.aria-label]="'Check of ' + tool().label">
@@ -69,32 +79,8 @@ import { Notice } from '../parts/notice';
             It stands at {{ setting }}
           </button>
         }
-        @for (question of questions; track question.pin) {
-          <p>
-            <strong>{{ question.name }}{{ pin(question.pin) }}:</strong> {{ question.asks }}
-          </p>
-          <div class="answers">
-            @for (answer of question.answers; track answer.words) {
-              <button
-                nz-button
-                class="bench-button"
-                type="button"
-                [class.on]="isGiven(question, answer.good)"
-                [attr.aria-pressed]="isGiven(question, answer.good)"
-                [disabled]="!ready()"
-                (click)="give(question, answer.good)"
-              >
-                {{ answer.words }}
-              </button>
-            }
-          </div>
-        }
-        @if (drags()) {
-          <tm-notice>
-            Wipe nest and pin, close the tool once more, and try again. What passes freely then, passes; what still
-            drags does not.
-          </tm-notice>
-        }
+        <tm-pin-question class="all" pin="go" [size]="gauge()?.go" [waits]="!ready()" [(given)]="go" />
+        <tm-pin-question class="all" pin="noGo" [size]="gauge()?.noGo" [waits]="!ready()" [(given)]="noGo" />
         <label [attr.for]="'cycles-' + tool().part">Counter, if the tool has one</label>
         <input nz-input class="wide" inputmode="numeric" [id]="'cycles-' + tool().part" [formControl]="cycles" />
         @if (hint()) {
@@ -104,14 +90,7 @@ import { Notice } from '../parts/notice';
           <tm-problem class="all" [problem]="found" />
         }
         <span></span>
-        <button
-          nz-button
-          nzType="primary"
-          class="bench-button"
-          type="button"
-          [disabled]="go() === null || noGo() === null"
-          (click)="keep()"
-        >
+        <button nz-button nzType="primary" class="bench-button" type="button" [disabled]="!answers()" (click)="keep()">
           Keep this check
         </button>
         <button nz-button class="bench-button" type="button" (click)="dropped.emit()">Not now</button>
@@ -131,12 +110,6 @@ import { Notice } from '../parts/notice';
       grid-column: 2 / -1;
       min-height: 44px;
       width: 100%;
-    }
-    .answers {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 8px;
-      grid-column: 2 / -1;
     }
     .all,
     tm-notice,
@@ -168,32 +141,13 @@ export class ToolCheckGuide {
   });
   protected readonly gauge = computed(() => this.at()?.gauge ?? null);
   protected readonly isSet = signal(false);
-  protected readonly drags = signal(false);
-  protected readonly go = signal<boolean | null>(null);
-  protected readonly noGo = signal<boolean | null>(null);
-  protected readonly questions = [
-    {
-      pin: 'go',
-      name: 'Go gauge',
-      asks: 'does it pass freely through the closed nest?',
-      given: this.go,
-      answers: [
-        { words: 'It passes', good: true },
-        { words: 'It drags', good: null },
-        { words: 'It does not', good: false },
-      ],
-    },
-    {
-      pin: 'noGo',
-      name: 'No-go gauge',
-      asks: 'it may enter, but does it stop?',
-      given: this.noGo,
-      answers: [
-        { words: 'It stops', good: true },
-        { words: 'It passes through', good: false },
-      ],
-    },
-  ] as const;
+  protected readonly go = signal<PinAnswer>(null);
+  protected readonly noGo = signal<PinAnswer>(null);
+  /** What both pins said, once neither is open or drags. */
+  protected readonly answers = computed(() => {
+    const [goPassed, noGoStopped] = [this.go(), this.noGo()];
+    return typeof goPassed === 'boolean' && typeof noGoStopped === 'boolean' ? { goPassed, noGoStopped } : null;
+  });
   protected readonly cycles = typedText();
   protected readonly hint = signal('');
   protected readonly problem = signal<Problem | null>(null);
@@ -218,26 +172,10 @@ export class ToolCheckGuide {
     this.noGo.set(null);
   }
 
-  protected isGiven(question: ToolCheckGuide['questions'][number], good: boolean | null): boolean {
-    return good === null ? this.drags() : question.given() === good;
-  }
-
-  /** A go gauge that drags is neither yet: what is dirty drags too, and what still drags does not pass freely. */
-  protected give(question: ToolCheckGuide['questions'][number], good: boolean | null): void {
-    question.given.set(good);
-    if (question.pin === 'go') this.drags.set(good === null);
-  }
-
-  protected pin(which: 'go' | 'noGo'): string {
-    const gauge = this.gauge();
-    return gauge ? ` ${gauge[which]} mm` : '';
-  }
-
   protected async keep(): Promise<void> {
-    const goPassed = this.go();
-    const noGoStopped = this.noGo();
+    const answers = this.answers();
     const at = this.at();
-    if (goPassed === null || noGoStopped === null || !at) return;
+    if (!answers || !at) return;
     const typed = this.cycles.value.trim();
     const read = readNumber(typed);
     if (typed !== '' && (read.outcome !== 'number' || !Number.isInteger(read.value) || read.value < 0)) {
@@ -251,13 +189,12 @@ export class ToolCheckGuide {
         tool: this.tool().part,
         die: at.die.id,
         nest: at.nest?.id ?? null,
-        goPassed,
-        noGoStopped,
+        ...answers,
         setting: this.gauge()?.setting ?? null,
         cycles: typed !== '' && read.outcome === 'number' ? read.value : null,
       });
       this.problem.set(null);
-      if (goPassed && noGoStopped) this.kept.emit();
+      if (answers.goPassed && answers.noGoStopped) this.kept.emit();
       else {
         this.failed.set(true);
         this.suspect.set(await this.api.suspect(this.tool().part));

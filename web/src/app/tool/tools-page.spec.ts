@@ -2,6 +2,7 @@ import type { Cabinet } from '@tug-mark/contract';
 import { practice, tool } from '../../../../core/src/testing/shop';
 import { Bench } from '../testing/bench';
 import { ToolsPage } from './tools-page';
+import { EMPTY_CABINET } from '../testing/made-up';
 
 const [die] = tool.dies;
 if (!die) throw new Error('the tool has no die');
@@ -34,13 +35,9 @@ const check = (minutesAgo: number, passed: boolean) => ({
   cycles: null,
 });
 const cabinet = (checks: Cabinet['checks'], returns: Cabinet['returns'] = []): Cabinet => ({
-  wires: [],
-  terminals: [],
-  strippers: [],
+  ...EMPTY_CABINET,
   tools: [press],
   practices: [practice],
-  coverings: [],
-  connectors: [],
   checks,
   returns,
 });

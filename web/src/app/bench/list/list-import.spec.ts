@@ -4,6 +4,7 @@ import { ImportList } from '../import-list';
 import { cellsOf, textOf } from '../../parts/text-table';
 import type { ListColumns } from '@tug-mark/contract';
 import { asWireList, csvOf, placeOf, TEMPLATE, type Meaning } from './list-source';
+import { EMPTY_CABINET } from '../../testing/made-up';
 
 const W = wire075.part;
 const T = bareRing.part;
@@ -58,8 +59,8 @@ describe('Bringing in a wire list whose columns are its own', () => {
       api: {
         cabinet: () =>
           Promise.resolve({
-            ...{ wires: [wire075], terminals: [bareRing], tools: [], strippers: [], coverings: [], connectors: [] },
-            ...{ practices: [], checks: [], returns: [] },
+            ...EMPTY_CABINET,
+            ...{ wires: [wire075], terminals: [bareRing] },
           }),
         listColumns: () => Promise.resolve(sources),
         keepListColumns: (_: string, body: ListColumns) => {
