@@ -65,7 +65,7 @@ import { Notice } from '../parts/notice';
         }
         @if (gauge()?.setting; as setting) {
           <p>
-            <strong>1 Selector:</strong> set it to <strong class="figures">{{ setting }}</strong>, the setting the gauge
+            <strong>Selector:</strong> set it to <strong class="figures">{{ setting }}</strong>, the setting the gauge
             is for.
           </p>
           <button
