@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { wire075 } from '../testing/shop';
-import { caliperedWire, envelopeDiameter, printedWire, readJacket, sizeLabel, whatWire } from './index';
+import { caliperedWire, envelopeDiameter, printedWire, readJacket, sizeLabel, whatWire } from '../index';
 
 const labels = (guess: ReturnType<typeof whatWire>) => guess.sizes.map(({ size }) => sizeLabel(size));
 

@@ -28,10 +28,10 @@ import {
   type SlideOnPart,
   type Terminal,
   type Wire,
-} from './index';
-import { Bench, familySetUp } from './testing/bench';
-import { everyTool, families, familyContext, wireRound } from './testing/families';
-import { limitRow, NOW, practice, stripper, wireOf } from './testing/shop';
+} from '../index';
+import { Bench, familySetUp } from '../testing/bench';
+import { everyTool, families, familyContext, wireRound } from '../testing/families';
+import { limitRow, NOW, practice, stripper, wireOf } from '../testing/shop';
 
 /*
  * What the hands do, rule by rule, each with its derivation. Wires: W 7 x 0.50 mm, 1.374 mm2, 1.5 mm over the strands, labelled

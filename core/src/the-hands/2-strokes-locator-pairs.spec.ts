@@ -10,10 +10,10 @@ import {
   type StrokeFind,
   type Terminal,
   type Tool,
-} from './index';
-import { Bench, familySetUp } from './testing/bench';
-import { everyTool, families, familyContext, fourIndent } from './testing/families';
-import { checkAt, practice } from './testing/shop';
+} from '../index';
+import { Bench, familySetUp } from '../testing/bench';
+import { everyTool, families, familyContext, fourIndent } from '../testing/families';
+import { checkAt, practice } from '../testing/shop';
 
 /* What the hands do beside pressing once, rule by rule, each with its derivation. */
 
