@@ -26,6 +26,7 @@ export * from './lot';
 export * from './journal';
 export * from './study';
 export * from './records';
+export * from './plan';
 export * from './shop';
 export * from './catalogue';
 export * from './sheet';

@@ -1,0 +1,404 @@
+import { random } from '../statistics';
+import { at, real } from './at';
+import { dispatch, type Taste } from './dispatch';
+import { Layout } from './Layout';
+import type { Model } from './model';
+
+/** Tastes the first plans are made by: from 'no change if it can be helped' to 'what is due first'. */
+const TASTES: readonly Taste[] = [
+  { change: 8, urgency: 60, reach: 120 },
+  { change: 3, urgency: 240, reach: 240 },
+  { change: 20, urgency: 0, reach: 1 },
+  { change: 1.5, urgency: 600, reach: 480 },
+  { change: 6, urgency: 2000, reach: 960 },
+  { change: 12, urgency: 400, reach: 60 },
+];
+
+/** A plan as the search has it: what was decided, and what came of it. */
+export interface FoundPlan {
+  readonly order: Int32Array;
+  readonly ways: Int32Array;
+  readonly people: Int32Array;
+  readonly cost: number;
+  /** Minutes of change without those of heaters. */
+  readonly changes: number;
+  readonly isLate: boolean;
+  /** Each job is made by the one named, and not by whoever ends it first. */
+  readonly isFirm?: true;
+}
+
+/** Minutes of change of an order without its heaters, which depend on the hours. */
+function changesOf(model: Model, order: Int32Array | readonly number[], ways: Int32Array, standing: Standing): number {
+  const { tools, benches } = model;
+  standing.set.set(tools.set);
+  standing.bench.set(tools.bench);
+  standing.notch.set(benches.notch);
+  standing.stop.set(benches.stop);
+  let minutes = 0;
+  for (const job of order) {
+    const way = at(ways, job);
+    const bench = at(model.wayBench, way);
+    const tool = at(model.wayTool, way);
+    if (tool >= 0) {
+      const set = at(model.waySet, way);
+      const changes = tools.changes[tool] as Int32Array;
+      minutes += at(changes, at(standing.set, tool) * (tools.settings[tool] as readonly unknown[]).length + set);
+      if (at(standing.bench, tool) !== bench) minutes += at(tools.frame, tool);
+      standing.set[tool] = set;
+      standing.bench[tool] = bench;
+    }
+    const notch = at(model.notch, job);
+    if (notch) {
+      const strip =
+        (notch === at(standing.notch, bench) ? 0 : real(benches.notchMinutes, bench)) +
+        (at(model.stop, job) === at(standing.stop, bench) ? 0 : real(benches.stopMinutes, bench));
+      minutes += Math.ceil(strip - 1e-9);
+      standing.notch[bench] = notch;
+      standing.stop[bench] = at(model.stop, job);
+    }
+  }
+  return minutes;
+}
+
+/** What tools and strippers are set to, to be written over again and again. */
+interface Standing {
+  readonly set: Int32Array;
+  readonly bench: Int32Array;
+  readonly notch: Int32Array;
+  readonly stop: Int32Array;
+}
+
+const standingOf = ({ tools, benches }: Model): Standing => ({
+  set: tools.set.slice(),
+  bench: tools.bench.slice(),
+  notch: benches.notch.slice(),
+  stop: benches.stop.slice(),
+});
+
+export const asFound = (layout: Layout): FoundPlan => ({
+  order: layout.order.slice(),
+  ways: layout.way.slice(),
+  people: layout.person.slice(),
+  cost: layout.cost,
+  changes: changesOf(layout.model, layout.order, layout.way, standingOf(layout.model)),
+  isLate: layout.lateness > 0,
+});
+
+/**
+ * Searches for a better plan for as long as it is asked to: starts by several tastes, then takes some jobs out, again and again,
+ * and puts each back where it costs least (large-neighbourhood search with a threshold that shrinks). The same seed finds the same.
+ *
+ * @param start a plan to begin from; the result is never worse
+ * @param done share of the time that is used up, from 0 to 1
+ * @yields the best so far, at each step; the same object while nothing better is found
+ */
+export function* improve(
+  model: Model,
+  seed: number,
+  done: () => number,
+  start: FoundPlan | null = null,
+): Generator<FoundPlan> {
+  const next = random(seed);
+  const layout = new Layout(model);
+  let best: FoundPlan | null = start;
+  for (const [i, taste] of TASTES.entries()) {
+    dispatch(model, taste, layout, next, seed % 2 === 0 && i === 0 ? 0 : 0.2);
+    if (!best || layout.cost < best.cost) best = asFound(layout);
+    yield best;
+    if (done() > 0.3 && i >= 1) break;
+  }
+  if (!best) return;
+  const n = model.jobs.length;
+  if (n < 2) return;
+  const search = new Search(model, next);
+  let current: FoundPlan = best;
+  const scale = Math.max(4, 0.02 * (best.cost % 1e6));
+  for (let step = 0; ; step++) {
+    const share = done();
+    if (share >= 1) return;
+    const limit = scale * (1 - share) ** 2 * -Math.log(1 - next()) * 0.1;
+    // Most changes cost more at tools and strippers than they could bring: only the others are laid out.
+    const hope = limit + (next() < 0.1 ? 12 : 0) + (current.isLate ? 40 : 60 * model.work.endWorth);
+    if (search.change(current) <= current.changes + hope) {
+      search.layOut(layout);
+      if (layout.cost < current.cost + limit) {
+        current = asFound(layout);
+        search.adopt(current, layout);
+      }
+      if (layout.cost < best.cost - 1e-9) {
+        best = current;
+        yield best;
+        continue;
+      }
+    }
+    if (step % 64 === 0) yield best;
+  }
+}
+
+/** Minutes a place may look dearer than it is, so that jobs do not always go back to where they were. */
+const NOISE = 0.5;
+/** Jobs taken out at once, at most. */
+const MOST_OUT = 24;
+
+/** Takes jobs out of a plan and puts them back elsewhere. */
+class Search {
+  private readonly out: Uint8Array;
+  /** Jobs of each bench in order, those taken out left out. */
+  private readonly lines: number[][];
+  private readonly ways: Int32Array;
+  private readonly hints: Int32Array;
+  /** Job each one is put behind in the whole order; -1: before all. */
+  private readonly slack: Float64Array;
+
+  constructor(
+    private readonly model: Model,
+    private readonly next: () => number,
+  ) {
+    const n = model.jobs.length;
+    this.out = new Uint8Array(n);
+    this.ways = new Int32Array(n);
+    this.hints = new Int32Array(n);
+    this.slack = new Float64Array(n + 1);
+    this.lines = model.work.benches.map(() => []);
+    this.standing = standingOf(model);
+  }
+
+  private below(n: number): number {
+    return Math.floor(this.next() * n);
+  }
+
+  /** Makes a changed plan. @returns its minutes of change without those of heaters */
+  change(current: FoundPlan): number {
+    const { model, ways, hints, out, lines } = this;
+    // What is where has to be known: times of the current plan.
+    if (this.shown !== current) {
+      this.times.layOut(current.order, current.ways, current.people, current.isFirm);
+      this.shown = current;
+    }
+    const { times } = this;
+    ways.set(current.ways);
+    hints.set(current.people);
+    const taken = this.choose(current);
+    out.fill(0);
+    for (const job of taken) out[job] = 1;
+    for (const line of lines) line.length = 0;
+    for (const job of current.order) if (!out[job]) lines[at(model.wayBench, at(ways, job))]?.push(job);
+    const order = Array.from(current.order).filter((job) => !out[job]);
+    const behind = new Map<number, number[]>();
+    for (const job of taken) {
+      const place = this.best(job, times);
+      ways[job] = place.way;
+      const bench = at(model.wayBench, place.way);
+      const line = lines[bench] as number[];
+      const before = place.at > 0 ? (line[place.at - 1] as number) : -1;
+      line.splice(place.at, 0, job);
+      const all = behind.get(before);
+      if (all) all.unshift(job);
+      else behind.set(before, [job]);
+    }
+    // Where a bench begins with it, it goes before all that bench has.
+    const whole: number[] = [];
+    const add = (job: number): void => {
+      whole.push(job);
+      for (const follower of behind.get(job) ?? []) add(follower);
+    };
+    for (const job of behind.get(-1) ?? []) add(job);
+    for (const job of order) add(job);
+    for (const job of taken) hints[job] = -1;
+    this.whole = whole;
+    if (
+      taken.every((job) => at(ways, job) === at(current.ways, job)) &&
+      whole.every((job, i) => job === at(current.order, i))
+    )
+      return Infinity;
+    return changesOf(model, whole, ways, this.standing);
+  }
+
+  layOut(layout: Layout): void {
+    layout.layOut(this.whole, this.ways, this.hints);
+  }
+
+  /** What is where in the plan that is changed next. */
+  adopt(found: FoundPlan, layout: Layout): void {
+    this.times.copy(layout);
+    this.shown = found;
+  }
+
+  private whole: number[] = [];
+  private readonly standing: Standing;
+  private shown: FoundPlan | null = null;
+  private timesOf: Layout | null = null;
+  private get times(): Layout {
+    return (this.timesOf ??= new Layout(this.model));
+  }
+
+  /** Jobs to take out: those of a die, of a stretch of time, late ones with what they wait for, or any. */
+  private choose({ order }: FoundPlan): number[] {
+    const { model, times } = this;
+    const n = order.length;
+    const most = Math.max(1, Math.min(n, 3 + this.below(Math.min(MOST_OUT, Math.max(2, n / 4)))));
+    const kind = this.next();
+    const seedJob = at(order, this.below(n));
+    const taken = new Set<number>();
+    const drawFrom = (all: number[]) => {
+      while (taken.size < most && all.length) taken.add(all.splice(this.below(all.length), 1)[0] as number);
+    };
+    const benchOf = (job: number) => at(model.wayBench, at(times.way, job));
+    const bench = benchOf(seedJob);
+    if (kind < 0.15) {
+      // Around a job in time, on all benches.
+      const around = at(times.start, seedJob);
+      const apart = (job: number) => Math.abs(at(times.start, job) - around);
+      for (const job of Array.from(order)
+        .sort((a, b) => apart(a) - apart(b))
+        .slice(0, most))
+        taken.add(job);
+    } else if (kind < 0.4) {
+      // A stretch of one bench.
+      const line = Array.from(order).filter((job) => benchOf(job) === bench);
+      const first = this.below(line.length);
+      for (const job of line.slice(first, first + most)) taken.add(job);
+    } else if (kind < 0.55) {
+      // Of one setting or one tool.
+      const way = at(times.way, seedJob);
+      const tool = at(model.wayTool, way);
+      drawFrom(
+        Array.from(order).filter((job) => {
+          const own = at(times.way, job);
+          return at(model.wayTool, own) === tool && (kind < 0.48 || at(model.waySet, own) === at(model.waySet, way));
+        }),
+      );
+    } else if (kind < 0.7 && times.lateness > 0) {
+      const late = Array.from(order).filter((job) => {
+        const list = at(model.list, job);
+        return at(times.listEnd, list) > at(model.due, list);
+      });
+      while (taken.size < most && late.length) {
+        const job = late.splice(this.below(late.length), 1)[0] as number;
+        taken.add(job);
+        for (const before of model.after[job] as Int32Array) taken.add(before);
+      }
+    } else if (kind < 0.8) {
+      // Stripped alike at one bench.
+      drawFrom(
+        Array.from(order).filter((job) => benchOf(job) === bench && at(model.notch, job) === at(model.notch, seedJob)),
+      );
+    } else if (kind < 0.85 && model.heat.includes(1)) drawFrom(Array.from(order).filter((job) => model.heat[job]));
+    // Before whom something is changed: those cost.
+    else if (kind < 0.95) drawFrom(Array.from(order).filter((job) => at(times.changeover, job) > 0));
+    while (taken.size < Math.min(most, 4)) taken.add(at(order, this.below(n)));
+    for (const job of model.fixedJobs) taken.delete(job);
+    const all = [...taken];
+    for (let i = all.length - 1; i > 0; i--) {
+      const j = this.below(i + 1);
+      [all[i], all[j]] = [all[j] as number, all[i] as number];
+    }
+    // Forerunners first, so that what follows knows where they went.
+    return all.sort((a, b) => at(times.start, a) - at(times.start, b) + (this.next() - 0.5) * 60);
+  }
+
+  /** Where a job costs least, by differences: way, and place in its bench's line. */
+  private best(job: number, times: Layout): { way: number; at: number } {
+    const { model, lines, slack, ways } = this;
+    const { endWorth } = model.work;
+    const list = at(model.list, job);
+    const due = at(model.due, list);
+    const weight = real(model.weight, list);
+    let ready = at(model.from, job);
+    for (const before of model.after[job] as Int32Array) ready = Math.max(ready, at(times.end, before));
+    let lastStart = 2 ** 30;
+    for (const follower of model.before[job] as Int32Array)
+      if (!this.out[follower]) lastStart = Math.min(lastStart, at(times.start, follower));
+    let best = Infinity;
+    let place = { way: at(model.ways, job), at: 0 };
+    for (let way = at(model.ways, job); way < at(model.ways, job + 1); way++) {
+      const bench = at(model.wayBench, way);
+      const tool = at(model.wayTool, way);
+      const set = at(model.waySet, way);
+      const line = lines[bench] as number[];
+      const run = at(model.wayRun, way);
+      // The least slack of what comes after each place.
+      let least = 2 ** 30;
+      for (let i = line.length - 1; i >= 0; i--) {
+        const other = line[i] as number;
+        const l = at(model.list, other);
+        least = Math.min(
+          least,
+          at(model.due, l) - at(times.listEnd, l) + Math.max(0, at(times.listEnd, l) - at(times.end, other)),
+        );
+        slack[i] = least;
+      }
+      slack[line.length] = 2 ** 30;
+      const own = tool >= 0 ? (model.tools.settings[tool]?.length ?? 0) : 0;
+      const changes = tool >= 0 ? (model.tools.changes[tool] as Int32Array) : null;
+      let stands = tool >= 0 ? at(model.tools.set, tool) : 0;
+      let ahead = -1;
+      let scanned = -1;
+      let notch = at(model.benches.notch, bench);
+      let stop = at(model.benches.stop, bench);
+      for (let i = 0; i <= line.length; i++) {
+        if (i > 0) {
+          const before = line[i - 1] as number;
+          const w = at(ways, before);
+          if (at(model.wayTool, w) === tool && tool >= 0) stands = at(model.waySet, w);
+          if (at(model.notch, before)) {
+            notch = at(model.notch, before);
+            stop = at(model.stop, before);
+          }
+        }
+        let cost = 0;
+        let samples = false;
+        if (changes) {
+          if (scanned < i) {
+            ahead = -1;
+            for (scanned = i; scanned < line.length; scanned++) {
+              const w = at(ways, line[scanned] as number);
+              if (at(model.wayTool, w) === tool) {
+                ahead = at(model.waySet, w);
+                break;
+              }
+            }
+          }
+          cost += at(changes, stands * own + set);
+          samples = stands !== set;
+          if (ahead >= 0) cost += at(changes, set * own + ahead) - at(changes, stands * own + ahead);
+        }
+        const after = i < line.length ? (line[i] as number) : -1;
+        cost += this.stripDelta(job, after, bench, notch, stop);
+        if (model.heat[job] && !(after >= 0 && model.heat[after]) && !(i > 0 && model.heat[line[i - 1] as number]))
+          cost += at(model.benches.warmUp, bench);
+        const begins = Math.max(ready, i > 0 ? at(times.end, line[i - 1] as number) : 0);
+        const length = run + (samples || !model.isProved[job] ? at(model.setUp, job) : 0) + cost;
+        const idle = begins - (i > 0 ? at(times.end, line[i - 1] as number) : 0);
+        const push = length + (after >= 0 ? idle : 0);
+        const late = Math.max(0, begins + length - due);
+        const pushed = Math.max(0, push - Math.max(0, real(slack, i)));
+        cost += (late * weight + (pushed > 0 && real(slack, i) < 2 ** 29 ? pushed : 0)) * 3;
+        if (begins + length > lastStart) cost += (begins + length - lastStart) * 0.5;
+        const end = (line.length ? at(times.end, line[line.length - 1] as number) : 0) + push;
+        cost += endWorth * (Math.max(0, end - times.last) + 0.02 * end) + (after >= 0 ? idle * 0.05 : 0);
+        cost += NOISE * this.next();
+        if (cost < best) {
+          best = cost;
+          place = { way, at: i };
+        }
+      }
+    }
+    return place;
+  }
+
+  /** Minutes at the stripper more, should a job come between what it is set to and another. */
+  private stripDelta(job: number, after: number, bench: number, notch: number, stop: number): number {
+    const { model } = this;
+    if (!at(model.notch, job)) return 0;
+    const [n, s] = [real(model.benches.notchMinutes, bench), real(model.benches.stopMinutes, bench)];
+    const between = (n0: number, s0: number, n1: number, s1: number) => (n0 === n1 ? 0 : n) + (s0 === s1 ? 0 : s);
+    const [ownNotch, ownStop] = [at(model.notch, job), at(model.stop, job)];
+    let cost = between(notch, stop, ownNotch, ownStop);
+    if (after >= 0 && at(model.notch, after)) {
+      const [n1, s1] = [at(model.notch, after), at(model.stop, after)];
+      cost += between(ownNotch, ownStop, n1, s1) - between(notch, stop, n1, s1);
+    }
+    return cost;
+  }
+}

@@ -1,0 +1,37 @@
+import { at } from './at';
+import type { Model } from './model';
+
+/** Minutes a job is held up by samples at least, should it be the first of its proof. */
+function leastSamples(model: Model, job: number): number {
+  if (model.isProved[job]) return 0;
+  return at(model.setUp, job);
+}
+
+/** How many jobs each proof has. */
+function usersOf(model: Model): Map<number, number> {
+  const users = new Map<number, number>();
+  for (const proof of model.proof) users.set(proof, (users.get(proof) ?? 0) + 1);
+  return users;
+}
+
+/** Least own minutes of each job: its shortest way, and its samples where no other job can make them for it. */
+export function leastWork(model: Model): Int32Array {
+  const users = usersOf(model);
+  return Int32Array.from(model.jobs.keys(), (job) => {
+    let run = 2 ** 30;
+    for (let way = at(model.ways, job); way < at(model.ways, job + 1); way++)
+      run = Math.min(run, at(model.wayRun, way));
+    return run + (users.get(at(model.proof, job)) === 1 ? leastSamples(model, job) : 0);
+  });
+}
+
+/** Least minutes of samples that several jobs share: one of each proof makes them. */
+export function sharedSamples(model: Model): number {
+  const users = usersOf(model);
+  const least = new Map<number, number>();
+  model.jobs.forEach((_, job) => {
+    const proof = at(model.proof, job);
+    if ((users.get(proof) ?? 0) > 1) least.set(proof, Math.min(least.get(proof) ?? Infinity, leastSamples(model, job)));
+  });
+  return [...least.values()].reduce((sum, minutes) => sum + minutes, 0);
+}
