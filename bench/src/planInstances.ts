@@ -1,4 +1,6 @@
 import {
+  Layout,
+  modelOf,
   normalFrom,
   random,
   type PlanJob,
@@ -87,9 +89,9 @@ export function makeWork({ jobs: count, seed, hasPrecedence }: InstanceKind): Pl
   const kinds = Array.from({ length: Math.max(3, Math.round(count / 2.5)) }, () => {
     const tool = pick(tools);
     const set = pick(tool.settings);
+    const heat = Boolean(benches.find(({ id }) => id === tool.bench)?.heater) && next() < 0.3;
     const twin =
       next() < 0.3 ? tools.find((other) => other !== tool && other.settings.some((s) => same(s, set))) : undefined;
-    const heat = Boolean(benches.find(({ id }) => id === tool.bench)?.heater) && next() < 0.3;
     const size = 1 + Number(set.selector ?? set.die?.slice(1) ?? 0) + (set.nest === 'n1' ? 1 : 0);
     const run = Math.round(Math.min(120, Math.max(6, 22 * Math.exp(0.6 * normal()))));
     return {
@@ -98,10 +100,9 @@ export function makeWork({ jobs: count, seed, hasPrecedence }: InstanceKind): Pl
       means: [tool, ...(twin ? [twin] : [])].map(({ id, bench }, i) => ({
         tool: id,
         set,
-        // One in four is carried to the bench beside where it is needed.
-        benches: heat
-          ? benches.filter(({ heater }) => heater).map((b) => b.id)
-          : i === 0 && Number(id.slice(1)) % 4 === 1
+        // One in four is carried to the bench beside where it is needed; heat stays where the heater is.
+        benches:
+          i === 0 && !heat && Number(id.slice(1)) % 4 === 1
             ? [bench, `b${(Number(bench.slice(1)) + 1) % benchCount}`]
             : [bench],
         run: i === 0 ? run : Math.round(run * 1.2),
@@ -158,3 +159,27 @@ export function makeWork({ jobs: count, seed, hasPrecedence }: InstanceKind): Pl
 }
 
 const same = (a: ToolSetting, b: ToolSetting) => JSON.stringify(a) === JSON.stringify(b);
+
+/**
+ * Due times that somebody would promise who works list by list: when each list would be ready then and a share later, rounded up to
+ * the end of a working day ('comfortable'), or to the minute ('tight'). So a plan in which nothing is late is known.
+ */
+export function withDues(work: PlanWork, seed: number, kind: 'comfortable' | 'tight'): PlanWork {
+  const model = modelOf(work);
+  const next = random(seed + 77);
+  const rank = new Map(work.lists.map(({ id }) => [id, next()]));
+  const rankOf = (job: number) => rank.get(model.jobs[job]?.list ?? '') ?? 0;
+  const order = Array.from(model.jobs.keys()).sort((a, b) => rankOf(a) - rankOf(b) || a - b);
+  const layout = new Layout(model).layOut(order, model.ways.slice(0, -1));
+  const ends = work.people.flatMap(({ shifts }) => shifts.map(({ to }) => to));
+  const last = Math.max(...ends);
+  return {
+    ...work,
+    lists: work.lists.map((list, l) => {
+      const place = Math.ceil((layout.listEnd[l] ?? 0) * (kind === 'tight' ? 1 : 1.1));
+      const minute = model.axis.clock[Math.min(place, model.axis.length) - 1] ?? last - 1;
+      const day = Math.max(...ends.filter((to) => Math.floor(to / DAY) === Math.floor(minute / DAY)));
+      return { ...list, due: kind === 'tight' ? minute + 1 : Math.max(day, minute + 1) };
+    }),
+  };
+}

@@ -48,8 +48,7 @@ function changeBound(model: Model, rounds: number): number {
   const stripOf = new Map<string, number>();
   /** Benches a tool is needed at, job by job, for jobs that no other tool makes. */
   const places = tools.settings.map(() => new Map<string, Set<number>>());
-  let warmUp = Infinity;
-  let hot = 0;
+  const hots: { readonly where: ReadonlySet<number>; readonly run: number }[] = [];
   jobs.forEach((_, job) => {
     const own: [number, number][] = [];
     const where = new Set<number>();
@@ -71,28 +70,40 @@ function changeBound(model: Model, rounds: number): number {
       stripOf.set(key, strip);
       strips.add([...where].map((bench) => [bench, strip]));
     }
-    if (model.heat[job]) {
-      hot += run;
-      for (const bench of where) warmUp = Math.min(warmUp, at(benches.warmUp, bench));
-    }
+    if (model.heat[job]) hots.push({ where, run });
   });
-  const onTools = sets.least(
-    (tool, set) =>
-      at(tools.changes[tool] as Int32Array, at(tools.set, tool) * (tools.settings[tool]?.length ?? 0) + set),
-    (tool, from, to) => at(tools.changes[tool] as Int32Array, from * (tools.settings[tool]?.length ?? 0) + to),
-    rounds,
-  );
+  const change = (tool: number, from: number, to: number) =>
+    at(tools.changes[tool] as Int32Array, from * (tools.settings[tool]?.length ?? 0) + to);
   const strip = (bench: number, notch: number, stop: number, to: number) => {
     const [n, s] = stripAt[to] as [number, number];
     const minutes =
       (notch === n ? 0 : real(benches.notchMinutes, bench)) + (stop === s ? 0 : real(benches.stopMinutes, bench));
     return Math.ceil(minutes - 1e-9);
   };
-  const onStrippers = strips.least(
-    (bench, to) => strip(bench, at(benches.notch, bench), at(benches.stop, bench), to),
-    (bench, from, to) => strip(bench, ...(stripAt[from] as [number, number]), to),
-    rounds,
-  );
+  const firstSet = (tool: number, to: number) => change(tool, at(tools.set, tool), to);
+  const firstStrip = (bench: number, to: number) => strip(bench, at(benches.notch, bench), at(benches.stop, bench), to);
+  const nextStrip = (bench: number, from: number, to: number) =>
+    strip(bench, ...(stripAt[from] as [number, number]), to);
+  /** Benches counted with one of their tools, and their other tools by themselves: what is left is counted as above. */
+  const least = (joint: readonly Joint[]): number => {
+    const own = joint.reduce((sum, one) => sum + one.least, 0);
+    const banned = new Set(joint.flatMap((one) => one.tools));
+    return (
+      own +
+      sets.least(firstSet, change, rounds, banned) +
+      strips.least(firstStrip, nextStrip, rounds, new Set(joint.map(({ bench }) => bench)))
+    );
+  };
+  const joints = jointsOf(model, stripOf, { firstSet, change, firstStrip, nextStrip }, rounds);
+  let chosen: Joint[] = [];
+  let settings = least(chosen);
+  for (const one of joints) {
+    if (chosen.some(({ bench }) => bench === one.bench)) continue;
+    const with_ = least([...chosen, one]);
+    if (with_ <= settings) continue;
+    settings = with_;
+    chosen = [...chosen, one];
+  }
   // Benches that have nothing in common, and where the tool does not stand: it is taken to one of each.
   let frames = 0;
   places.forEach((all, tool) => {
@@ -102,7 +113,176 @@ function changeBound(model: Model, rounds: number): number {
         apart.push(set);
     frames += apart.length * at(tools.frame, tool);
   });
-  return onTools + onStrippers + frames + (hot ? Math.ceil(hot / longestHot(model)) * warmUp : 0);
+  return settings + frames + warmUps(model, hots);
+}
+
+/** A bench and tools of it, and what they take together at least. */
+interface Joint {
+  readonly bench: number;
+  readonly tools: readonly number[];
+  readonly least: number;
+}
+
+interface Costs {
+  readonly firstSet: (tool: number, to: number) => number;
+  readonly change: (tool: number, from: number, to: number) => number;
+  readonly firstStrip: (bench: number, to: number) => number;
+  readonly nextStrip: (bench: number, from: number, to: number) => number;
+}
+
+/**
+ * Tools that are needed at one bench alone, with the stripper there. Whatever else is done at the bench between two of their jobs,
+ * the stripper has to come from the one's setting to the other's: so the line through settings of both together is a bound for both.
+ */
+function jointsOf(model: Model, stripOf: ReadonlyMap<string, number>, costs: Costs, rounds: number): Joint[] {
+  const { ways } = model;
+  /** Settings of tool and stripper of jobs that one tool at one bench alone makes. */
+  const own = new Map<
+    number,
+    { readonly bench: number; readonly kinds: Map<string, [set: number, strip: number]> } | null
+  >();
+  model.jobs.forEach((_, job) => {
+    const first = at(ways, job);
+    const tool = at(model.wayTool, first);
+    let isOnly = tool >= 0;
+    let isOneBench = true;
+    for (let way = first; way < at(ways, job + 1); way++) {
+      if (at(model.wayTool, way) !== tool) isOnly = false;
+      if (at(model.wayBench, way) !== at(model.wayBench, first)) isOneBench = false;
+    }
+    if (!isOnly) return;
+    const bench = at(model.wayBench, first);
+    const known = own.get(tool);
+    if (known === null || !isOneBench || (known && known.bench !== bench)) {
+      own.set(tool, null);
+      return;
+    }
+    const kinds = known?.kinds ?? new Map<string, [number, number]>();
+    const set = at(model.waySet, first);
+    const strip = at(model.notch, job) ? (stripOf.get(`${at(model.notch, job)} ${at(model.stop, job)}`) ?? -1) : -1;
+    if (strip >= 0) kinds.set(`${set} ${strip}`, [set, strip]);
+    own.set(tool, { bench, kinds });
+  });
+  const benches = new Map<number, Kind[][]>();
+  for (const [tool, line] of own) {
+    if (!line?.kinds.size) continue;
+    const kinds = [...line.kinds.values()].map(([set, strip]): Kind => ({ tool, set, strip }));
+    benches.set(line.bench, [...(benches.get(line.bench) ?? []), kinds]);
+  }
+  return [...benches]
+    .flatMap(([bench, lines]) =>
+      [lines, ...(lines.length > 1 ? lines.map((line) => [line]) : [])].map((some) => [bench, some] as const),
+    )
+    .flatMap(([bench, lines]): Joint[] => {
+      const all = lines.flat();
+      const states = lines.reduce((product, line) => product * (line.length + 1), lines.length) * 2 ** all.length;
+      if (all.length > 20 || states > MOST_STATES) {
+        if (lines.length > 1) return [];
+        const first = (v: number) =>
+          costs.firstSet((all[v] as Kind).tool, (all[v] as Kind).set) + costs.firstStrip(bench, (all[v] as Kind).strip);
+        const step = (u: number, v: number) =>
+          costs.change((all[v] as Kind).tool, (all[u] as Kind).set, (all[v] as Kind).set) +
+          costs.nextStrip(bench, (all[u] as Kind).strip, (all[v] as Kind).strip);
+        return [
+          { bench, tools: all.slice(0, 1).map(({ tool }) => tool), least: treeBound(all.length, first, step, rounds) },
+        ];
+      }
+      return [
+        { bench, tools: lines.flatMap(([one]) => (one ? [one.tool] : [])), least: everyOrder(bench, lines, costs) },
+      ];
+    })
+    .sort((a, b) => b.tools.length - a.tools.length || b.least - a.least);
+}
+
+/** A setting of a tool with one of the stripper. */
+interface Kind {
+  readonly tool: number;
+  readonly set: number;
+  readonly strip: number;
+}
+
+/** Numbers one bench may take while every order is gone through. */
+const MOST_STATES = 6_000_000;
+
+/**
+ * Least minutes of a bench with one stripper and several tools, each of which keeps its setting while another is used: by every
+ * order, over what is done, what each tool was used for last, and which of them was used last (as Held and Karp 1962).
+ * @param lines what each tool is needed for
+ */
+function everyOrder(bench: number, lines: readonly (readonly Kind[])[], costs: Costs): number {
+  const all = lines.flatMap((line, t) => line.map((kind, k) => ({ ...kind, t, k: k + 1 })));
+  const sizes = lines.map(({ length }) => length + 1);
+  const inner = sizes.reduce((product, size) => product * size, 1) * lines.length;
+  const weights: number[] = [];
+  let weight = lines.length;
+  for (const size of sizes) {
+    weights.push(weight);
+    weight *= size;
+  }
+  const whole = 2 ** all.length - 1;
+  const best = new Float64Array((whole + 1) * inner).fill(Infinity);
+  const { length } = all;
+  const setCost = new Float64Array(length * (length + 1));
+  const stripCost = new Float64Array(length * (length + 1));
+  all.forEach((to, v) => {
+    setCost[length * length + v] = costs.firstSet(to.tool, to.set);
+    stripCost[length * length + v] = costs.firstStrip(bench, to.strip);
+    all.forEach((from, u) => {
+      if (from.t === to.t) setCost[u * length + v] = costs.change(to.tool, from.set, to.set);
+      stripCost[u * length + v] = costs.nextStrip(bench, from.strip, to.strip);
+    });
+  });
+  /** Number of a tool's first kind among all. */
+  const firsts = lines.map((_, t) => lines.slice(0, t).reduce((sum, line) => sum + line.length, 0));
+  best[0] = 0;
+  let least = Infinity;
+  for (let mask = 0; mask <= whole; mask++) {
+    for (let state = 0; state < inner; state++) {
+      const cost = real(best, mask * inner + state);
+      if (cost === Infinity) continue;
+      if (mask === whole) {
+        least = Math.min(least, cost);
+        continue;
+      }
+      const last = state % lines.length;
+      const used = mask
+        ? (Math.floor(state / (weights[last] as number)) % (sizes[last] as number)) - 1 + (firsts[last] as number)
+        : length;
+      for (let v = 0; v < length; v++) {
+        if (mask & (1 << v)) continue;
+        const { t, k } = all[v] as (typeof all)[number];
+        const size = weights[t] as number;
+        const before = Math.floor(state / size) % (sizes[t] as number);
+        const from = before ? before - 1 + (firsts[t] as number) : length;
+        const next = state - last + t + (k - before) * size;
+        const place = (mask | (1 << v)) * inner + next;
+        const sum = cost + real(setCost, from * length + v) + real(stripCost, used * length + v);
+        if (sum < real(best, place)) best[place] = sum;
+      }
+    }
+  }
+  return least;
+}
+
+/**
+ * Least minutes of warming up: heaters are cold at first, and after every stretch of work. Work that one bench alone can heat, bench
+ * by bench; or all of it, as if by one bench.
+ */
+function warmUps(model: Model, hots: readonly { readonly where: ReadonlySet<number>; readonly run: number }[]): number {
+  if (!hots.length) return 0;
+  const longest = longestHot(model);
+  const minutes = new Map<number, number>();
+  for (const { where, run } of hots) {
+    const [only, ...others] = where;
+    if (only !== undefined && !others.length) minutes.set(only, (minutes.get(only) ?? 0) + run);
+  }
+  const each = [...minutes].reduce(
+    (sum, [bench, own]) => sum + Math.ceil(own / longest) * at(model.benches.warmUp, bench),
+    0,
+  );
+  const cheapest = Math.min(...hots.flatMap(({ where }) => [...where].map((bench) => at(model.benches.warmUp, bench))));
+  const all = Math.ceil(hots.reduce((sum, { run }) => sum + run, 0) / longest) * cheapest;
+  return Math.max(each, all);
 }
 
 /** Longest stretch of working minutes over which a heater can stay hot. */
@@ -117,7 +297,7 @@ function longestHot({ axis, benches }: Model): number {
 }
 
 /** Owners with so many settings are gone through in every order; beyond, a tree stands for the best one. */
-const EVERY_ORDER = 10;
+const EVERY_ORDER = 12;
 /** Ways to divide what several owners can do that are looked at. */
 const DIVISIONS = 300;
 
@@ -129,6 +309,7 @@ const DIVISIONS = 300;
  */
 class Needs {
   private readonly all = new Map<string, (readonly [owner: number, set: number])[]>();
+  private readonly known = new Map<string, number>();
 
   add(options: readonly (readonly [owner: number, set: number])[]): void {
     const own = new Map(options.map((one) => [String(one), one]));
@@ -139,14 +320,14 @@ class Needs {
     first: (owner: number, to: number) => number,
     between: (owner: number, from: number, to: number) => number,
     rounds: number,
+    without: ReadonlySet<number> = new Set(),
   ): number {
     const owned = new Map<number, Set<number>>();
-    for (const [only, ...others] of this.all.values())
+    const needs = [...this.all.values()].filter((own) => own.every(([owner]) => !without.has(owner)));
+    for (const [only, ...others] of needs)
       if (only && !others.length) owned.set(only[0], (owned.get(only[0]) ?? new Set()).add(only[1]));
-    const shared = [...this.all.values()].filter(
-      (own) => own.length > 1 && !own.some(([owner, set]) => owned.get(owner)?.has(set)),
-    );
-    const known = new Map<string, number>();
+    const shared = needs.filter((own) => own.length > 1 && !own.some(([owner, set]) => owned.get(owner)?.has(set)));
+    const { known } = this;
     const line = (owner: number, sets: ReadonlySet<number>): number => {
       const all = [...sets].sort((a, b) => a - b);
       const key = `${owner}: ${all.join()}`;
@@ -154,10 +335,7 @@ class Needs {
       if (least === undefined) {
         const start = (v: number) => first(owner, all[v] as number);
         const step = (u: number, v: number) => between(owner, all[u] as number, all[v] as number);
-        least =
-          all.length <= EVERY_ORDER
-            ? shortestLine(all.length, start, step)
-            : treeBound(all.length, start, step, rounds);
+        least = lineBound(all.length, start, step, rounds);
         known.set(key, least);
       }
       return least;
@@ -203,6 +381,10 @@ class Needs {
     return Math.min(...open.map(({ least }) => least));
   }
 }
+
+/** Least cost of a line, or a bound of it where the orders are too many. */
+const lineBound = (...asked: Parameters<typeof treeBound>): number =>
+  asked[0] <= EVERY_ORDER ? shortestLine(asked[0], asked[1], asked[2]) : treeBound(...asked);
 
 /** Least cost of one line through all of n nodes from a start, by every order (Bellman 1962, Held and Karp 1962). */
 function shortestLine(n: number, first: (v: number) => number, between: (u: number, v: number) => number): number {

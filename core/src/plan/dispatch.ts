@@ -56,7 +56,7 @@ export function dispatch(model: Model, taste: Taste, layout = new Layout(model),
         const tool = at(model.wayTool, way);
         let start = Math.max(soonest, at(layout.benchFree, at(model.wayBench, way)));
         if (tool >= 0) start = Math.max(start, at(layout.toolFree, tool));
-        const slack = at(model.due, list) - start - real(rest, list) / 2;
+        const slack = at(model.needed, job) - start - real(rest, list) / 2;
         const need = Math.exp(-Math.max(0, slack) / taste.reach);
         let score =
           start + taste.change * layout.changeBefore(job, way) - taste.urgency * need * real(model.weight, list);

@@ -1,5 +1,6 @@
 import { random } from '../statistics';
 import { at, real } from './at';
+import { Anneal } from './anneal';
 import { dispatch, type Taste } from './dispatch';
 import { Layout } from './Layout';
 import type { Model } from './model';
@@ -11,6 +12,7 @@ const TASTES: readonly Taste[] = [
   { change: 20, urgency: 0, reach: 1 },
   { change: 1.5, urgency: 600, reach: 480 },
   { change: 6, urgency: 2000, reach: 960 },
+  { change: 0.5, urgency: 20_000, reach: 3000 },
   { change: 12, urgency: 400, reach: 60 },
 ];
 
@@ -110,6 +112,26 @@ export function* improve(
   if (!best) return;
   const n = model.jobs.length;
   if (n < 2) return;
+  // Sequences first, by their differences; what comes of them is laid out, and its times lead the next round.
+  const lines = new Anneal(model, next);
+  const hints = new Int32Array(n).fill(-1);
+  const begun = done();
+  const until = begun + (1 - begun) * 0.7;
+  let idle = 0;
+  // How much a minute late weighs there is felt for: as little as brings nothing late.
+  for (let round = 0; round < ROUNDS; round++) {
+    const [from, to] = [round, round + 1].map((r) => begun + ((until - begun) * r) / ROUNDS) as [number, number];
+    if (round === 0) layout.layOut(best.order, best.ways, best.people, best.isFirm);
+    lines.from(layout);
+    lines.run(round ? 1.5 : 4, 0.05, () => (done() - from) / (to - from));
+    layout.layOut(lines.order(), lines.ways, hints);
+    lines.late = layout.lateness > 0 ? Math.min(3, lines.late * 2.5) : lines.late;
+    if (layout.cost < best.cost - 1e-9) {
+      best = asFound(layout);
+      idle = 0;
+    } else if (++idle === PATIENCE) break;
+    yield best;
+  }
   const search = new Search(model, next);
   let current: FoundPlan = best;
   const scale = Math.max(4, 0.02 * (best.cost % 1e6));
@@ -135,6 +157,10 @@ export function* improve(
   }
 }
 
+/** Times sequences are annealed and laid out. */
+const ROUNDS = 8;
+/** Rounds without anything better after which the rest of the time goes to single jobs. */
+const PATIENCE = 2;
 /** Minutes a place may look dearer than it is, so that jobs do not always go back to where they were. */
 const NOISE = 0.5;
 /** Jobs taken out at once, at most. */
@@ -240,12 +266,34 @@ class Search {
     const kind = this.next();
     const seedJob = at(order, this.below(n));
     const taken = new Set<number>();
-    const drawFrom = (all: number[]) => {
-      while (taken.size < most && all.length) taken.add(all.splice(this.below(all.length), 1)[0] as number);
+    const drawFrom = (all: number[], count = most) => {
+      for (let k = 0; k < count && taken.size < most && all.length; k++)
+        taken.add(all.splice(this.below(all.length), 1)[0] as number);
     };
     const benchOf = (job: number) => at(model.wayBench, at(times.way, job));
     const bench = benchOf(seedJob);
-    if (kind < 0.15) {
+    if (times.lateness > 0 && this.next() < 0.6) {
+      // The last jobs of a late list, what they wait for, and what is made before them at their benches.
+      const late = model.work.lists.flatMap((_, list) => (at(times.listEnd, list) > at(model.due, list) ? [list] : []));
+      const list = late[this.below(late.length)] as number;
+      const last = Array.from(order).filter(
+        (job) => at(model.list, job) === list && at(times.end, job) > at(model.due, list),
+      );
+      for (const job of last.slice(0, 1 + this.below(4))) {
+        taken.add(job);
+        for (const before of model.after[job] as Int32Array) taken.add(before);
+        const [start, here] = [at(times.start, job), benchOf(job)];
+        drawFrom(
+          Array.from(order).filter((other) => {
+            const ahead = start - at(times.start, other);
+            return (
+              ahead > 0 && ahead < 300 && (benchOf(other) === here || at(times.person, other) === at(times.person, job))
+            );
+          }),
+          2 + this.below(6),
+        );
+      }
+    } else if (kind < 0.15) {
       // Around a job in time, on all benches.
       const around = at(times.start, seedJob);
       const apart = (job: number) => Math.abs(at(times.start, job) - around);
@@ -268,16 +316,6 @@ class Search {
           return at(model.wayTool, own) === tool && (kind < 0.48 || at(model.waySet, own) === at(model.waySet, way));
         }),
       );
-    } else if (kind < 0.7 && times.lateness > 0) {
-      const late = Array.from(order).filter((job) => {
-        const list = at(model.list, job);
-        return at(times.listEnd, list) > at(model.due, list);
-      });
-      while (taken.size < most && late.length) {
-        const job = late.splice(this.below(late.length), 1)[0] as number;
-        taken.add(job);
-        for (const before of model.after[job] as Int32Array) taken.add(before);
-      }
     } else if (kind < 0.8) {
       // Stripped alike at one bench.
       drawFrom(
@@ -294,7 +332,11 @@ class Search {
       [all[i], all[j]] = [all[j] as number, all[i] as number];
     }
     // Forerunners first, so that what follows knows where they went.
-    return all.sort((a, b) => at(times.start, a) - at(times.start, b) + (this.next() - 0.5) * 60);
+    const urgency = times.lateness > 0 && this.next() < 0.7 ? (job: number) => at(model.needed, job) : null;
+    const keys = new Map(
+      all.map((job) => [job, (urgency ? urgency(job) : at(times.start, job)) + (this.next() - 0.5) * 60]),
+    );
+    return all.sort((a, b) => (keys.get(a) ?? 0) - (keys.get(b) ?? 0));
   }
 
   /** Where a job costs least, by differences: way, and place in its bench's line. */
@@ -302,7 +344,7 @@ class Search {
     const { model, lines, slack, ways } = this;
     const { endWorth } = model.work;
     const list = at(model.list, job);
-    const due = at(model.due, list);
+    const due = at(model.needed, job);
     const weight = real(model.weight, list);
     let ready = at(model.from, job);
     for (const before of model.after[job] as Int32Array) ready = Math.max(ready, at(times.end, before));

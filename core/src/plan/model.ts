@@ -39,6 +39,8 @@ export interface Model {
   /** On the axis; beyond it where there is none. */
   readonly due: Int32Array;
   readonly weight: Float64Array;
+  /** When each job has to be ended so that nothing that waits for it comes late for want of its own minutes; leads the search. */
+  readonly needed: Int32Array;
   readonly fixed: readonly ({ readonly way: number; readonly person: number; readonly start: number } | null)[];
   readonly fixedJobs: readonly number[];
   readonly tools: {
@@ -167,7 +169,19 @@ export function modelOf(work: PlanWork): Model {
     const person = personAt.get(fixed.person) ?? -1;
     return own < 0 || person < 0 ? null : { way: own, person, start: axis.before(fixed.start) };
   });
-  return { ...model, fixed, fixedJobs: fixed.flatMap((one, j) => (one ? [j] : [])) };
+  const needed = Int32Array.from(jobs.keys(), () => -1);
+  const neededBy = (job: number): number => {
+    const known = needed[job] as number;
+    if (known >= 0) return known;
+    let end = model.due[model.list[job] as number] as number;
+    for (const follower of befores[job] ?? []) {
+      const runs = way.slice(ways[follower], ways[follower + 1]).map((w) => w[3]);
+      end = Math.min(end, neededBy(follower) - Math.min(...runs));
+    }
+    return (needed[job] = Math.max(0, end));
+  };
+  jobs.forEach((_, job) => neededBy(job));
+  return { ...model, needed, fixed, fixedJobs: fixed.flatMap((one, j) => (one ? [j] : [])) };
 }
 
 /** Whether a bench has what a job takes beside its tool. */
