@@ -9,6 +9,7 @@ import { demoLooks, diagnosisTrial } from './diagnosis';
 import { benchHeavy } from './heavy';
 import { benchChart, benchList } from './large';
 import { benchPile } from './pile';
+import { benchPlan } from './plan';
 import { benchCrowd, benchMemory, benchReading } from './reading';
 import { benchSection, sectionAccuracy } from './section';
 import { OURS, prepare, say, setting, signIn } from './stations';
@@ -80,6 +81,9 @@ const PARTS: Readonly<Record<string, () => void | Promise<void>>> = {
     say(
       `cause of ${trial.lots} simulated lots, ${looks.length} families          first ${((100 * trial.first) / trial.lots).toFixed(1)} %, among three ${((100 * trial.amongThree) / trial.lots).toFixed(1)} %`,
     );
+  },
+  async plan() {
+    await benchPlan();
   },
   tolerance() {
     const tolerance = benchTolerance();

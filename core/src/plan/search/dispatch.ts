@@ -1,6 +1,6 @@
-import { at, real } from './at';
-import { Layout } from './Layout';
-import type { Model } from './model';
+import { at, real } from '../at';
+import { Layout } from '../Layout';
+import type { Model } from '../model';
 
 /** What the next job is chosen by. */
 export interface Taste {

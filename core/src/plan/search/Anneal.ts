@@ -1,6 +1,6 @@
-import { at, real } from './at';
-import type { Layout } from './Layout';
-import type { Model } from './model';
+import { at, real } from '../at';
+import type { Layout } from '../Layout';
+import type { Model } from '../model';
 
 /** Steps between two questions of how much time is left. */
 const STEPS = 2048;

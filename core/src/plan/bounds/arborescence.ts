@@ -1,4 +1,4 @@
-import { real } from './at';
+import { real } from '../at';
 
 export interface Arborescence {
   readonly cost: number;

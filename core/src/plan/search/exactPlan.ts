@@ -1,8 +1,8 @@
-import { at, real } from './at';
-import { asFound, type FoundPlan } from './improve';
-import { Layout } from './Layout';
-import { leastWork } from './leastWork';
-import type { Model } from './model';
+import { at, real } from '../at';
+import { asFound, type FoundPlan } from './FoundPlan';
+import { Layout } from '../Layout';
+import { leastWork } from '../leastWork';
+import type { Model } from '../model';
 
 /** A plan that was searched for to the end, or not. */
 export interface ExactPlan {

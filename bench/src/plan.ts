@@ -1,0 +1,227 @@
+import {
+  asPlan,
+  checkPlan,
+  dispatch,
+  exactPlan,
+  improve,
+  Layout,
+  modelOf,
+  planBounds,
+  type FoundPlan,
+  type Model,
+  type PlanWork,
+} from '@tug-mark/core';
+import { Worker } from 'node:worker_threads';
+import { median } from './median';
+import { makeWork, withDues } from './planInstances';
+import { say } from './stations';
+
+/** A worker does not take over how its parent reads TypeScript. */
+const START = `import('tsx/esm/api').then(({ register }) => {
+  register();
+  return import(${JSON.stringify(new URL('planWorker.ts', import.meta.url).href)});
+});`;
+/** Seconds a plan is searched for, on two cores. */
+const SECONDS = 10;
+
+interface Result {
+  readonly cost: number;
+  readonly lateness: number;
+  readonly changeover: number;
+  readonly end: number;
+  readonly lost: number;
+  /** Milliseconds to the first valid plan. */
+  readonly first: number;
+  /** MB */
+  readonly heap: number;
+}
+
+/** Two searches at once, each on a core; the better one counts. */
+async function search(work: PlanWork, seconds = SECONDS): Promise<Result> {
+  const results = await Promise.all(
+    [1, 2].map(
+      (seed) =>
+        new Promise<Result>((resolve, reject) => {
+          const workerData = { work, seed, milliseconds: seconds * 1000 };
+          const worker = new Worker(START, { eval: true, workerData });
+          worker.once('message', resolve);
+          worker.once('error', reject);
+        }),
+    ),
+  );
+  return results.reduce((a, b) => (b.cost < a.cost ? b : a));
+}
+
+/** What a shop does without a planner. */
+const BASELINES = {
+  'by due date': (model: Model) => inOrder(model, (job) => model.needed[job] ?? 0),
+  'tool by tool': (model: Model) =>
+    inOrder(
+      model,
+      (job) => (model.wayTool[model.ways[job] ?? 0] ?? 0) * 1000 + (model.waySet[model.ways[job] ?? 0] ?? 0),
+    ),
+  'nearest changeover': (model: Model) => dispatch(model, { change: 100, urgency: 0, reach: 1 }),
+};
+
+function inOrder(model: Model, key: (job: number) => number): Layout {
+  const order = Array.from(model.jobs.keys()).sort((a, b) => key(a) - key(b) || a - b);
+  return new Layout(model).layOut(order, model.ways.slice(0, -1));
+}
+
+const percent = (of: number, bound: number) => 100 * (of / Math.max(1, bound) - 1);
+
+/** Changeover above its bound, median over instances, and how many have nothing late. */
+async function quality(
+  jobs: number,
+  seeds: number,
+  hasPrecedence: boolean,
+  dues: 'comfortable' | 'tight' | null,
+  goal: string,
+) {
+  const over: number[] = [];
+  let onTime = 0;
+  let figures: number[][] = [];
+  for (let seed = 1; seed <= seeds; seed++) {
+    const made = makeWork({ jobs, seed, hasPrecedence });
+    const work = dues ? withDues({ ...made, endWorth: 0.05 }, seed, dues) : { ...made, endWorth: 0 };
+    const model = modelOf(work);
+    const { changeover } = planBounds(model);
+    const found = await search(work);
+    over.push(percent(found.changeover, changeover.least));
+    if (!found.lateness && !found.lost) onTime++;
+    figures = [...figures, Object.values(BASELINES).map((plan) => plan(model).total / found.changeover)];
+  }
+  const beside = Object.keys(BASELINES).map(
+    (name, i) => `${name} ${median(figures.map((own) => own[i] ?? 0)).toFixed(1)} times as much`,
+  );
+  say(
+    `plan of ${jobs} jobs, ${hasPrecedence ? 'some after others' : 'none after another'}, ${dues ? `due ${dues}` : 'no due times'}   nothing late in ${onTime} of ${seeds}; changeover above its bound ${median(over).toFixed(0)} % (${goal})   [${over.map((o) => o.toFixed(0)).join(' ')}; ${beside.join(', ')}]`,
+  );
+}
+
+/** Small days: proven best, and how long that takes. */
+function exactDays() {
+  const times: number[] = [];
+  let proven = 0;
+  const seeds = 20;
+  for (let seed = 1; seed <= seeds; seed++) {
+    const work = withDues(makeWork({ jobs: 7, seed, hasPrecedence: seed % 2 === 0 }), seed, 'tight');
+    const model = modelOf(work);
+    const begun = performance.now();
+    let start: FoundPlan | null = null;
+    for (const found of improve(model, seed, () => (performance.now() - begun) / 200)) start = found;
+    if (!start) continue;
+    for (const { isProven } of exactPlan(model, start)) {
+      if (isProven) proven++;
+      if (performance.now() - begun > SECONDS * 1000) break;
+    }
+    times.push((performance.now() - begun) / 1000);
+  }
+  say(
+    `plan of 7 jobs, proven the best                        ${proven} of ${seeds} within ${SECONDS} s (goal: the median)   [median ${median(times).toFixed(2)} s, slowest ${Math.max(...times).toFixed(1)} s, one core]`,
+  );
+}
+
+/** Plans of small instances against every plan there is, nothing left aside. */
+function exactAgainstAll() {
+  let same = 0;
+  let plans = 0;
+  const count = 200;
+  for (let seed = 1; seed <= count; seed++) {
+    const jobs = 2 + (seed % 6);
+    // The more jobs, the fewer people: every plan of seven jobs has to be looked at.
+    const made = withDues(makeWork({ jobs, seed: seed + 500, hasPrecedence: seed % 2 === 0 }), seed, 'tight');
+    const work =
+      jobs >= 6
+        ? {
+            ...made,
+            people: made.people.slice(0, 1),
+            jobs: made.jobs.map((job) => ({ ...job, people: ['p0'], means: job.means.slice(0, 1) })),
+          }
+        : made;
+    const model = modelOf(work);
+    const all = everyPlan(model);
+    plans += all.plans;
+    const { order, way, person, cost } = dispatch(model, { change: 3, urgency: 240, reach: 240 });
+    const start: FoundPlan = { order, ways: way, people: person, cost, changes: 0, isLate: false };
+    const last = [...exactPlan(model, start)].at(-1);
+    if (last?.isProven && Math.abs(last.found.cost - all.least) < 1e-6) same++;
+  }
+  say(
+    `exact plan / every plan enumerated, nothing left aside   the same in ${same} of ${count}   [${plans.toLocaleString('en')} plans]`,
+  );
+}
+
+function everyPlan(model: Model): { least: number; plans: number } {
+  const n = model.jobs.length;
+  const layouts = Array.from({ length: n + 1 }, () => new Layout(model));
+  let least = Infinity;
+  let plans = 0;
+  const go = (depth: number): void => {
+    const here = layouts[depth] as Layout;
+    if (depth === n) {
+      plans++;
+      least = Math.min(least, here.cost);
+      return;
+    }
+    const next = layouts[depth + 1] as Layout;
+    for (let job = 0; job < n; job++) {
+      if (here.has(job) || [...(model.after[job] ?? [])].some((before) => !here.has(before))) continue;
+      for (let way = model.ways[job] ?? 0; way < (model.ways[job + 1] ?? 0); way++)
+        for (const person of model.able[job] ?? []) {
+          next.copy(here);
+          next.put(job, way, person);
+          go(depth + 1);
+        }
+    }
+  };
+  go(0);
+  return { least, plans };
+}
+
+/** The largest: a valid plan soon, and lateness beside that of due dates alone. */
+async function largest() {
+  const work = withDues(
+    { ...makeWork({ jobs: 5000, seed: 1, hasPrecedence: true }), endWorth: 0.05 },
+    1,
+    'comfortable',
+  );
+  const found = await search(work);
+  const byDue = BASELINES['by due date'](modelOf(work));
+  say(
+    `plan of 5,000 jobs                                     first valid one after ${(found.first / 1000).toFixed(1)} s (goal 5); lateness ${found.lateness} against ${byDue.lateness} by due date (goal a hundredth)   [changeover ${found.changeover} against ${byDue.total} min; ${found.heap.toFixed(0)} MB]`,
+  );
+}
+
+/** Every plan of many shops and sizes through the checker. */
+function checked() {
+  let faults = 0;
+  let plans = 0;
+  for (let seed = 1; seed <= 40; seed++) {
+    const made = makeWork({ jobs: 1 + ((seed * 7) % 80), seed, hasPrecedence: seed % 2 === 0 });
+    const work = seed % 3 ? withDues(made, seed, 'tight') : made;
+    const model = modelOf(work);
+    let count = 0;
+    for (const { order, ways, people, isFirm } of improve(model, seed, () => count++ / 60)) {
+      if (count % 20) continue;
+      plans++;
+      faults += checkPlan(work, asPlan(new Layout(model).layOut(order, ways, people, isFirm))).length;
+    }
+  }
+  say(`plans gone through by the checker                      ${faults} faults in ${plans} plans (goal 0)`);
+}
+
+export async function benchPlan(): Promise<void> {
+  checked();
+  exactAgainstAll();
+  exactDays();
+  await quality(60, 8, false, null, 'goal 8');
+  await quality(60, 8, true, 'comfortable', 'no goal');
+  await quality(60, 8, true, 'tight', 'no goal');
+  await quality(300, 5, false, null, 'goal 10');
+  await quality(300, 5, true, null, 'goal 35');
+  await quality(300, 5, true, 'comfortable', 'no goal');
+  await quality(1000, 3, false, null, 'goal 20');
+  await quality(1000, 5, true, 'comfortable', 'no goal');
+  await largest();
+}

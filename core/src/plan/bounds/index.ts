@@ -1,0 +1,1 @@
+export { planBounds, type PlanBounds } from './planBounds';

@@ -1,0 +1,94 @@
+import { random } from '../../statistics';
+import { Layout } from '../Layout';
+import type { Model } from '../model';
+import { Anneal } from './Anneal';
+import { dispatch, type Taste } from './dispatch';
+import { asFound, type FoundPlan } from './FoundPlan';
+import { PutBack } from './PutBack';
+
+/** Tastes the first plans are made by: from 'no change if it can be helped' to 'what is due first'. */
+const TASTES: readonly Taste[] = [
+  { change: 8, urgency: 60, reach: 120 },
+  { change: 3, urgency: 240, reach: 240 },
+  { change: 20, urgency: 0, reach: 1 },
+  { change: 1.5, urgency: 600, reach: 480 },
+  { change: 6, urgency: 2000, reach: 960 },
+  { change: 0.5, urgency: 20_000, reach: 3000 },
+  { change: 12, urgency: 400, reach: 60 },
+];
+
+/** Times sequences are annealed and laid out. */
+const ROUNDS = 8;
+/** Rounds without anything better after which the rest of the time goes to single jobs. */
+const PATIENCE = 2;
+
+/**
+ * Searches for a better plan for as long as it is asked to: starts by several tastes, then takes some jobs out, again and again,
+ * and puts each back where it costs least (large-neighbourhood search with a threshold that shrinks). The same seed finds the same.
+ *
+ * @param start a plan to begin from; the result is never worse
+ * @param done share of the time that is used up, from 0 to 1
+ * @yields the best so far, at each step; the same object while nothing better is found
+ */
+export function* improve(
+  model: Model,
+  seed: number,
+  done: () => number,
+  start: FoundPlan | null = null,
+): Generator<FoundPlan> {
+  const next = random(seed);
+  const layout = new Layout(model);
+  let best: FoundPlan | null = start;
+  for (const [i, taste] of TASTES.entries()) {
+    dispatch(model, taste, layout, next, seed % 2 === 0 && i === 0 ? 0 : 0.2);
+    if (!best || layout.cost < best.cost) best = asFound(layout);
+    yield best;
+    if (done() > 0.3 && i >= 1) break;
+  }
+  if (!best) return;
+  const n = model.jobs.length;
+  if (n < 2) return;
+  // Sequences first, by their differences; what comes of them is laid out, and its times lead the next round.
+  const lines = new Anneal(model, next);
+  const hints = new Int32Array(n).fill(-1);
+  const begun = done();
+  const until = begun + (1 - begun) * 0.7;
+  let idle = 0;
+  // How much a minute late weighs there is felt for: as little as brings nothing late.
+  for (let round = 0; round < ROUNDS; round++) {
+    const [from, to] = [round, round + 1].map((r) => begun + ((until - begun) * r) / ROUNDS) as [number, number];
+    if (round === 0) layout.layOut(best.order, best.ways, best.people, best.isFirm);
+    lines.from(layout);
+    lines.run(round ? 1.5 : 4, 0.05, () => (done() - from) / (to - from));
+    layout.layOut(lines.order(), lines.ways, hints);
+    lines.late = layout.lateness > 0 ? Math.min(3, lines.late * 2.5) : lines.late;
+    if (layout.cost < best.cost - 1e-9) {
+      best = asFound(layout);
+      idle = 0;
+    } else if (++idle === PATIENCE) break;
+    yield best;
+  }
+  const search = new PutBack(model, next);
+  let current: FoundPlan = best;
+  const scale = Math.max(4, 0.02 * (best.cost % 1e6));
+  for (let step = 0; ; step++) {
+    const share = done();
+    if (share >= 1) return;
+    const limit = scale * (1 - share) ** 2 * -Math.log(1 - next()) * 0.1;
+    // Most changes cost more at tools and strippers than they could bring: only the others are laid out.
+    const hope = limit + (next() < 0.1 ? 12 : 0) + (current.isLate ? 40 : 60 * model.work.endWorth);
+    if (search.change(current) <= current.changes + hope) {
+      search.layOut(layout);
+      if (layout.cost < current.cost + limit) {
+        current = asFound(layout);
+        search.adopt(current, layout);
+      }
+      if (layout.cost < best.cost - 1e-9) {
+        best = current;
+        yield best;
+        continue;
+      }
+    }
+    if (step % 64 === 0) yield best;
+  }
+}
