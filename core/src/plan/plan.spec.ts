@@ -143,6 +143,29 @@ describe('A plan lays jobs out', () => {
     expect([placed(plan, 'a').start, placed(plan, 'b').start]).toEqual([360, 430]);
   });
 
+  it('of two fixed jobs over each other the earlier goes first, and the later is told to be out of its place', () => {
+    const at = (start: number) => ({ fixed: { bench: 'B1', tool: 'T', person: 'Odile', start } });
+    const of = work([job('b', at(410)), job('a', at(400))]);
+    const plan = inOrder(of);
+    expect([placed(plan, 'a').start, placed(plan, 'b').start]).toEqual([400, 430]);
+  });
+
+  it('several short jobs find room while one set-up waits for its release', () => {
+    // Free from 6:16 to 7:00: twenty, fifteen and no more than nine minutes.
+    const late = { ...early('Ines'), shifts: [{ from: 420, to: 840, breaks: [] }] };
+    const benches = ['B1', 'B2', 'B3'].map((id) => ({ id, label: id, heater: null, stripper: null }));
+    const cut = (id: string, minutes: number, bench = 'B2') =>
+      job(id, { means: [{ tool: null, set: null, benches: [bench], run: minutes }] });
+    const jobs = [
+      dieB('a', { setUp: 10, release: 4, isProved: false }),
+      cut('c', 20),
+      cut('d', 15, 'B3'),
+      cut('e', 30),
+    ];
+    const plan = inOrder(work(jobs, { quality: [late], benches }));
+    expect(['c', 'd', 'e'].map((id) => placed(plan, id).start)).toEqual([376, 396, 454]);
+  });
+
   it('lateness counts in started quarter-hours of a list, times its weight', () => {
     // Ended at 6:30, due at 6:14: 16 minutes are two quarters, times 3.
     const plan = inOrder(work([job('a')], { lists: [{ id: 'L', label: 'L', due: 374, weight: 3 }] }));
@@ -265,7 +288,68 @@ describe('Any plan of any work', () => {
   }
 });
 
+describe('The bounds of a plan', () => {
+  const bounds = (of: PlanWork) => {
+    const { lateness, changeover, end } = planBounds(modelOf(of));
+    return { lateness: lateness.least, changeover: changeover.least, end: end.least };
+  };
+
+  it('count each die that is needed and not mounted once, whatever the order', () => {
+    // A is mounted; B and C take six minutes each; three lots of thirty.
+    expect(bounds(work([dieB('a'), job('b'), dieC('c'), dieB('d')]))).toEqual({
+      lateness: 0,
+      changeover: 12,
+      end: 132,
+    });
+  });
+
+  it('let one job make the samples of a proof, and no other bear them', () => {
+    const one = { setUp: 10, isProved: false, proof: 'p' };
+    // Two lots of thirty, ten minutes of samples once.
+    expect(bounds(work([job('a', one), job('b', one)])).end).toBe(70);
+    expect(bounds(work([job('a', { setUp: 10, isProved: false }), job('b', { setUp: 10, isProved: false })])).end).toBe(
+      80,
+    );
+    // Due after the lot alone: the other list may make the samples.
+    const lists = ['L', 'M'].map((id) => ({ id, label: id, due: 390, weight: 1 }));
+    const free = work([job('a', one), job('b', { ...one, list: 'M', people: ['Bram'] })], {
+      lists,
+      people: [early('Odile'), early('Bram')],
+    });
+    expect(bounds(free).lateness).toBe(0);
+  });
+
+  it('come to the nearest setting: positions of one die before the next die', () => {
+    // From A4: A5 by the selector, 1; then B5 by the die, 6; then B4, 1. Any other order takes more.
+    const at = (id: string, die: string, selector: string) =>
+      job(id, { means: [{ tool: 'T', set: setting({ die, selector }), benches: ['B1'], run: 30 }] });
+    const jobs = [at('a', 'B', '4'), at('b', 'A', '5'), at('c', 'B', '5')];
+    const tools = [tool('T', { set: setting({ die: 'A', selector: '4' }) })];
+    expect(bounds(work(jobs, { tools })).changeover).toBe(8);
+  });
+
+  it('warm a heater up once for a stretch of work', () => {
+    const benches = [{ id: 'B1', label: 'B1', heater: { warmUp: 6, coldAfter: 30 }, stripper: null }];
+    expect(bounds(work([job('a', { heat: true }), job('b', { heat: true })], { benches })).changeover).toBe(6);
+  });
+
+  function dieC(id: string) {
+    return job(id, { means: [{ tool: 'T', set: setting({ die: 'C', nest: '1' }), benches: ['B1'], run: 30 }] });
+  }
+});
+
 describe('The exact plan of a small day', () => {
+  it('gives work to both of two people who are alike', () => {
+    const benches = ['B1', 'B2'].map((id) => ({ id, label: id, heater: null, stripper: null }));
+    const cut = (id: string, bench: string) =>
+      job(id, { means: [{ tool: null, set: null, benches: [bench], run: 60 }], people: ['Odile', 'Bram'] });
+    const model = modelOf(work([cut('a', 'B1'), cut('b', 'B2')], { benches, people: [early('Odile'), early('Bram')] }));
+    const start = { ...firstFound(model), cost: Infinity };
+    const last = [...exactPlan(model, start)].at(-1);
+    // Side by side: an hour, at a tenth of a minute each.
+    expect(last?.found.cost).toBeCloseTo(6, 9);
+  });
+
   /** Every order, way and person, with nothing left aside. */
   const everyPlan = (model: Model): number => {
     let least = Infinity;
