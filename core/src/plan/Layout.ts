@@ -1,5 +1,6 @@
 import { at, real } from './at';
 import { Diary } from './Diary';
+import { setMinutes, stripMinutes } from './minutes';
 import type { Model } from './model';
 
 /* Jobs put into their places one after the other, each as early as it can be. */
@@ -118,25 +119,11 @@ export class Layout {
     const { model } = this;
     const tool = at(model.wayTool, way);
     const bench = at(model.wayBench, way);
-    let minutes = 0;
-    if (tool >= 0) {
-      const { changes, settings, frame } = model.tools;
-      const set = at(model.waySet, way);
-      const own = settings[tool]?.length ?? 0;
-      minutes = at(changes[tool] as Int32Array, at(this.toolSet, tool) * own + set);
-      if (at(this.toolBench, tool) !== bench) minutes += at(frame, tool);
-    }
-    return minutes + this.stripBefore(job, bench);
-  }
-
-  private stripBefore(job: number, bench: number): number {
-    const { notch, stop, benches } = this.model;
-    const own = at(notch, job);
-    if (!own) return 0;
-    let minutes = 0;
-    if (own !== at(this.benchNotch, bench)) minutes += real(benches.notchMinutes, bench);
-    if (at(stop, job) !== at(this.benchStop, bench)) minutes += real(benches.stopMinutes, bench);
-    return Math.ceil(minutes - 1e-9);
+    const [notch, stop] = [at(model.notch, job), at(model.stop, job)];
+    const strip = stripMinutes(model, bench, at(this.benchNotch, bench), at(this.benchStop, bench), notch, stop);
+    if (tool < 0) return strip;
+    const frame = at(this.toolBench, tool) === bench ? 0 : at(model.tools.frame, tool);
+    return setMinutes(model, tool, at(this.toolSet, tool), at(model.waySet, way)) + frame + strip;
   }
 
   /** Whether samples have to be made before a job as everything stands now. */
@@ -217,13 +204,16 @@ export class Layout {
   }
 
   /**
-   * Puts a job as early as it can be, in one way, with one person or with whoever ends it first.
+   * Puts a job as early as it can be, in one way, with one person or with whoever ends it first. A fixed job goes where it is fixed,
+   * whatever is asked.
    * @param person -1: whoever ends it first; of two, whoever is tried first
    * @returns its end; -1 where it finds no place, and then it is lost
    */
-  put(job: number, way: number, person = -1): number {
+  put(job: number, askedWay: number, askedPerson = -1): number {
     const { model } = this;
     const own = model.fixed[job];
+    const way = own?.way ?? askedWay;
+    const person = own?.person ?? askedPerson;
     for (;;) {
       const bench = at(model.wayBench, way);
       const tool = at(model.wayTool, way);
@@ -350,28 +340,17 @@ export class Layout {
     const put = (job: number): void => {
       if (this.isPut[job]) return;
       for (const before of this.model.after[job] as Int32Array) put(before);
-      const fixed = this.model.fixed[job];
-      if (fixed) this.put(job, fixed.way, fixed.person);
-      else this.put(job, at(ways, job), isFirm && people ? at(people, job) : -1);
+      this.put(job, at(ways, job), isFirm && people ? at(people, job) : -1);
     };
     for (const job of order) put(job);
     return this;
   }
 }
 
+/** All that stands after a job has been put. */
 const TABLES = [
-  ...[
-    'start',
-    'setUpEnd',
-    'releaseStart',
-    'releaseEnd',
-    'runStart',
-    'end',
-    'way',
-    'person',
-    'releasedBy',
-    'changeover',
-    'order',
-  ],
-  ...['benchFree', 'benchNotch', 'benchStop', 'lastHeat', 'toolFree', 'toolBench', 'toolSet', 'toolProof', 'listEnd'],
-] as unknown as readonly ('start' | 'order' | 'listEnd' | 'benchFree')[];
+  ...(['start', 'setUpEnd', 'releaseStart', 'releaseEnd', 'runStart', 'end'] as const),
+  ...(['way', 'person', 'releasedBy', 'changeover', 'order'] as const),
+  ...(['benchFree', 'benchNotch', 'benchStop', 'lastHeat', 'listEnd'] as const),
+  ...(['toolFree', 'toolBench', 'toolSet', 'toolProof'] as const),
+];

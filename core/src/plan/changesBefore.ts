@@ -9,7 +9,7 @@ import {
 
 /**
  * What has to be changed in a tool before a job, part by part, each by the tool's own minutes. A part the job does not use takes
- * nothing: it is taken out or left, and is mounted anew by whoever needs it next.
+ * nothing: it is taken out or left, and is mounted again by whoever needs it next.
  */
 export function toolChanges(tool: Pick<PlanTool, 'minutes'>, from: ToolSetting, to: ToolSetting): PlanChange[] {
   return SETTING_PARTS.filter((part) => to[part] !== null && to[part] !== from[part]).map((part) => ({

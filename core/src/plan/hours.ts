@@ -38,6 +38,9 @@ function spansOf({ from, to, breaks }: Shift): [number, number][] {
   return spans;
 }
 
+/** Minutes of a shift without its breaks. */
+export const minutesOfShift = (shift: Shift): number => spansOf(shift).reduce((sum, [from, to]) => sum + to - from, 0);
+
 /** The working minutes of all these people together. */
 export function axisOf(people: readonly PlanPerson[]): Axis {
   const spans = people

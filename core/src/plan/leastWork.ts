@@ -2,10 +2,7 @@ import { at } from './at';
 import type { Model } from './model';
 
 /** Minutes a job is held up by samples at least, should it be the first of its proof. */
-function leastSamples(model: Model, job: number): number {
-  if (model.isProved[job]) return 0;
-  return at(model.setUp, job);
-}
+const leastSamples = (model: Model, job: number): number => (model.isProved[job] ? 0 : at(model.setUp, job));
 
 /** How many jobs each proof has. */
 function usersOf(model: Model): Map<number, number> {
@@ -17,12 +14,10 @@ function usersOf(model: Model): Map<number, number> {
 /** Least own minutes of each job: its shortest way, and its samples where no other job can make them for it. */
 export function leastWork(model: Model): Int32Array {
   const users = usersOf(model);
-  return Int32Array.from(model.jobs.keys(), (job) => {
-    let run = 2 ** 30;
-    for (let way = at(model.ways, job); way < at(model.ways, job + 1); way++)
-      run = Math.min(run, at(model.wayRun, way));
-    return run + (users.get(at(model.proof, job)) === 1 ? leastSamples(model, job) : 0);
-  });
+  return Int32Array.from(
+    model.jobs.keys(),
+    (job) => at(model.leastRun, job) + (users.get(at(model.proof, job)) === 1 ? leastSamples(model, job) : 0),
+  );
 }
 
 /** Least minutes of samples that several jobs share: one of each proof makes them. */

@@ -1,6 +1,7 @@
 import { minutesOf, toolChanges } from './changesBefore';
 import { axisOf, hoursOf, type Axis, type PersonHours } from './hours';
-import type { LeftOut, PlanBench, PlanJob, PlanWork, ToolSetting } from './PlanWork';
+import { plannable, stands } from './plannable';
+import type { LeftOut, PlanJob, PlanWork, ToolSetting } from './PlanWork';
 
 /* The work as tables of numbers: what the search goes through millions of times. */
 
@@ -20,6 +21,8 @@ export interface Model {
   /** Number of the setting among those of its tool. */
   readonly waySet: Int32Array;
   readonly wayRun: Int32Array;
+  /** Of its quickest way. */
+  readonly leastRun: Int32Array;
   /** Which of the job's means it is. */
   readonly wayMeans: Int32Array;
   readonly able: readonly Int32Array[];
@@ -49,7 +52,9 @@ export interface Model {
     readonly frame: Int32Array;
     /** Settings of each tool, the one it has when the plan begins among them. */
     readonly settings: readonly (readonly ToolSetting[])[];
-    /** Whole minutes from one setting of a tool to another. */
+    /** How many those are. */
+    readonly count: Int32Array;
+    /** Whole minutes from one setting of a tool to another, row by row. */
     readonly changes: readonly Int32Array[];
   };
   readonly benches: {
@@ -112,6 +117,7 @@ export function modelOf(work: PlanWork): Model {
     });
     ways[j + 1] = way.length;
   });
+  const leastRun = Int32Array.from(jobs.keys(), (j) => Math.min(...way.slice(ways[j], ways[j + 1]).map((w) => w[3])));
   const proofs = new Numbers<string>();
   const afters = jobs.map(({ after }) => Int32Array.from(after.flatMap((id) => jobAt.get(id) ?? [])));
   const befores: number[][] = jobs.map(() => []);
@@ -126,6 +132,7 @@ export function modelOf(work: PlanWork): Model {
     waySet: Int32Array.from(way, (w) => w[2]),
     wayRun: Int32Array.from(way, (w) => w[3]),
     wayMeans: Int32Array.from(way, (w) => w[4]),
+    leastRun,
     able: jobs.map((job) => Int32Array.from(job.people.flatMap((id) => personAt.get(id) ?? []))),
     after: afters,
     before: befores.map((all) => Int32Array.from(all)),
@@ -153,6 +160,7 @@ export function modelOf(work: PlanWork): Model {
       set: new Int32Array(work.tools.length),
       frame: Int32Array.from(work.tools, ({ minutes }) => Math.ceil(minutes.frame)),
       settings: settings.map(({ all }) => all),
+      count: Int32Array.from(settings, ({ all }) => all.length),
       changes: work.tools.map((tool, t) => {
         const all = settings[t]?.all ?? [];
         return Int32Array.from(all.flatMap((from) => all.map((to) => minutesOf(toolChanges(tool, from, to)))));
@@ -174,78 +182,9 @@ export function modelOf(work: PlanWork): Model {
     const known = needed[job] as number;
     if (known >= 0) return known;
     let end = model.due[model.list[job] as number] as number;
-    for (const follower of befores[job] ?? []) {
-      const runs = way.slice(ways[follower], ways[follower + 1]).map((w) => w[3]);
-      end = Math.min(end, neededBy(follower) - Math.min(...runs));
-    }
+    for (const follower of befores[job] ?? []) end = Math.min(end, neededBy(follower) - (leastRun[follower] as number));
     return (needed[job] = Math.max(0, end));
   };
   jobs.forEach((_, job) => neededBy(job));
   return { ...model, needed, fixed, fixedJobs: fixed.flatMap((one, j) => (one ? [j] : [])) };
-}
-
-/** Whether a bench has what a job takes beside its tool. */
-const stands = (job: PlanJob, bench: PlanBench | undefined): boolean =>
-  bench !== undefined && !(job.heat && !bench.heater) && !(job.strip && !bench.stripper);
-
-/** Sorts out what cannot be made at all. */
-function plannable(work: PlanWork): { readonly jobs: readonly PlanJob[]; readonly left: readonly LeftOut[] } {
-  const left = new Map<string, LeftOut>();
-  const longest = new Map(
-    work.people.map(({ id, shifts }) => [
-      id,
-      Math.max(
-        0,
-        ...shifts.map(({ from, to, breaks }) => to - from - breaks.reduce((sum, b) => sum + b.to - b.from, 0)),
-      ),
-    ]),
-  );
-  const last = Math.max(0, ...work.people.flatMap(({ shifts }) => shifts.map(({ to }) => to)));
-  const benches = new Map(work.benches.map((bench) => [bench.id, bench]));
-  const tools = new Set(work.tools.map(({ id }) => id));
-  const all = new Map(work.jobs.map((job) => [job.id, job]));
-  for (const job of work.jobs) {
-    const leave = (code: LeftOut['code'], text: string) => left.set(job.id, { job: job.id, code, text });
-    const means = job.means.filter(({ tool }) => tool === null || tools.has(tool));
-    const standing = means.filter((one) => one.benches.some((id) => stands(job, benches.get(id))));
-    const shift = Math.max(0, ...job.people.map((id) => longest.get(id) ?? 0));
-    const least = Math.min(...standing.map(({ run }) => run)) + (job.isProved ? 0 : job.setUp);
-    if (!means.length) leave('no-tool', `${job.label}: no tool of the shop makes it. Add one, or take the job out.`);
-    else if (!standing.length)
-      leave('no-bench', `${job.label}: no bench with its tool has ${job.heat ? 'a heater' : 'a stripper'}.`);
-    else if (!job.people.some((id) => longest.has(id)))
-      leave('nobody', `${job.label}: nobody is qualified for it. Qualify somebody, or take the job out.`);
-    else if (!shift) leave('no-hours', `${job.label}: whoever is qualified for it has no hours in this plan.`);
-    else if (least > shift)
-      leave('too-long', `${job.label} takes ${least} min and the longest shift of its people has ${shift}: split it.`);
-    else if (job.from >= last)
-      leave('arrives-late', `${job.label}: what it takes arrives after the last shift of this plan.`);
-    else if (job.release !== null && !job.isProved && !work.quality.some(({ shifts }) => shifts.length))
-      leave('no-quality', `${job.label}: its set-up has to be released, and nobody of quality is in.`);
-  }
-  // What waits for itself, by whatever way, and what waits for something that is left out.
-  const waits = new Map(work.jobs.map((job) => [job.id, new Set(job.after.filter((id) => all.has(id)))]));
-  const followers = new Map<string, PlanJob[]>();
-  for (const job of work.jobs)
-    for (const id of waits.get(job.id) ?? []) followers.set(id, [...(followers.get(id) ?? []), job]);
-  const free = work.jobs.filter(({ id }) => !waits.get(id)?.size);
-  for (let job = free.pop(); job; job = free.pop()) {
-    const { id, label } = job;
-    waits.delete(id);
-    for (const next of followers.get(id) ?? []) {
-      if (left.has(id) && !left.has(next.id)) {
-        const text = `${next.label} comes after ${label}, which cannot be planned.`;
-        left.set(next.id, { job: next.id, code: 'forerunner', text });
-      }
-      const open = waits.get(next.id);
-      open?.delete(id);
-      if (open && !open.size) free.push(next);
-    }
-  }
-  for (const id of waits.keys()) {
-    const label = all.get(id)?.label ?? id;
-    const text = `${label} would have to wait for itself, or for what does: take away a forerunner.`;
-    left.set(id, { job: id, code: 'circle', text });
-  }
-  return { jobs: work.jobs.filter(({ id }) => !left.has(id)), left: [...left.values()] };
 }

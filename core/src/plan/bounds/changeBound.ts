@@ -1,4 +1,5 @@
-import { at, real } from '../at';
+import { at } from '../at';
+import { setMinutes, stripMinutes } from '../minutes';
 import type { Model } from '../model';
 import { jointsOf, type Joint } from './joints';
 import { Needs } from './Needs';
@@ -40,14 +41,9 @@ export function changeBound(model: Model, rounds: number): number {
     }
     if (model.heat[job]) hots.push({ where, run });
   });
-  const change = (tool: number, from: number, to: number) =>
-    at(tools.changes[tool] as Int32Array, from * (tools.settings[tool]?.length ?? 0) + to);
-  const strip = (bench: number, notch: number, stop: number, to: number) => {
-    const [n, s] = stripAt[to] as [number, number];
-    const minutes =
-      (notch === n ? 0 : real(benches.notchMinutes, bench)) + (stop === s ? 0 : real(benches.stopMinutes, bench));
-    return Math.ceil(minutes - 1e-9);
-  };
+  const change = (tool: number, from: number, to: number) => setMinutes(model, tool, from, to);
+  const strip = (bench: number, notch: number, stop: number, to: number) =>
+    stripMinutes(model, bench, notch, stop, ...(stripAt[to] as [number, number]));
   const firstSet = (tool: number, to: number) => change(tool, at(tools.set, tool), to);
   const firstStrip = (bench: number, to: number) => strip(bench, at(benches.notch, bench), at(benches.stop, bench), to);
   const nextStrip = (bench: number, from: number, to: number) =>
@@ -67,9 +63,9 @@ export function changeBound(model: Model, rounds: number): number {
   let settings = least(chosen);
   for (const one of joints) {
     if (chosen.some(({ bench }) => bench === one.bench)) continue;
-    const with_ = least([...chosen, one]);
-    if (with_ <= settings) continue;
-    settings = with_;
+    const together = least([...chosen, one]);
+    if (together <= settings) continue;
+    settings = together;
     chosen = [...chosen, one];
   }
   // Benches that have nothing in common, and where the tool does not stand: it is taken to one of each.

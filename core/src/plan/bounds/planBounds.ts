@@ -31,7 +31,7 @@ export function planBounds(model: Model, rounds = 80): PlanBounds {
       least: latenessBound(model, least),
       blindTo: 'other lists, tools and changes',
     },
-    changeover: { least: changeover, blindTo: 'due times, what waits for what, heaters, tools taken to another bench' },
+    changeover: { least: changeover, blindTo: 'due times, and what waits for what' },
     end: { least: end, blindTo: 'which job waits for which tool or bench while others work' },
   };
 }

@@ -25,13 +25,19 @@ export function warmUps(
   return Math.max(each, all);
 }
 
-/** Longest stretch of working minutes over which a heater can stay hot. */
-function longestHot({ axis, benches }: Model): number {
+/**
+ * Longest stretch of working minutes over which a heater can stay hot. A job goes on over its person's breaks, and keeps it hot: only
+ * where nobody has a shift does it go cold for certain.
+ */
+function longestHot({ axis, benches, work }: Model): number {
   const cold = Math.max(...benches.coldAfter);
   let longest = 1;
-  for (let place = 1, since = 0; place < axis.length; place++) {
-    if (at(axis.clock, place) - at(axis.clock, place - 1) - 1 > cold) since = place;
-    longest = Math.max(longest, place - since + 1);
+  let since = 0;
+  let until = 0;
+  for (const { from, to } of work.people.flatMap(({ shifts }) => shifts).toSorted((a, b) => a.from - b.from)) {
+    if (from - until > cold) since = from;
+    until = Math.max(until, to);
+    longest = Math.max(longest, axis.before(until) - axis.before(since));
   }
   return longest;
 }

@@ -1,5 +1,6 @@
 import { at, real } from '../at';
 import type { Layout } from '../Layout';
+import { setMinutes, stripMinutes } from '../minutes';
 import type { Model } from '../model';
 
 /** Steps between two questions of how much time is left. */
@@ -118,8 +119,6 @@ export class Anneal {
     const mark = ++this.stamps;
     let notch = at(benches.notch, bench);
     let stop = at(benches.stop, bench);
-    const notchMinutes = real(benches.notchMinutes, bench);
-    const stopMinutes = real(benches.stopMinutes, bench);
     let time = 0;
     let cost = 0;
     let hotUntil = -(2 ** 30);
@@ -133,10 +132,7 @@ export class Anneal {
         const set = at(model.waySet, way);
         const isNew = at(stamp, tool) !== mark;
         const before = isNew ? at(tools.set, tool) : at(toolSet, tool);
-        change = at(
-          tools.changes[tool] as Int32Array,
-          before * (tools.settings[tool] as readonly unknown[]).length + set,
-        );
+        change = setMinutes(model, tool, before, set);
         if (isNew && at(tools.bench, tool) !== bench) change += at(tools.frame, tool);
         if (before === set && (model.isProved[job] || (!isNew && at(toolProof, tool) === at(model.proof, job))))
           samples = 0;
@@ -146,14 +142,12 @@ export class Anneal {
       }
       const own = at(model.notch, job);
       if (own) {
-        const ownStop = at(model.stop, job);
-        change += Math.ceil((own === notch ? 0 : notchMinutes) + (ownStop === stop ? 0 : stopMinutes) - 1e-9);
+        change += stripMinutes(model, bench, notch, stop, own, at(model.stop, job));
         notch = own;
-        stop = ownStop;
+        stop = at(model.stop, job);
       }
-      if (model.heat[job]) {
-        if (time * stretch - hotUntil > at(benches.coldAfter, bench)) change += at(benches.warmUp, bench);
-      }
+      if (model.heat[job] && time * stretch - hotUntil > at(benches.coldAfter, bench))
+        change += at(benches.warmUp, bench);
       const start = time * stretch;
       time += change + at(model.wayRun, way);
       if (samples) time += samples + Math.max(0, at(model.release, job));
@@ -215,7 +209,7 @@ export class Anneal {
   }
 
   private step(heat: number): void {
-    const { model, lines, lengths, trial, trialWays, ways } = this;
+    const { model, lines, lengths, trialWays, ways } = this;
     const n = model.jobs.length;
     const job = this.below(n);
     if (model.fixed[job]) return;
@@ -237,68 +231,67 @@ export class Anneal {
       to = at(model.wayBench, first + this.below(at(model.ways, job + 1) - first));
     }
     const count = Math.min(length - start, kind > 0.2 && kind < 0.9 ? 1 : 1 + this.below(4));
-    for (let k = 0; k < count; k++) {
-      const one = at(line, start + k);
-      if (one === anchor) return;
-      const way = model.fixed[one] ? -1 : this.wayAt(one, to);
-      if (way < 0) {
-        for (let u = 0; u < k; u++) trialWays[at(line, start + u)] = at(ways, at(line, start + u));
-        return;
-      }
-      trialWays[one] = way;
-    }
-    const [left, right] = trial;
+    const piece = line.slice(start, start + count);
+    if (anchor >= 0 && piece.includes(anchor)) return;
     const goal = lines[to] as Int32Array;
     const goalLength = at(lengths, to);
-    let place: number;
-    if (anchor >= 0) place = goal.indexOf(anchor) + (this.next() < 0.5 ? 1 : 0);
-    else place = this.below(goalLength + 1);
-    let before: number;
-    let after: number;
-    if (to === from) {
-      if (place > start && place < start + count) place = start + count;
-      // The line without the piece, and the piece in its new place.
-      let size = 0;
-      for (let i = 0; i <= length; i++) {
-        if (i === place) for (let k = 0; k < count; k++) left[size++] = at(line, start + k);
-        if (i < length && (i < start || i >= start + count)) left[size++] = at(line, i);
-      }
-      before = real(this.costs, from);
-      after = this.judge(from, left, length);
-    } else {
-      let size = 0;
-      for (let i = 0; i < length; i++) if (i < start || i >= start + count) left[size++] = at(line, i);
-      size = 0;
-      for (let i = 0; i <= goalLength; i++) {
-        if (i === place) for (let k = 0; k < count; k++) right[size++] = at(line, start + k);
-        if (i < goalLength) right[size++] = at(goal, i);
-      }
-      before = real(this.costs, from) + real(this.costs, to);
-      const rest = this.judge(from, left, length - count);
-      const more = this.judge(to, right, goalLength + count);
-      after = rest + more;
-      if (after - before < heat * -Math.log(1 - this.next())) {
-        this.costs[to] = more;
-        for (let k = 0; k < count; k++) this.bench[at(line, start + k)] = to;
-        for (let k = 0; k < count; k++) ways[at(line, start + k)] = at(trialWays, at(line, start + k));
-        line.set(left.subarray(0, length - count));
-        goal.set(right.subarray(0, goalLength + count));
-        lengths[from] = length - count;
-        lengths[to] = goalLength + count;
-        this.costs[from] = rest;
-        this.keepEnds(line, length - count);
-        this.keepEnds(goal, goalLength + count);
-        return;
-      }
-      for (let k = 0; k < count; k++) trialWays[at(line, start + k)] = at(ways, at(line, start + k));
-      return;
+    const place = anchor < 0 ? this.below(goalLength + 1) : goal.indexOf(anchor) + (this.next() < 0.5 ? 1 : 0);
+    if (to === from && place >= start && place <= start + count) return;
+    if (this.tryWays(piece, to) && this.accepts(from, to, piece, place, heat))
+      for (const one of piece) ways[one] = at(trialWays, one);
+    else for (const one of piece) trialWays[one] = at(ways, one);
+  }
+
+  /** Notes a way at a bench for each of these. @returns whether there is one for all */
+  private tryWays(piece: Int32Array, bench: number): boolean {
+    for (const one of piece) {
+      const way = this.model.fixed[one] ? -1 : this.wayAt(one, bench);
+      if (way < 0) return false;
+      this.trialWays[one] = way;
     }
-    if (after - before < heat * -Math.log(1 - this.next())) {
-      for (let k = 0; k < count; k++) ways[at(line, start + k)] = at(trialWays, at(line, start + k));
-      line.set(left.subarray(0, length));
-      this.costs[from] = after;
-      this.keepEnds(line, length);
-    } else for (let k = 0; k < count; k++) trialWays[at(line, start + k)] = at(ways, at(line, start + k));
+    return true;
+  }
+
+  /** Moves some jobs that follow each other to another place, if that is better, or by chance. */
+  private accepts(from: number, to: number, piece: Int32Array, place: number, heat: number): boolean {
+    const { lines, lengths, costs } = this;
+    const [left, right] = this.trial;
+    const line = lines[from] as Int32Array;
+    const goal = lines[to] as Int32Array;
+    const length = at(lengths, from);
+    const goalLength = at(lengths, to);
+    const start = line.indexOf(piece[0] as number);
+    const end = start + piece.length;
+    // The line without the piece.
+    left.set(line.subarray(0, start));
+    left.set(line.subarray(end, length), start);
+    const rest = length - piece.length;
+    // The other line, which may be the same, with it.
+    const base = to === from ? left : goal;
+    const baseLength = to === from ? rest : goalLength;
+    const within = to === from && place > start ? place - piece.length : place;
+    right.set(base.subarray(0, within));
+    right.set(piece, within);
+    right.set(base.subarray(within, baseLength), within + piece.length);
+    const more = baseLength + piece.length;
+    const chance = heat * -Math.log(1 - this.next());
+    const costTo = this.judge(to, right, more);
+    if (to === from) {
+      if (costTo - real(costs, to) >= chance) return false;
+    } else {
+      const costFrom = this.judge(from, left, rest);
+      if (costTo + costFrom - real(costs, to) - real(costs, from) >= chance) return false;
+      line.set(left.subarray(0, rest));
+      lengths[from] = rest;
+      costs[from] = costFrom;
+      this.keepEnds(line, rest);
+      for (const one of piece) this.bench[one] = to;
+    }
+    goal.set(right.subarray(0, more));
+    lengths[to] = more;
+    costs[to] = costTo;
+    this.keepEnds(goal, more);
+    return true;
   }
 
   /** All jobs by the times they are estimated at; one that would come before its forerunners waits until they are named. */

@@ -1,5 +1,6 @@
 import { at, real } from '../at';
 import { Layout } from '../Layout';
+import { setMinutes, stripMinutes } from '../minutes';
 import type { Model } from '../model';
 import { changesOf, standingOf, type Standing } from './changesOf';
 import type { FoundPlan } from './FoundPlan';
@@ -16,7 +17,7 @@ export class PutBack {
   private readonly lines: number[][];
   private readonly ways: Int32Array;
   private readonly hints: Int32Array;
-  /** Job each one is put behind in the whole order; -1: before all. */
+  /** Minutes that what comes after each place of a line can be pushed without coming late. */
   private readonly slack: Float64Array;
 
   constructor(
@@ -170,11 +171,7 @@ export class PutBack {
     while (taken.size < Math.min(most, 4)) taken.add(at(order, this.below(n)));
     for (const job of model.fixedJobs) taken.delete(job);
     const all = [...taken];
-    for (let i = all.length - 1; i > 0; i--) {
-      const j = this.below(i + 1);
-      [all[i], all[j]] = [all[j] as number, all[i] as number];
-    }
-    // Forerunners first, so that what follows knows where they went.
+    // Whatever is needed or made first is put back first.
     const urgency = times.lateness > 0 && this.next() < 0.7 ? (job: number) => at(model.needed, job) : null;
     const keys = new Map(
       all.map((job) => [job, (urgency ? urgency(job) : at(times.start, job)) + (this.next() - 0.5) * 60]),
@@ -206,16 +203,10 @@ export class PutBack {
       let least = 2 ** 30;
       for (let i = line.length - 1; i >= 0; i--) {
         const other = line[i] as number;
-        const l = at(model.list, other);
-        least = Math.min(
-          least,
-          at(model.due, l) - at(times.listEnd, l) + Math.max(0, at(times.listEnd, l) - at(times.end, other)),
-        );
+        least = Math.min(least, at(model.needed, other) - at(times.end, other));
         slack[i] = least;
       }
       slack[line.length] = 2 ** 30;
-      const own = tool >= 0 ? (model.tools.settings[tool]?.length ?? 0) : 0;
-      const changes = tool >= 0 ? (model.tools.changes[tool] as Int32Array) : null;
       let stands = tool >= 0 ? at(model.tools.set, tool) : 0;
       let ahead = -1;
       let scanned = -1;
@@ -233,7 +224,7 @@ export class PutBack {
         }
         let cost = 0;
         let samples = false;
-        if (changes) {
+        if (tool >= 0) {
           if (scanned < i) {
             ahead = -1;
             for (scanned = i; scanned < line.length; scanned++) {
@@ -244,9 +235,9 @@ export class PutBack {
               }
             }
           }
-          cost += at(changes, stands * own + set);
+          cost += setMinutes(model, tool, stands, set);
           samples = stands !== set;
-          if (ahead >= 0) cost += at(changes, set * own + ahead) - at(changes, stands * own + ahead);
+          if (ahead >= 0) cost += setMinutes(model, tool, set, ahead) - setMinutes(model, tool, stands, ahead);
         }
         const after = i < line.length ? (line[i] as number) : -1;
         cost += this.stripDelta(job, after, bench, notch, stop);
@@ -275,15 +266,15 @@ export class PutBack {
   /** Minutes at the stripper more, should a job come between what it is set to and another. */
   private stripDelta(job: number, after: number, bench: number, notch: number, stop: number): number {
     const { model } = this;
-    if (!at(model.notch, job)) return 0;
-    const [n, s] = [real(model.benches.notchMinutes, bench), real(model.benches.stopMinutes, bench)];
-    const between = (n0: number, s0: number, n1: number, s1: number) => (n0 === n1 ? 0 : n) + (s0 === s1 ? 0 : s);
-    const [ownNotch, ownStop] = [at(model.notch, job), at(model.stop, job)];
-    let cost = between(notch, stop, ownNotch, ownStop);
-    if (after >= 0 && at(model.notch, after)) {
-      const [n1, s1] = [at(model.notch, after), at(model.stop, after)];
-      cost += between(ownNotch, ownStop, n1, s1) - between(notch, stop, n1, s1);
-    }
-    return cost;
+    const [own, ownStop] = [at(model.notch, job), at(model.stop, job)];
+    if (!own) return 0;
+    const cost = stripMinutes(model, bench, notch, stop, own, ownStop);
+    if (after < 0) return cost;
+    const [next, nextStop] = [at(model.notch, after), at(model.stop, after)];
+    return (
+      cost +
+      stripMinutes(model, bench, own, ownStop, next, nextStop) -
+      stripMinutes(model, bench, notch, stop, next, nextStop)
+    );
   }
 }

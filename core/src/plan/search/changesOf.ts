@@ -1,4 +1,5 @@
-import { at, real } from '../at';
+import { at } from '../at';
+import { setMinutes, stripMinutes } from '../minutes';
 import type { Model } from '../model';
 
 /** Minutes of change of an order without its heaters, which depend on the hours. */
@@ -20,21 +21,16 @@ export function changesOf(
     const tool = at(model.wayTool, way);
     if (tool >= 0) {
       const set = at(model.waySet, way);
-      const changes = tools.changes[tool] as Int32Array;
-      minutes += at(changes, at(standing.set, tool) * (tools.settings[tool] as readonly unknown[]).length + set);
+      minutes += setMinutes(model, tool, at(standing.set, tool), set);
       if (at(standing.bench, tool) !== bench) minutes += at(tools.frame, tool);
       standing.set[tool] = set;
       standing.bench[tool] = bench;
     }
-    const notch = at(model.notch, job);
-    if (notch) {
-      const strip =
-        (notch === at(standing.notch, bench) ? 0 : real(benches.notchMinutes, bench)) +
-        (at(model.stop, job) === at(standing.stop, bench) ? 0 : real(benches.stopMinutes, bench));
-      minutes += Math.ceil(strip - 1e-9);
-      standing.notch[bench] = notch;
-      standing.stop[bench] = at(model.stop, job);
-    }
+    const [notch, stop] = [at(model.notch, job), at(model.stop, job)];
+    if (!notch) continue;
+    minutes += stripMinutes(model, bench, at(standing.notch, bench), at(standing.stop, bench), notch, stop);
+    standing.notch[bench] = notch;
+    standing.stop[bench] = stop;
   }
   return minutes;
 }

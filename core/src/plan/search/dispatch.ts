@@ -29,14 +29,9 @@ export function dispatch(model: Model, taste: Taste, layout = new Layout(model),
   const open = Array.from(jobs.keys()).filter((job) => waits[job] === 0);
   /** Minutes of work of each list that are not put yet. */
   const rest = new Float64Array(model.work.lists.length);
-  const least = Int32Array.from(jobs.keys(), (job) => {
-    let run = 2 ** 30;
-    for (let way = at(ways, job); way < at(ways, job + 1); way++) run = Math.min(run, at(model.wayRun, way));
-    return run;
-  });
   jobs.forEach((_, job) => {
     const list = at(model.list, job);
-    rest[list] = real(rest, list) + at(least, job);
+    rest[list] = real(rest, list) + at(model.leastRun, job);
   });
   const free = new Int32Array(groups.length);
   while (open.length) {
@@ -71,13 +66,9 @@ export function dispatch(model: Model, taste: Taste, layout = new Layout(model),
     const job = open[chosen] as number;
     open[chosen] = open.at(-1) as number;
     open.pop();
-    if (!layout.has(job)) {
-      const fixed = model.fixed[job];
-      if (fixed) layout.put(job, fixed.way, fixed.person);
-      else layout.put(job, chosenWay);
-    }
+    if (!layout.has(job)) layout.put(job, chosenWay);
     const list = at(model.list, job);
-    rest[list] = real(rest, list) - at(least, job);
+    rest[list] = real(rest, list) - at(model.leastRun, job);
     for (const follower of model.before[job] as Int32Array) {
       waits[follower] = at(waits, follower) - 1;
       if (waits[follower] === 0) open.push(follower);
