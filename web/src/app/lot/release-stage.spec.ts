@@ -117,4 +117,16 @@ describe('Beginning again after a failure', () => {
     expect(cause?.value).toContain('60.0');
     bench.close();
   });
+
+  it('begins nothing without a cause, says so, and leaves the question open', async () => {
+    const bench = await Bench.open(ReleaseStage, { view: viewOf({ entries: [TOOL_TAKEN(), pulled(1, 60)] }) });
+    await bench.press('Begin the set-up again');
+    await bench.type('run-cause', '');
+    await bench.press('Begin run 2');
+    expect(bench.put).toEqual([]);
+    expect(bench.element.querySelector('tm-begin-again tm-notice')?.textContent).toContain('why');
+    await bench.press('Not now');
+    expect(bench.element.querySelector('#run-cause')).toBeNull();
+    bench.close();
+  });
 });

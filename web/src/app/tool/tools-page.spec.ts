@@ -103,6 +103,11 @@ describe('The tools at the start of a shift', () => {
     // Said of die A, and nothing of die B.
     await choose('die B');
     expect(bench.button('Keep this check').disabled).toBeTrue();
+    // Nor does a pin that dragged in die B drag in die A.
+    await bench.press('It drags');
+    await choose('die A');
+    expect(bench.text).not.toContain('Wipe nest and pin');
+    await choose('die B');
     expect(bench.text).toContain('Go gauge 3 mm');
     await bench.press('It passes');
     await bench.press('It stops');
