@@ -10,6 +10,7 @@ import { benchHeavy } from './heavy';
 import { benchChart, benchList } from './large';
 import { benchPile } from './pile';
 import { benchPlan } from './plan';
+import { benchPlanProofs } from './planProofs';
 import { benchCrowd, benchMemory, benchReading } from './reading';
 import { benchSection, sectionAccuracy } from './section';
 import { OURS, prepare, say, setting, signIn } from './stations';
@@ -84,6 +85,9 @@ const PARTS: Readonly<Record<string, () => void | Promise<void>>> = {
   },
   async plan() {
     await benchPlan();
+  },
+  async planProofs() {
+    await benchPlanProofs();
   },
   tolerance() {
     const tolerance = benchTolerance();

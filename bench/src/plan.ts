@@ -1,15 +1,17 @@
 import {
   asFound,
   asPlan,
+  byDueDate,
   checkPlan,
   dispatch,
   exactPlan,
   improve,
-  Layout,
   modelOf,
+  nearestChangeover,
   planBounds,
+  planFrom,
+  toolByTool,
   type FoundPlan,
-  type Model,
   type PlanWork,
 } from '@tug-mark/core';
 import { Worker } from 'node:worker_threads';
@@ -57,20 +59,7 @@ async function search(work: PlanWork, seconds = SECONDS): Promise<Result> {
 }
 
 /** What a shop does without a planner. */
-const BASELINES = {
-  'by due date': (model: Model) => inOrder(model, (job) => model.due[model.list[job] ?? 0] ?? 0),
-  'tool by tool': (model: Model) =>
-    inOrder(
-      model,
-      (job) => (model.wayTool[model.ways[job] ?? 0] ?? 0) * 1000 + (model.waySet[model.ways[job] ?? 0] ?? 0),
-    ),
-  'nearest changeover': (model: Model) => dispatch(model, { change: 100, urgency: 0, reach: 1 }),
-};
-
-function inOrder(model: Model, key: (job: number) => number): Layout {
-  const order = Array.from(model.jobs.keys()).sort((a, b) => key(a) - key(b) || a - b);
-  return new Layout(model).layOut(order, model.ways.slice(0, -1));
-}
+const BASELINES = { 'by due date': byDueDate, 'tool by tool': toolByTool, 'nearest changeover': nearestChangeover };
 
 const percent = (of: number, bound: number) => 100 * (of / Math.max(1, bound) - 1);
 
@@ -186,10 +175,10 @@ function checked() {
     const work = seed % 3 ? withDues(made, seed, 'tight') : made;
     const model = modelOf(work);
     let count = 0;
-    for (const { order, ways, people, isFirm } of improve(model, seed, () => count++ / 60)) {
+    for (const found of improve(model, seed, () => count++ / 60)) {
       if (count % 20) continue;
       plans++;
-      faults += checkPlan(work, asPlan(new Layout(model).layOut(order, ways, people, isFirm))).length;
+      faults += checkPlan(work, planFrom(model, found)).length;
     }
   }
   say(`plans gone through by the checker                      ${faults} faults in ${plans} plans (goal 0)`);

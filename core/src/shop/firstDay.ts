@@ -3,6 +3,7 @@ import { judgeFit, NO_DEMAND } from '../match';
 import type { Practice } from '../practice';
 import { chooseNotch, type Stripper } from '../prepare';
 import { familyName, type Terminal } from '../terminal';
+import { counted, named } from '../text';
 import type { Tool, ToolCheck } from '../tool';
 import { limitSizes, type LimitTable } from '../tug';
 import { sizeLabel, type Wire } from '../wire';
@@ -71,10 +72,13 @@ interface Step {
   readonly needs?: (stock: ShopStock) => string | null;
 }
 
-const named = <T extends { readonly part: string }>(all: readonly T[]): string | null => {
-  const [first, ...rest] = all;
-  return first ? `${first.part}${rest.length ? ` and ${rest.length} more` : ''}` : null;
-};
+const firstOf = (all: readonly { readonly part: string }[]): string | null =>
+  all.length
+    ? named(
+        all.map(({ part }) => part),
+        1,
+      )
+    : null;
 const released = <T extends { readonly status: string }>(all: readonly T[]) =>
   all.filter(({ status }) => status === 'released');
 
@@ -97,19 +101,19 @@ const STEPS: Readonly<Record<FirstStepCode, Step>> = {
     title: 'House rules',
     forWhat: 'Strip lengths, tools and verdicts follow from them.',
     without: null,
-    has: ({ practices }) => named(practices),
+    has: ({ practices }) => firstOf(practices),
   },
   wire: {
     title: 'A wire',
     forWhat: 'Its strands give the metal, its insulation the grip and the notch.',
     without: null,
-    has: ({ wires }) => named(wires),
+    has: ({ wires }) => firstOf(wires),
   },
   terminal: {
     title: 'A terminal',
     forWhat: 'Its sheet gives the range, the barrel and the way round.',
     without: null,
-    has: ({ terminals }) => named(terminals),
+    has: ({ terminals }) => firstOf(terminals),
     needs: (stock) =>
       stock.wires.length && stock.practices.length && !hasPair(stock) ? 'none of them takes a wire of this shop' : null,
   },
@@ -117,7 +121,7 @@ const STEPS: Readonly<Record<FirstStepCode, Step>> = {
     title: 'A tool with its die',
     forWhat: 'Which nest makes the terminal, and the mark it leaves.',
     without: null,
-    has: ({ tools }) => named(tools),
+    has: ({ tools }) => firstOf(tools),
     needs: ({ tools, terminals }) =>
       terminals.length && !terminals.some(({ part }) => makes(tools, part))
         ? 'no nest lists a terminal of this shop'
@@ -127,7 +131,7 @@ const STEPS: Readonly<Record<FirstStepCode, Step>> = {
     title: 'A stripper',
     forWhat: 'Its notches and its stop, so that a strip length can be set.',
     without: 'No notch is named, and no length can be rounded to what the stop can do.',
-    has: ({ strippers }) => named(strippers),
+    has: ({ strippers }) => firstOf(strippers),
   },
   limits: {
     title: 'A limit table',
@@ -158,24 +162,19 @@ const STEPS: Readonly<Record<FirstStepCode, Step>> = {
     title: 'A wire list',
     forWhat: 'Its wires and ends become what is set up and made.',
     without: null,
-    has: ({ lists }) => (lists ? `${lists} ${lists === 1 ? 'list' : 'lists'}` : null),
+    has: ({ lists }) => (lists ? counted(lists, 'list') : null),
   },
 };
 
 const makes = (tools: readonly Tool[], part: string): boolean =>
   tools.some(({ dies }) => dies.some(({ nests }) => nests.some(({ terminals }) => terminals.includes(part))));
 
-/** Most parts that are named in what a shop lacks. */
-const NAMED = 3;
-const some = (parts: readonly string[]) =>
-  `${parts.slice(0, NAMED).join(', ')}${parts.length > NAMED ? ` and ${parts.length - NAMED} more` : ''}`;
-
 /** What a shop that works still lacks: each with whom it stops. */
 function lacksOf(stock: ShopStock): string[] {
   const { tools, checks, terminals, wires, strippers, limits, people, today, grades } = stock;
   const lacks: string[] = [];
   const tell = (parts: readonly string[], text: string) => {
-    if (parts.length) lacks.push(`${some(parts)}: ${text}`);
+    if (parts.length) lacks.push(`${named(parts)}: ${text}`);
   };
   tell(
     tools.filter(({ part }) => !checks.some(({ tool }) => tool === part)).map(({ part }) => part),

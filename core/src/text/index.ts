@@ -7,3 +7,14 @@ export function capital(text: string): string {
 export function uncapital(text: string): string {
   return text.charAt(0).toLowerCase() + text.slice(1);
 }
+
+/** So many of something: '1 job', '3 jobs'. */
+export function counted(count: number, one: string, more = `${one}s`): string {
+  return `${count} ${count === 1 ? one : more}`;
+}
+
+/** The first of several by name, the rest counted: 'A, B, C and 2 more'. */
+export function named(names: readonly string[], most = 3): string {
+  const rest = names.length - most;
+  return `${names.slice(0, most).join(', ')}${rest > 0 ? ` and ${rest} more` : ''}`;
+}

@@ -1,4 +1,7 @@
-import type { Layout } from '../Layout';
+import { asPlan } from '../asPlan';
+import { Layout } from '../Layout';
+import type { Model } from '../model';
+import type { Plan } from '../PlanWork';
 import { changesOf, standingOf } from './changesOf';
 
 /** A plan as the search has it: what was decided, and what came of it. */
@@ -22,3 +25,7 @@ export const asFound = (layout: Layout): FoundPlan => ({
   changes: changesOf(layout.model, layout.order, layout.way, standingOf(layout.model)),
   isLate: layout.lateness > 0,
 });
+
+/** What was decided, in the words of the shop. */
+export const planFrom = (model: Model, { order, ways, people, isFirm }: FoundPlan): Plan =>
+  asPlan(new Layout(model).layOut(order, ways, people, isFirm));

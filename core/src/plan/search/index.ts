@@ -1,4 +1,5 @@
 export { dispatch } from './dispatch';
 export { exactPlan, type ExactPlan } from './exactPlan';
-export { asFound, type FoundPlan } from './FoundPlan';
+export { asFound, planFrom, type FoundPlan } from './FoundPlan';
 export { improve } from './improve';
+export { byDueDate, nearestChangeover, toolByTool } from './baselines';

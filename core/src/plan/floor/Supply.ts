@@ -1,0 +1,72 @@
+/** What there is of a part, and what is to come. */
+export interface PartSupply {
+  readonly have: number;
+  /** In the order in which it comes; moments of the shop's clocks. */
+  readonly expected: readonly { readonly arrives: string; readonly amount: number }[];
+}
+/** Null where nobody has counted a part. */
+export type SupplyOf = (part: string) => PartSupply | null;
+
+export interface Portion {
+  readonly pieces: number;
+  /** When what it takes is there; null: it is. */
+  readonly arrives: string | null;
+}
+
+interface Supplied {
+  readonly portions: readonly Portion[];
+  /** What is missing and what to do; null where nothing is. */
+  readonly short: string | null;
+  readonly notes: readonly string[];
+}
+
+/** The drawers while work is given out: what one job takes is not there for the next. */
+export class Supply {
+  private readonly left = new Map<string, { have: number; expected: { arrives: string; amount: number }[] } | null>();
+
+  constructor(private readonly supplyOf: SupplyOf) {}
+
+  private of(part: string) {
+    const known = this.left.get(part);
+    if (known !== undefined) return known;
+    const supply = this.supplyOf(part);
+    const made = supply && { have: supply.have, expected: supply.expected.map((one) => ({ ...one })) };
+    this.left.set(part, made);
+    return made;
+  }
+
+  /**
+   * Takes what `pieces` need with samples, checks and rework; as many of them as there is enough for now, then what arrives.
+   * @param pulls pieces a lot of so many loses to its checks
+   */
+  take(part: string, pieces: number, samples: number, rework: number, pulls: (pieces: number) => number): Supplied {
+    const stock = this.of(part);
+    if (!stock) return { portions: [{ pieces, arrives: null }], short: null, notes: [] };
+    const needs = (count: number) => (count > 0 ? Math.ceil(count * (1 + rework)) + samples + pulls(count) : 0);
+    const available = stock.have + stock.expected.reduce((sum, { amount }) => sum + amount, 0);
+    const portions: Portion[] = [];
+    let open = pieces;
+    for (const source of [{ arrives: null, amount: 0 }, ...stock.expected]) {
+      if (!open) break;
+      stock.have += source.amount;
+      source.amount = 0;
+      // Samples are made once.
+      const cost = (count: number) => needs(count) - (portions.length ? samples : 0);
+      let count = open;
+      while (count > 0 && cost(count) > stock.have)
+        count = Math.min(count - 1, Math.floor(stock.have - (cost(count) - count)));
+      if (count < 1) continue;
+      stock.have -= cost(count);
+      open -= count;
+      portions.push({ pieces: count, arrives: source.arrives });
+    }
+    stock.expected = stock.expected.filter(({ amount }) => amount > 0);
+    const notes = portions.flatMap(({ pieces: count, arrives }) =>
+      arrives === null ? [] : [`${count} wait for ${part}, which arrives ${arrives.replace('T', ' ')}.`],
+    );
+    const short = open
+      ? `${open} of ${pieces} cannot be made: ${Math.max(1, needs(pieces) - available)} of ${part} are missing and none are on their way. Order them, or count the drawer again.`
+      : null;
+    return { portions, short, notes };
+  }
+}

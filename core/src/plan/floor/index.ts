@@ -1,0 +1,7 @@
+export { checkFloor, type FloorFault } from './checkFloor';
+export { planShop } from './planShop';
+export * from './ShopSource';
+export { daysFrom, minuteOf, shiftsOf } from './shifts';
+export * from './ShopFloor';
+export * from './timesTyped';
+export { type PartSupply, type SupplyOf } from './Supply';

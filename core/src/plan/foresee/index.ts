@@ -1,0 +1,2 @@
+export { dueSoon, type DueSoon } from './dueSoon';
+export * from './testingCosts';

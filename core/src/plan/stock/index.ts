@@ -1,0 +1,3 @@
+export * from './cutStock';
+export * from './stockOf';
+export * from './needs';
