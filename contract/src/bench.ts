@@ -225,6 +225,10 @@ export const benchListSchema = z.object({
   name: z.string(),
   customer: z.string().nullable(),
   due: isoDate.nullable(),
+  /** What a quarter of an hour late weighs, 1 to 9. */
+  priority: z.number().int().default(1),
+  /** Whether its wires are cut. */
+  cut: z.boolean().default(false),
   archived: z.boolean(),
   combinations: z.number().int(),
   held: z.number().int(),

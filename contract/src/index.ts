@@ -5,6 +5,8 @@ export * from './parts';
 export * from './people';
 export * from './moving';
 export * from './plainSettings';
+export * from './plan';
+export * from './planWork';
 export * from './shop';
 export * from './problem';
 export * from './record';

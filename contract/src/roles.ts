@@ -24,6 +24,12 @@ const MAY = {
   'release-look': ['quality'],
   'set-study': ['quality', 'engineer'],
   'answer-study': ['technician', 'quality', 'engineer'],
+  /** Benches, hours, absences, and what things take. */
+  'edit-floor': ['engineer'],
+  /** Counting, drawing and receiving what stands in drawers and on reels. */
+  'keep-stock': ['technician', 'quality', 'engineer'],
+  /** Making a plan the one that counts. */
+  'give-out-plan': ['engineer'],
   'manage-people': ['engineer'],
   'manage-shop': ['engineer'],
 } as const satisfies Record<string, readonly Role[]>;

@@ -108,7 +108,7 @@ describe('A whole shop', () => {
     const wrong = await to.signIn('Odile').catch((error: unknown) => String(error));
     expect(wrong).toContain('sign-in-wrong');
     const people = await ada.get<Person[]>('/api/people');
-    expect(people.map(({ name }) => name)).toEqual(['Ada', 'Ines', 'Marek', 'Odile', 'Tove']);
+    expect(people.map(({ name }) => name)).toEqual(['Ada', 'Ines', 'Jonas', 'Marek', 'Odile', 'Ruta', 'Tove']);
     const odile = people.find(({ name }) => name === 'Odile');
     const { word } = (await ada.call('POST', `/api/people/${odile?.id}/once-word`)).json<{ word: string }>();
     const seat = await to.signIn('Odile', word);
@@ -125,7 +125,7 @@ describe('A whole shop', () => {
     expect((await send(file, 'keep', marek)).statusCode).toBe(200);
     const here = await marek.get<Here>('/api/session');
     expect([here.person?.name, here.person?.roles]).toEqual(['Marek', ['engineer']]);
-    expect((await marek.get<Person[]>('/api/people')).length).toBe(4);
+    expect((await marek.get<Person[]>('/api/people')).length).toBe(6);
     await to.signIn('Marek', 'ivory lathe mast 7');
     expect(await faultsOf(to.db)).toEqual([]);
   });

@@ -36,6 +36,7 @@ import { up as sixteenth } from '../src/db/migrations/016-moved-in';
 import { up as seventeenth } from '../src/db/migrations/017-list-columns';
 import { up as eighteenth } from '../src/db/migrations/018-other-ends';
 import { up as nineteenth } from '../src/db/migrations/019-connectors';
+import { up as twentieth } from '../src/db/migrations/020-plan';
 import { isAway } from '../src/http/handleErrors';
 import { formats } from '../src/records/formats';
 import {
@@ -117,7 +118,7 @@ describe('A shop of the version before', () => {
     const ada = { id: randomUUID(), name: 'Ada', role: 'engineer', qualified_until: '2027-06-30' };
     await db('people').insert({ ...ada, password_hash: 'x' });
     for (const up of [sixth, seventh, eighth, ninth, tenth, eleventh, twelfth, thirteenth]) await up(db);
-    for (const up of [fourteenth, fifteenth, sixteenth, seventeenth, eighteenth, nineteenth]) await up(db);
+    for (const up of [fourteenth, fifteenth, sixteenth, seventeenth, eighteenth, nineteenth, twentieth]) await up(db);
     await beginLedgers(db);
     // Somebody of one role says what people said when there was no other way to say it.
     const said = { name: 'Ada', role: 'engineer', active: true, qualifiedUntil: '2027-06-30' };

@@ -29,6 +29,7 @@ import { lookRoutes } from './look/routes';
 import { lotRoutes } from './lot/routes';
 import { movingRoutes } from './moving/routes';
 import { peopleRoutes } from './people/routes';
+import { planRoutes } from './plan/routes';
 import { readSessions } from './session/session';
 import { Projector } from './standing/Projector';
 import { standingRoutes } from './standing/routes';
@@ -145,6 +146,7 @@ export async function buildApp({
       await api.register(traceRoutes, { db });
       await api.register(photoRoutes, { db });
       await api.register(lotRoutes, { db });
+      await api.register(planRoutes, { db });
       await api.register(recordRoutes, { db, first });
       await api.register(verifyRoutes, { db });
       await api.register(sheetRoutes, { db });

@@ -6,6 +6,7 @@ import { documents } from './routes/documents';
 import { gauges } from './routes/gauges';
 import { insight } from './routes/insight';
 import { people } from './routes/people';
+import { plan } from './routes/plan';
 import { records } from './routes/records';
 import { shop } from './routes/shop';
 
@@ -17,6 +18,7 @@ export const API = {
   ...documents,
   ...gauges,
   ...bench,
+  ...plan,
   ...records,
   ...insight,
 } satisfies Readonly<Record<OperationId, Route>>;

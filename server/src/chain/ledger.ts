@@ -15,6 +15,7 @@ export const LEDGERS = [
   'photos',
   'foreign-records',
   'unsent',
+  'plan',
   'shop',
 ] as const;
 export type LedgerName = (typeof LEDGERS)[number];

@@ -68,7 +68,10 @@ export const SUBJECTS: Readonly<Record<LedgerName, ReadSubjects>> = {
     fromTable(`SELECT 'list/' || id AS subject, (jsonb_build_object('name', name, 'digest', digest, 'customer', customer)
       || CASE WHEN due IS NULL THEN '{}'::jsonb ELSE jsonb_build_object('due', due) END
       || CASE WHEN archived_at IS NULL THEN '{}'::jsonb ELSE jsonb_build_object('archivedAt', ${at('archived_at')},
-        'archivedBy', archived_by) END)::json AS state FROM wire_lists
+        'archivedBy', archived_by) END
+      || CASE WHEN priority = 1 THEN '{}'::jsonb ELSE jsonb_build_object('priority', priority) END
+      || CASE WHEN cut_at IS NULL THEN '{}'::jsonb ELSE jsonb_build_object('cutAt', ${at('cut_at')}, 'cutBy', cut_by)
+        END)::json AS state FROM wire_lists
     -- A combination with one end says what it said before there could be two.
     UNION ALL SELECT 'combination/' || id, (jsonb_build_object('list', list, 'terminal', terminal, 'wire', wire,
       'practice', practice, 'pieces', pieces, 'place', place, 'class', class, 'customer', customer, 'demand', demand,
@@ -90,6 +93,11 @@ export const SUBJECTS: Readonly<Record<LedgerName, ReadSubjects>> = {
   unsent:
     fromTable(`SELECT id::text AS subject, json_build_object('combination', combination, 'body', body, 'madeBy', made_by,
     'madeAt', ${at('made_at')}, 'act', act, 'why', why, 'at', ${at('at')}, 'by', by_name) AS state FROM unsent`),
+  plan: fromTable(`SELECT 'floor/' || revision AS subject, json_build_object('body', body, 'by', by_name) AS state FROM floors
+    UNION ALL SELECT 'given/' || revision, json_build_object('base', base, 'start', ${at('start')}, 'note', note, 'body', body,
+      'by', by_name) FROM given_plans
+    UNION ALL SELECT 'stock/' || id, json_build_object('kind', kind, 'part', part, 'reel', reel, 'what', what, 'amount', amount,
+      'arrives', arrives, 'settles', settles, 'note', note, 'at', ${at('at')}, 'by', by_name) FROM stock_moves`),
   shop: fromTable(`SELECT 'shop' AS subject, (jsonb_build_object('id', id, 'name', name, 'isDemo', is_demo, 'site', site,
       'zone', zone)
       || CASE WHEN settings = '{}' THEN '{}'::jsonb ELSE jsonb_build_object('settings', settings) END

@@ -19,6 +19,7 @@ import * as movedIn from './migrations/016-moved-in';
 import * as listColumns from './migrations/017-list-columns';
 import * as otherEnds from './migrations/018-other-ends';
 import * as connectors from './migrations/019-connectors';
+import * as plan from './migrations/020-plan';
 
 const MIGRATIONS = [
   { name: '001-first', up: first.up, down: first.down },
@@ -40,6 +41,7 @@ const MIGRATIONS = [
   { name: '017-list-columns', up: listColumns.up, down: listColumns.down },
   { name: '018-other-ends', up: otherEnds.up, down: otherEnds.down },
   { name: '019-connectors', up: connectors.up, down: connectors.down },
+  { name: '020-plan', up: plan.up, down: plan.down },
 ];
 
 /** Every schema there has been, in their order. */

@@ -14,6 +14,7 @@ import { hashPassword } from '../session/passwords';
 import { importWireList } from '../records/wireLists';
 import { keepGauge } from '../tug/gauges/store';
 import { DEMO_SIGN_INS } from '../shop/demoSignIns';
+import { loadFloor } from './loadFloor';
 import { lookPastSchema, replayLook } from './lookPast';
 import { replay, workSchema } from './replay';
 
@@ -142,5 +143,6 @@ export async function loadDemo(db: Knex, folder: string, now: Date): Promise<voi
     );
     await noteDeeds(trx, 'people', 'added', ids, MAREK);
   });
+  await loadFloor(db, JSON.parse((await read('floor.json')).toString('utf8')), now, MAREK);
   await seal(db, now);
 }

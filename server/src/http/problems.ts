@@ -259,6 +259,38 @@ export const refusals = {
       'Your entries are still here. Look at the newer revision, then keep yours again if it still holds.',
       { standing: { revision: newest } },
     ),
+  floorProblems: (errors: NonNullable<Problem['errors']>) =>
+    new Refusal(
+      422,
+      'floor-problems',
+      `${errors.length} ${errors.length === 1 ? 'thing' : 'things'} of this floor cannot be meant. Nothing was kept.`,
+      'Mend what is named below and keep it again.',
+      { errors, total: errors.length },
+    ),
+  planGivenOut: (by: string, revision: number) =>
+    new Refusal(
+      409,
+      'plan-given-out',
+      `${by} gave out plan ${revision} since you began this one.`,
+      'Yours is still here. Plan again from that one, then give it out: what is being made stays where it is.',
+      { standing: { revision } },
+    ),
+  planProblems: (errors: NonNullable<Problem['errors']>, total: number) =>
+    new Refusal(
+      422,
+      'plan-problems',
+      `${total} ${total === 1 ? 'thing' : 'things'} in this plan cannot be done as the shop stands now. It was not given out.`,
+      'The shop has changed since it was made, or the plan was: load the plan again and give out what comes of it.',
+      { errors, total },
+    ),
+  stockUnknown: (errors: NonNullable<Problem['errors']>) =>
+    new Refusal(
+      422,
+      'stock-unknown',
+      `${errors.length} of these cannot be kept in stock. Nothing was taken.`,
+      'Mend what is named below and send all of it again.',
+      { errors, total: errors.length },
+    ),
   partProblems: (what: string, errors: NonNullable<Problem['errors']>, total = errors.length) =>
     new Refusal(
       422,

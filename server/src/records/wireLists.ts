@@ -124,38 +124,51 @@ export async function usualGrade(db: Knex): Promise<string> {
   return last?.class ?? 'standard';
 }
 
+export interface ListChange {
+  readonly due: string | null;
+  readonly archived: boolean;
+  readonly priority?: number | undefined;
+  readonly cut?: boolean | undefined;
+}
+
 /**
- * Says when a list is due, and takes it off the bench or puts it back. Its combinations and all that is on record for them stay.
+ * Says when a list is due, what being late weighs and whether its wires are cut, and takes it off the bench or puts it back. Its
+ * combinations and all that is on record for them stay.
  * @throws Refusal when there is no such list
  */
-export async function changeWireList(
-  db: Knex,
-  id: string,
-  { due, archived }: { readonly due: string | null; readonly archived: boolean },
-  doer: Doer,
-): Promise<{ id: string }> {
-  await db.transaction(async (trx) => {
-    const was = (await trx('wire_lists').where({ id }).forUpdate().first(trx.raw('due::text'), 'archived_at')) as
-      { due: string | null; archived_at: Date | null } | undefined;
-    if (!was) throw refusals.notFound('That wire list');
-    const wasArchived = was.archived_at !== null;
-    if (was.due === due && wasArchived === archived) return;
-    const keeping =
-      archived === wasArchived
-        ? {}
-        : { archived_at: archived ? trx.fn.now(3) : null, archived_by: archived ? doer.by : null };
-    await trx('wire_lists')
-      .where({ id })
-      .update({ due, ...keeping });
-    await noteDeeds(
-      trx,
-      'lists',
-      archived === wasArchived ? 'due' : archived ? 'archived' : 'put back',
-      [`list/${id}`],
-      doer,
-    );
-  });
+export async function changeWireList(db: Knex, id: string, change: ListChange, doer: Doer): Promise<{ id: string }> {
+  await db.transaction(async (trx) => changeListWithin(trx, id, change, doer));
   return { id };
+}
+
+/** The same, inside a transaction that changes several. */
+export async function changeListWithin(trx: Knex, id: string, change: ListChange, doer: Doer): Promise<void> {
+  const { due, archived } = change;
+  const was = (await trx('wire_lists')
+    .where({ id })
+    .forUpdate()
+    .first(trx.raw('due::text'), 'archived_at', 'priority', 'cut_at')) as
+    { due: string | null; archived_at: Date | null; priority: number; cut_at: Date | null } | undefined;
+  if (!was) throw refusals.notFound('That wire list');
+  const [wasArchived, wasCut] = [was.archived_at !== null, was.cut_at !== null];
+  const { priority = was.priority, cut = wasCut } = change;
+  const did = [
+    ...(was.due === due ? [] : ['due']),
+    ...(was.priority === priority ? [] : ['priority']),
+    ...(wasCut === cut ? [] : [cut ? 'cut' : 'not cut']),
+    ...(wasArchived === archived ? [] : [archived ? 'archived' : 'put back']),
+  ];
+  if (!did.length) return;
+  const marks = (on: boolean) => ({ at: on ? trx.fn.now(3) : null, by: on ? doer.by : null });
+  const [archive, cutting] = [marks(archived), marks(cut)];
+  await trx('wire_lists')
+    .where({ id })
+    .update({
+      ...{ due, priority },
+      ...(wasArchived !== archived && { archived_at: archive.at, archived_by: archive.by }),
+      ...(wasCut !== cut && { cut_at: cutting.at, cut_by: cutting.by }),
+    });
+  await noteDeeds(trx, 'lists', did.join(', '), [`list/${id}`], doer);
 }
 
 /** Sources that are known again: more than a shop gets lists from. */

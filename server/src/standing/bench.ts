@@ -38,11 +38,14 @@ export async function readBenchTotals(db: Knex): Promise<BenchTotals> {
       name: string;
       customer: string | null;
       due: string | null;
+      priority: number;
+      cut: boolean;
       archived: boolean;
       states: Partial<Record<BenchState, number>>;
     }[];
   }>(
-    `SELECT w.id, coalesce(c.list, w.name) AS name, w.customer, w.due::text, w.archived_at IS NOT NULL AS archived,
+    `SELECT w.id, coalesce(c.list, w.name) AS name, w.customer, w.due::text, coalesce(w.priority, 1) AS priority,
+        w.cut_at IS NOT NULL AS cut, w.archived_at IS NOT NULL AS archived,
         coalesce(c.states, '{}') AS states
        FROM wire_lists w
        FULL JOIN (

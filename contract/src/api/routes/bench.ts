@@ -47,10 +47,18 @@ export const bench = {
   }),
   changeWireList: define('changeWireList', {
     tag,
-    summary: 'Says when a wire list is due, and takes it off the bench or puts it back: nothing of it is lost',
+    summary:
+      'Says when a wire list is due, how much that weighs and that its wires are cut, and takes it off the bench or puts it back: nothing of it is lost',
     who: 'import-wire-list',
     params: id,
-    body: z.strictObject({ due: isoDate.nullable(), archived: z.boolean() }),
+    body: z.strictObject({
+      due: isoDate.nullable(),
+      archived: z.boolean(),
+      /** What a quarter of an hour late weighs; left out, it stays. */
+      priority: z.number().int().min(1).max(9).optional(),
+      /** Whether its wires are cut; left out, that stays. */
+      cut: z.boolean().optional(),
+    }),
     answers: { 200: z.object({ id: z.uuid() }) },
     problems: ['not-found'],
     example: { body: { due: '2026-11-30', archived: false } },
