@@ -144,6 +144,7 @@ export const routes: Routes = [
     title: 'Lots · Tug Mark',
     loadComponent: () => import('./lot/lots-page').then((m) => m.LotsPage),
   },
+  { path: 'plan', loadChildren: () => import('./plan/plan.routes').then((m) => m.PLAN_ROUTES) },
   {
     path: 'shop',
     loadComponent: () => import('./shop/shop-room').then((m) => m.ShopRoom),

@@ -5,6 +5,7 @@ import { Bench } from '../testing/bench';
 import { BenchList } from './bench-list';
 import { ImportList } from './import-list';
 import { EMPTY_CABINET } from '../testing/made-up';
+import { COMBINATION, givenPlan } from '../testing/made-up-plan';
 
 const ID = '0192f3a4-0000-7000-8000-000000000003';
 const line = (id: string, changes: Partial<CombinationLine> = {}): CombinationLine => ({
@@ -36,11 +37,11 @@ const totalsOf = (changes: Partial<BenchTotals['states']> = {}): BenchTotals => 
   states: { 'to-set-up': 38, held: 1, rejected: 5, 'to-release': 3, 'to-make': 2, through: 6, ...changes },
   lists: [
     {
-      ...{ id: ID, name: 'Sprayer loom', customer: null, due: '2020-01-31', archived: false },
+      ...{ id: ID, name: 'Sprayer loom', customer: null, due: '2020-01-31', archived: false, priority: 1, cut: false },
       ...{ combinations: 19, held: 1, rejected: 2, through: 4 },
     },
     {
-      ...{ id: null, name: 'Mast loom', customer: null, due: null, archived: true },
+      ...{ id: null, name: 'Mast loom', customer: null, due: null, archived: true, priority: 1, cut: false },
       ...{ combinations: 12, held: 0, rejected: 0, through: 12 },
     },
   ],
@@ -69,6 +70,30 @@ describe('The bench', () => {
     });
   };
   const rows = () => [...bench.element.querySelectorAll('tbody tr')].map((row) => row.textContent ?? '');
+
+  it('says what the plan given out has next for whoever is here, and Begin opens that', async () => {
+    const queue = { ...{ revision: 3, given: givenPlan(), zone: 'UTC' }, made: [], checks: ['T'] };
+    await open([line('1')], { planQueue: () => Promise.resolve(queue) });
+    await bench.settle();
+    expect(bench.headline).toBe('Next at Bench 1: ring M4 · 48.');
+    expect(bench.text).toContain('Check T first.');
+    await bench.key('Enter');
+    expect(bench.wentTo).toEqual(['/bench', COMBINATION]);
+  });
+
+  it('is told by a list what being late weighs, and that its wires are cut', async () => {
+    const changeWireList = jasmine.createSpy('changeWireList').and.resolveTo({});
+    await open([line('1')], { changeWireList });
+    await bench.press('Sprayer loom');
+    await bench.choose('list-priority', '3 times as much');
+    bench.element.querySelector<HTMLInputElement>('tm-list-acts tm-tick input')?.click();
+    await bench.settle();
+    const said = changeWireList.calls.allArgs().map(([, changes]) => changes as object);
+    expect(said).toEqual([
+      { due: '2020-01-31', archived: false, priority: 3 },
+      { due: '2020-01-31', archived: false, cut: true },
+    ]);
+  });
 
   it('says first what waits for whoever is here: work for a technician, a release for quality', async () => {
     const lines = [

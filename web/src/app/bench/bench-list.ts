@@ -12,24 +12,21 @@ import { sessionFeature } from '../session/session.state';
 import { Keys } from '../shell/keys';
 import { BenchCounters } from './bench-counters';
 import { BenchTable } from './bench-table';
-import { footWords, nextWords, statesFor } from './bench-words';
+import { benchHead, footWords, scannedCombination, statesFor } from './bench-words';
 import { FirstDayPanel } from '../shop/first-day';
 import { BenchStore } from './bench.store';
+import { BenchQueue, type PlannedNext } from '../plan/bench-queue';
 import { ImportList } from './import-list';
-import { ListActs } from './list-acts';
+import { ListActs, type ListChanged } from './list-acts';
 import { ListShelf } from './list-shelf';
 import { Notice } from '../parts/notice';
-
-/** A set-up sheet's square code is the address of its combination. */
-const SHEET_CODE = /\/bench\/([0-9a-f-]{36})/i;
 
 /** The bench: what comes next, how much stands where, and every combination with its next step. */
 @Component({
   selector: 'tm-bench-list',
   imports: [
-    Notice,
-    ...[ReactiveFormsModule, RouterLink, NzButtonModule, NzInputModule, ProblemNotice],
-    ...[BenchCounters, BenchTable, FirstDayPanel, ImportList, ListActs, ListShelf],
+    ...[Notice, ReactiveFormsModule, RouterLink, NzButtonModule, NzInputModule, ProblemNotice],
+    ...[BenchQueue, BenchCounters, BenchTable, FirstDayPanel, ImportList, ListActs, ListShelf],
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   providers: [BenchStore],
@@ -37,8 +34,8 @@ const SHEET_CODE = /\/bench\/([0-9a-f-]{36})/i;
     <div class="page">
       <div class="page-head">
         <div class="headline">
-          <h1>{{ headline() }}</h1>
-          <p class="soft">{{ under() }}</p>
+          <h1>{{ head().headline }}</h1>
+          <p class="soft">{{ head().under }}</p>
         </div>
         <div class="tools">
           <label class="out-of-sight" for="search">Find or scan</label>
@@ -62,13 +59,14 @@ const SHEET_CODE = /\/bench\/([0-9a-f-]{36})/i;
               Bring in a wire list&ngsp;<kbd>I</kbd>
             </button>
           }
-          @if (next(); as line) {
-            <a nz-button nzType="primary" class="bench-button" [routerLink]="['/bench', line.id, line.next.to]"
-              >Begin <kbd>Enter</kbd></a
-            >
+          @if (head().begin; as link) {
+            <a nz-button nzType="primary" class="bench-button" [routerLink]="link">Begin <kbd>Enter</kbd></a>
           }
         </div>
       </div>
+      @defer (on idle) {
+        <tm-bench-queue (planned)="planned.set($event)" />
+      }
       @if (importing()) {
         <tm-import-list (done)="imported($event)" />
       }
@@ -157,15 +155,15 @@ export class BenchList {
     const own = statesFor(this.person()?.roles ?? []);
     return this.store.entities().find(({ state }) => own.includes(state)) ?? null;
   });
-  protected readonly headline = computed(() => {
-    const line = this.next();
-    if (line) return nextWords(line).headline;
-    return this.store.loaded() && !this.isEmpty() ? 'Nothing here waits for you.' : 'The bench';
-  });
-  protected readonly under = computed(() => {
-    const line = this.next();
-    return line ? nextWords(line).under : 'A combination is one terminal on one wire. Open one and go up its ladder.';
-  });
+  /** What the plan given out says is next here; null where there is none, or it says nothing of this place. */
+  protected readonly planned = signal<PlannedNext | null>(null);
+  protected readonly head = computed(() =>
+    benchHead(
+      this.planned(),
+      this.next(),
+      this.store.loaded() && !this.isEmpty() ? 'Nothing here waits for you.' : 'The bench',
+    ),
+  );
   protected readonly foot = computed(() =>
     footWords(this.store.shown(), this.store.count(), this.store.filter(), this.filtered()),
   );
@@ -202,7 +200,7 @@ export class BenchList {
     await this.store.reload();
   }
 
-  protected keepList(changes: { readonly id: string; readonly due: string | null; readonly archived: boolean }): void {
+  protected keepList(changes: ListChanged): void {
     const { id, ...body } = changes;
     void this.store.keepList(id, body);
   }
@@ -217,7 +215,7 @@ export class BenchList {
 
   /** A scanned line: a set-up sheet's code opens its combination, anything else is searched for. */
   private async scanned(text: string): Promise<void> {
-    const id = SHEET_CODE.exec(text)?.[1];
+    const id = scannedCombination(text);
     if (id) {
       await this.router.navigate(['/bench', id]);
       return;
@@ -232,8 +230,12 @@ export class BenchList {
     else if (key.toLowerCase() === 'i' && this.mayImport()) this.importing.set(true);
     else if (key === 'ArrowDown') this.move(Math.min(last, this.current() + 1));
     else if (key === 'ArrowUp') this.move(Math.max(0, this.current() - 1));
-    else if (key === 'Enter') this.open(this.store.entities()[this.current()] ?? this.next());
-    else return false;
+    else if (key === 'Enter') {
+      const line = this.store.entities()[this.current()];
+      const { begin: link } = this.head();
+      if (line) this.open(line);
+      else if (link) void this.router.navigate(link);
+    } else return false;
     return true;
   }
 

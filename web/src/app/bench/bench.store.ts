@@ -4,6 +4,7 @@ import { addEntities, removeAllEntities, setAllEntities, setEntity, withEntities
 import type { BenchSort, BenchTotals, CombinationLine, Problem } from '@tug-mark/contract';
 import type { BenchState } from '@tug-mark/core';
 import { Api, toProblem } from '../http/api';
+import type { ListChanged } from './list-acts';
 import { grouped } from '../parts/count';
 
 /** A line that is being worked out is asked for again after this long, ms. */
@@ -120,7 +121,7 @@ export const BenchStore = signalStore(
         asked++;
         await load('');
       },
-      async keepList(id: string, body: { readonly due: string | null; readonly archived: boolean }): Promise<void> {
+      async keepList(id: string, body: Omit<ListChanged, 'id'>): Promise<void> {
         try {
           await api.changeWireList(id, body);
         } catch (error) {

@@ -61,7 +61,7 @@ export class Api {
   bench = (query: Sent<Contract['listBench'], Blob>['query']) => this.client.call('listBench', { query });
   benchTotals = () => this.client.call('readBench', {});
   lots = (query: Sent<Contract['listLots'], Blob>['query']) => this.client.call('listLots', { query });
-  changeWireList = (id: string, body: { readonly due: string | null; readonly archived: boolean }) =>
+  changeWireList = (id: string, body: Sent<Contract['changeWireList'], Blob>['body']) =>
     this.client.call('changeWireList', { params: { id }, body });
   combination = (id: string) => this.client.call('readCombination', { params: { id }, query: {} });
   combinationOfLot = (id: string, lot: number) =>
@@ -101,6 +101,19 @@ export class Api {
   chartAbout = (kind: ChartKind, value: string) => this.client.call('readChart', { query: { kind, value } });
   chartGlances = (kind: ChartKind, value: string) => this.client.call('readChartGlances', { query: { kind, value } });
   freezeBaseline = (body: NewBaseline) => this.client.call('freezeBaseline', { body });
+
+  floor = () => this.client.call('readFloor', {});
+  keepFloor = (body: Sent<Contract['keepFloor'], Blob>['body']) => this.client.call('keepFloor', { body });
+  readHours = (file: Blob) => this.client.call('readHours', { body: csv(file) });
+  stock = () => this.client.call('readStock', {});
+  moveStock = (body: Sent<Contract['moveStock'], Blob>['body']) => this.client.call('moveStock', { body });
+  readCounts = (file: Blob) => this.client.call('readCounts', { body: csv(file) });
+  readDues = (file: Blob) => this.client.call('readDues', { body: csv(file) });
+  planDay = (days: number) => this.client.call('readPlanDay', { query: { days } });
+  planQueue = (known: number) => this.client.call('readQueue', { query: { known } });
+  givePlanOut = (body: Sent<Contract['givePlanOut'], Blob>['body']) => this.client.call('givePlanOut', { body });
+  givenPlans = () => this.client.call('listGivenPlans', {});
+  givenPlan = (revision: number) => this.client.call('readGivenPlan', { params: { revision } });
 
   gauges = () => this.client.call('listGauges', {});
   keepGauge = (body: Gauge) => this.client.call('keepGauge', { body });

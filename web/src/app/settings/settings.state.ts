@@ -16,6 +16,8 @@ export interface Settings {
   /** The station's force gauge and caliper; null: values are typed. */
   readonly gauge: string | null;
   readonly caliper: string | null;
+  /** The bench this device stands at; null: none, or nobody has said. */
+  readonly bench: string | null;
   /** CSS pixels per millimetre, as measured with a ruler; 1.5 to 20 is what screens have. */
   readonly pxPerMm: number | null;
   /** What was set on this device and goes before what the shop says. */
@@ -55,6 +57,7 @@ function settingsOf(kept: Readonly<Record<string, unknown>>): Settings {
     keepsByNumber: kept['keepsByNumber'] === true,
     gauge: text(kept['gauge']),
     caliper: text(kept['caliper']),
+    bench: text(kept['bench']),
     pxPerMm: typeof px === 'number' && px >= 1.5 && px <= 20 ? px : null,
     own: ownOf(kept),
     ...{ forceDecimals: PLAIN_SETTINGS.forceDecimals, lengthDecimals: PLAIN_SETTINGS.lengthDecimals },

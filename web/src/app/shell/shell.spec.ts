@@ -48,7 +48,7 @@ describe('The frame of every page', () => {
 
   it('leads to every room by its name, and to the content past them all', async () => {
     const rooms = [...bench.element.querySelectorAll('nav[aria-label=Main] a')].map((a) => a.textContent?.trim());
-    expect(rooms).toEqual(['Bench', 'Lots', 'Charts', 'Records', 'Shop']);
+    expect(rooms).toEqual(['Bench', 'Lots', 'Plan', 'Charts', 'Records', 'Shop']);
     bench.element.querySelector<HTMLElement>('a.skip')?.click();
     await bench.settle();
     expect(document.activeElement?.id).toBe('content');

@@ -14,6 +14,7 @@ import { ShellNotices } from './shell-notices';
 const ROOMS = [
   { to: '/bench', name: 'Bench' },
   { to: '/lots', name: 'Lots' },
+  { to: '/plan', name: 'Plan' },
   { to: '/charts', name: 'Charts' },
   { to: '/records', name: 'Records' },
   { to: '/shop', name: 'Shop' },

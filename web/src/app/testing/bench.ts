@@ -1,6 +1,6 @@
 import { type ComponentHarness, type HarnessQuery } from '@angular/cdk/testing';
 import { TestbedHarnessEnvironment } from '@angular/cdk/testing/testbed';
-import { provideZonelessChangeDetection, signal, type Type } from '@angular/core';
+import { provideZonelessChangeDetection, signal, type Provider, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
 import { provideStore, Store } from '@ngrx/store';
@@ -35,6 +35,8 @@ export class Bench<T> {
       inputs?: Record<string, unknown>;
       /** What this device has kept from before. */
       kept?: Readonly<Record<string, string>>;
+      /** What stands in the place of something the page would open by itself. */
+      providers?: readonly Provider[];
     } = {},
   ): Promise<Bench<T>> {
     localStorage.clear();
@@ -66,11 +68,13 @@ export class Bench<T> {
             limits: () => Promise.resolve([]),
             listColumns: () => Promise.resolve([]),
             keepListColumns: () => Promise.resolve({}),
+            planQueue: () => Promise.resolve({ revision: 0, given: null, zone: 'UTC', made: [], checks: [] }),
             ...options.api,
           },
         },
         { provide: Live, useValue: live },
         { provide: NZ_I18N, useValue: en_US },
+        ...(options.providers ?? []),
       ],
     });
     const store = TestBed.inject(Store);

@@ -1,0 +1,157 @@
+import { asPlan, byDueDate, modelOf, planBounds, type PlanWork } from '@tug-mark/core';
+import type { PlanAsked, PlanFound } from '../../workers/plan.messages';
+import { Bench } from '../testing/bench';
+import { COMBINATION, givenPlan, planDay } from '../testing/made-up-plan';
+import { PlanPage } from './plan-page';
+import { PlanWorkers } from './plan-search';
+
+/** In place of a worker: the order of due dates at once, proven, as it would be told in the end. */
+const asked: PlanAsked[] = [];
+const workers = {
+  open: () => ({
+    close: () => undefined,
+    work: {
+      search: (wanted: PlanAsked, tell: (found: PlanFound) => void) => {
+        asked.push(wanted);
+        tell({ plan: asPlan(byDueDate(modelOf(wanted.work))), share: 1, isProven: false, isLast: true });
+        return Promise.resolve();
+      },
+      stop: () => Promise.resolve(),
+      beside: (work: PlanWork) => {
+        const model = modelOf(work);
+        return Promise.resolve({ byDue: asPlan(byDueDate(model)), bounds: planBounds(model), leastEnd: 60 });
+      },
+      remedies: () => Promise.resolve([]),
+    },
+  }),
+};
+
+describe('The plan page', () => {
+  let bench: Bench<PlanPage>;
+  const givePlanOut = jasmine.createSpy('givePlanOut');
+  const open = async (day = planDay(), role: 'engineer' | 'technician' = 'engineer') => {
+    asked.length = 0;
+    givePlanOut.calls.reset();
+    givePlanOut.and.resolveTo(givenPlan({ revision: 4 }));
+    bench = await Bench.open(PlanPage, {
+      role,
+      api: { planDay: () => Promise.resolve(day), givePlanOut, givenPlans: () => Promise.resolve([]) },
+      providers: [{ provide: PlanWorkers, useValue: workers }],
+    });
+    await bench.settle();
+  };
+  afterEach(() => {
+    bench.close();
+  });
+  const job = (id: string) => bench.element.querySelector<HTMLButtonElement>(`[data-job="${id}"]`);
+  const key = async (on: HTMLElement | null, name: string) => {
+    on?.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true, cancelable: true }));
+    await bench.settle();
+  };
+
+  it('says when all is done, beside what the order of due dates would come to', async () => {
+    await open();
+    expect(bench.element.querySelector('h1')?.textContent).toMatch(/Thursday is done at \d\d:\d\d, nothing late/);
+    expect(bench.text).toContain('By due date alone it would end at');
+    expect(bench.element.querySelectorAll('.job').length).toBe(3);
+  });
+
+  it('says why a job is there and what it takes when it is chosen', async () => {
+    await open();
+    job(`${COMBINATION}/0`)?.click();
+    await bench.settle();
+    expect(bench.text).toContain('Why here: ring M4');
+    expect(bench.text).toContain(
+      '48 pieces of Chassis on 0.75 mm², and 5 samples, 2 to be pulled, 1 expected to be made again.',
+    );
+    expect(bench.text).toContain('22 s a piece, the shop’s own number.');
+  });
+
+  it('tells by keys what a move comes to before it is made, and puts it there with Enter', async () => {
+    await open();
+    const before = job('b/0');
+    await key(before, 'm');
+    await key(before, 'ArrowLeft');
+    const said = bench.element.querySelector('.weighed')?.textContent ?? '';
+    expect(said).toMatch(/ends at/);
+    expect(bench.element.querySelector('.mark')).not.toBeNull();
+    await key(job('b/0'), 'Enter');
+    expect(bench.element.querySelector('.weighed')?.textContent).toContain('Moved.');
+    expect(bench.element.querySelector('.mark')).toBeNull();
+  });
+
+  it('lets a job in hand go with Escape, and nothing is moved', async () => {
+    await open();
+    const order = () => [...bench.element.querySelectorAll<HTMLElement>('.job')].map((one) => one.dataset['job']);
+    const before = order();
+    await key(job('b/0'), 'm');
+    await key(job('b/0'), 'ArrowLeft');
+    await key(job('b/0'), 'Escape');
+    expect(order()).toEqual(before);
+    expect(bench.element.querySelector('.weighed')?.textContent?.trim()).toBe('');
+  });
+
+  it('searches again with a job fixed or taken out, from the plan that is shown, and takes it back', async () => {
+    await open();
+    job('b/0')?.click();
+    await bench.settle();
+    await bench.press('Fix it in place');
+    expect(asked.at(-1)?.work.jobs.find(({ id }) => id === 'b/0')?.fixed?.bench).toBeDefined();
+    expect(asked.at(-1)?.before?.length).toBe(3);
+    await bench.press('Take it out');
+    expect(asked.at(-1)?.work.jobs.map(({ id }) => id)).not.toContain('b/0');
+    expect(bench.text).toContain('contact 1.5 is taken out');
+    await bench.press('Take back');
+    expect(bench.text).toContain('Taken back:');
+  });
+
+  it('answers a what-if beside the plan, to be kept or thrown away', async () => {
+    await open();
+    await bench.press('What if');
+    await bench.choose('which', 'T');
+    await bench.press('Try it out');
+    expect(bench.text).toContain('T fails.');
+    expect(asked.at(-1)?.work.tools).toEqual([]);
+    await bench.press('Throw it away');
+    expect(bench.text).not.toContain('T fails.');
+    await bench.press('Try it out');
+    await bench.press('Keep it as the plan');
+    expect(bench.text).toContain('Changed here');
+    expect(bench.text).toContain('no tool of the shop makes it');
+  });
+
+  it('is given out with the score it was made with, as the next after the one it began from', async () => {
+    await open(planDay({ given: givenPlan() }));
+    expect(bench.text).toContain('Plan 3, given out by Marek');
+    await bench.press('Give out this plan');
+    expect(bench.text).toContain('It replaces plan 3 of Marek: 3 jobs, of which 0 are moved.');
+    await bench.press('Give it out');
+    expect(givePlanOut).toHaveBeenCalledOnceWith(jasmine.objectContaining({ base: 3, moved: [] }));
+    expect(bench.text).toContain('Plan 4 is given out');
+  });
+
+  it('keeps in the order of the plan given out what should be done by now and is not', async () => {
+    // Two hours later nothing is made: the same order, from now on.
+    await open(planDay({ given: givenPlan(), start: '2026-11-26T08:00:00.000Z' }));
+    const order = [...bench.element.querySelectorAll<HTMLElement>('.job')]
+      .sort((a, b) => parseFloat(a.style.left) - parseFloat(b.style.left))
+      .map((one) => one.dataset['job']);
+    expect(order).toEqual(givenPlan().placed.map((one) => one.job));
+    expect(asked).toEqual([]);
+  });
+
+  it('shows a technician the plan, and no way to change it', async () => {
+    await open(planDay({ given: givenPlan() }), 'technician');
+    expect(bench.text).not.toContain('Give out this plan');
+    job('b/0')?.click();
+    await bench.settle();
+    expect(bench.text).toContain('An engineer moves jobs and gives out the plan.');
+    await key(job('b/0'), 'm');
+    expect(bench.element.querySelector('.in-hand')).toBeNull();
+  });
+
+  it('says what is missing where nothing can be planned', async () => {
+    await open(planDay({ about: [] }, { benches: [], jobs: [] }));
+    expect(bench.text).toContain('No bench is written down yet');
+  });
+});
