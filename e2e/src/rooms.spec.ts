@@ -62,6 +62,18 @@ describe('Every room', () => {
       await openShelf(browser, shelf);
       await at(shelf, sees);
     }
+    await browser.press('Plan');
+    for (const [sheet, sees] of [
+      ['Board', 'By due date alone'],
+      ['At each bench', 'What comes next'],
+      ['To cut and pick', 'Parts to draw'],
+      ['Stock', 'reel 2231'],
+      ['What testing costs', 'Destroyed with samples'],
+      ['Benches and hours', 'Hours of every week'],
+    ] as const) {
+      await browser.click(By.xpath(`//tm-plan-room/nav//a[normalize-space(.)='${sheet}']`));
+      await at(sheet, sees);
+    }
     for (const [room, sees] of [
       ['Bench', 'Sensor bar'],
       ['Lots', 'L-0402'],

@@ -11,7 +11,6 @@ import {
   signOut,
   takeSeat,
   takeToolByKeys,
-  takeToolByMouse,
 } from './bench';
 import { Browser } from './browser';
 import { Server } from './server';
@@ -95,12 +94,6 @@ try {
   await browser.sees('Pull piece 101');
   await browser.driver.sleep(900);
   await picture('lot');
-  await openCombination(browser, 'FL-OC-2825', 'FL-W-0150', 'Sensor bar');
-  const cut = /bench\/([0-9a-f-]+)/.exec(await browser.driver.getCurrentUrl())?.[1] ?? '';
-  await browser.go(`/heights/${cut}`);
-  await browser.sees('Height and pull both hold');
-  await browser.driver.sleep(600);
-  await picture('heights');
   await openCombination(browser, 'FL-OC-1508', 'FL-W-0100', 'Sensor bar');
   await climbTo(browser, 'Look');
   await browser.press('Piece 2');
@@ -125,28 +118,6 @@ try {
   await browser.press('Set-up sheet');
   await browser.shown(By.css('.sheet svg'));
   await picture('sheet');
-  await openCombination(browser, 'FL-OC-4810', 'FL-W-0100', 'Mast loom');
-  await climbTo(browser, 'Tool');
-  await takeToolByMouse(browser);
-  const bullet = /bench\/([0-9a-f-]+)/.exec(await browser.driver.getCurrentUrl())?.[1] ?? '';
-  await browser.go(`/bench/${bullet}/mating`);
-  for (const pair of [
-    ['21', '20', '18.6', '17.4'],
-    ['22', '19', '16.8'],
-  ]) {
-    for (const [i, off] of pair.entries()) {
-      await browser.sees(`cycle ${[1, 2, 5, 10][i]}: `);
-      await browser.click(By.id('mating-on'));
-      await browser.keys('40', Key.TAB, off, Key.ENTER);
-    }
-    if (pair.length === 4) {
-      await browser.sees('passes over 10 cycles');
-      await browser.keys('a');
-    }
-  }
-  await browser.sees('Pair 2, cycle 10');
-  await browser.driver.sleep(600);
-  await picture('mating');
   await browser.turnTo('/bench');
   await browser.press('Mast loom');
   await browser.press('Its connectors, cavity by cavity');
@@ -177,6 +148,17 @@ try {
   await browser.choose('compare-with', 'FL-SPEC-07 rev C');
   await browser.sees('rows differ');
   await picture('limits');
+  await signOut(browser);
+  await takeSeat(browser, 'Marek');
+  await browser.press('Plan');
+  await browser.sees('Search longer', 40_000);
+  await browser.click(By.css('tm-plan-board .line:nth-of-type(2) .job:nth-of-type(2), tm-plan-board .job'));
+  await browser.sees('What it takes');
+  await browser.driver.executeScript('window.scrollTo(0, 0)');
+  await picture('plan');
+  await browser.press('To cut and pick');
+  await browser.sees('Parts to draw');
+  await picture('cut');
 } finally {
   await browser.close();
   gauge.close();
