@@ -27,6 +27,7 @@ import { connect } from '../src/db/connect';
 import { migrate } from '../src/db/migrate';
 import { loadDemo } from '../src/demo/loadDemo';
 import { DEMO_SIGN_INS } from '../src/shop/demoSignIns';
+import { rebuildStandings } from '../src/standing/rebuild';
 import { verifyJournals, verifyShop } from '../src/verify/verifyShop';
 
 export const DEMO_FOLDER = fileURLToPath(new URL('../../demo', import.meta.url));
@@ -47,7 +48,11 @@ async function makeTemplate(admin: Knex, kind: 'demo' | 'empty'): Promise<string
   await admin.raw(`CREATE DATABASE ${name}`);
   const db = connect(urlOf(name), 4);
   await migrate(db);
-  if (kind === 'demo') await loadDemo(db, DEMO_FOLDER, new Date());
+  if (kind === 'demo') {
+    await loadDemo(db, DEMO_FOLDER, new Date());
+    // Worked out once, and not by each shop that is copied from here.
+    await rebuildStandings(db);
+  }
   await db.destroy();
   return name;
 }
@@ -67,7 +72,7 @@ export class Shop {
     const database = `shop_${randomUUID().replaceAll('-', '')}`;
     try {
       const template = await (templates[kind] ??= makeTemplate(admin, kind));
-      await admin.raw(`CREATE DATABASE ${database} TEMPLATE ${template}`);
+      await admin.raw(`CREATE DATABASE ${database} TEMPLATE ${template} STRATEGY FILE_COPY`);
     } finally {
       await admin.destroy();
     }
