@@ -80,6 +80,7 @@ export function makeWork({ jobs: count, seed, hasPrecedence }: InstanceKind): Pl
       label: `Tool ${t + 1}`,
       bench: `b${t % benchCount}`,
       set: settings[0] as ToolSetting,
+      proof: null,
       minutes: { frame: 5, die: 6, nest: 0, selector: 1, positioner: 4, grip: 1, reel: 5 },
       settings,
       families: [t % 12, (t * 5 + 3) % 12],

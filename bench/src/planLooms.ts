@@ -26,6 +26,7 @@ export function makeLooms(count: number, seed: number): PlanWork {
   const tools = Array.from({ length: Math.max(3, Math.round(count / 14)) }, (_, t) => ({
     ...{ id: `T${t}`, label: `T${t}`, bench: `B${t % benchCount}`, isPress: t % 5 === 4 },
     set: { ...NOTHING, die: 'a', nest: '1' },
+    proof: null,
     minutes: {
       frame: t % 5 === 4 ? 15 : 0.5,
       die: t % 5 === 4 ? 14 : 6,

@@ -350,7 +350,7 @@ export function plantedDay(jobs: number, seed: number): { work: PlanWork; best: 
       ...work,
       benches: all.map((line) => ({ id: `b${line}`, label: `b${line}`, heater: null, stripper: null })),
       tools: all.map((line) => ({
-        ...{ id: `t${line}`, label: `t${line}`, bench: `b${line}`, set: { ...NOTHING, die: 'd0' } },
+        ...{ id: `t${line}`, label: `t${line}`, bench: `b${line}`, set: { ...NOTHING, die: 'd0' }, proof: null },
         minutes: { frame: 5, die: 6, nest: 0, selector: 1, positioner: 2, grip: 1, reel: 5 },
       })),
       people: all.map((line) => ({
@@ -425,6 +425,7 @@ async function againstHighs() {
           label: 't',
           bench: 'b',
           set: { ...NOTHING, die: 'd0', selector: '4' },
+          proof: null,
           minutes: { frame: 5, die: 6, nest: 0, selector: 2, positioner: 2, grip: 1, reel: 5 },
         },
       ],

@@ -5,6 +5,7 @@ export * from './parts';
 export * from './people';
 export * from './moving';
 export * from './plainSettings';
+export * from './jobsFile';
 export * from './plan';
 export * from './planWork';
 export * from './shop';

@@ -169,6 +169,24 @@ export const givenHeadSchema = givenPlanSchema
   .extend({ planned: z.number().int(), moved: z.number().int() });
 export type GivenHead = z.infer<typeof givenHeadSchema>;
 
+/** A plan given out beside what the journal says of it while it counted. Minutes count from its `start`. */
+export const planWentSchema = z.object({
+  plan: givenPlanSchema,
+  /** Up to when it counted: the next one was given out then, or it is now. */
+  until: instant,
+  isOver: z.boolean(),
+  gone: z.array(
+    z.object({
+      combination: z.uuid(),
+      begun: z.number().nullable(),
+      last: z.number().nullable(),
+      made: z.number().int(),
+      setUps: z.number().int(),
+    }),
+  ),
+});
+export type PlanWent = z.infer<typeof planWentSchema>;
+
 /** What the benches have to know of the plan: what is next, how far it is, what has to be checked first. */
 export const planQueueSchema = z.object({
   /** Of the plan given out last; 0: none was. */

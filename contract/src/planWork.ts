@@ -44,7 +44,7 @@ export const planWorkSchema: z.ZodType<PlanWork> = z.object({
   ),
   tools: z.array(
     z.object({
-      ...{ id: text, label: text, bench: text, set: toolSettingSchema },
+      ...{ id: text, label: text, bench: text, set: toolSettingSchema, proof: text.nullable() },
       minutes: z.object({
         ...{ frame: minutes, die: minutes, nest: minutes, selector: minutes, positioner: minutes },
         ...{ grip: minutes, reel: minutes },

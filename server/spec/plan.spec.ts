@@ -1,4 +1,4 @@
-import type { FloorKept, GivenHead, GivenPlan, PlanDay, PlanQueue } from '@tug-mark/contract';
+import type { FloorKept, GivenHead, GivenPlan, JobsFile, PlanDay, PlanQueue, PlanWent } from '@tug-mark/contract';
 import { asPlan, byDueDate, checkPlan, endOfPlan, modelOf, type PartStock, type Plan } from '@tug-mark/core';
 import { randomUUID } from 'node:crypto';
 import { readPlanDay } from '../src/plan/planDay';
@@ -169,8 +169,10 @@ describe('What each bench does next', () => {
 
   it('is counted from where the plan was given out; what is scrapped is to be made once more', async () => {
     const { id } = await odile.combination(...FRESH);
-    const pieces = (await readDay()).about.find(({ combination }) => combination === id)?.pieces ?? 0;
-    expect(pieces).toBeGreaterThan(20);
+    const leftOf = ({ about }: PlanDay) =>
+      about.filter(({ combination }) => combination === id).reduce((sum, one) => sum + one.pieces, 0);
+    const pieces = leftOf(await readDay());
+    expect(pieces).toBeGreaterThan(22);
     await proveSetUp(odile, id);
     await releaseSetUp(await shop.signIn('Ines'), id);
     await openLot(odile, id, { pieces });
@@ -189,11 +191,11 @@ describe('What each bench does next', () => {
       [null],
     );
     expect((await readQueue()).made).toEqual([]);
-    const { id: counted } = await made(26, 2);
-    expect((await readQueue()).made).toEqual([{ combination: id, made: 18 }]);
+    const { id: counted } = await made(22, 2);
+    expect((await readQueue()).made).toEqual([{ combination: id, made: 14 }]);
     // Counted wrong, and said so: what was corrected counts no more.
     const right = { kind: 'progress', lot: 1, step: 2, what: 'made', made: 20, note: '' } as const;
-    await odile.kept(id, right, { corrects: counted, why: 'six of them were of another lot' });
+    await odile.kept(id, right, { corrects: counted, why: 'two of them were of another lot' });
     expect((await readQueue()).made).toEqual([{ combination: id, made: 12 }]);
     // A piece that fails holds back what was made since the good one; quality has it thrown away.
     await look(20);
@@ -213,12 +215,34 @@ describe('What each bench does next', () => {
       },
     });
     const day = await readDay();
-    const left = day.about.filter(({ combination }) => combination === id).reduce((sum, one) => sum + one.pieces, 0);
     // Of 20 made, 18 are thrown away besides the two that were pulled.
-    expect(left).toBe(pieces - 20 + 18);
+    expect(leftOf(day)).toBe(pieces - 20 + 18);
     expect(day.happened.find(({ combination }) => combination === id)).toEqual(
       jasmine.objectContaining({ what: 'lot', made: 20, by: 'Odile', endedAt: null }),
     );
+  });
+
+  it('is set beside what was planned, for as long as that plan counted', async () => {
+    const { id } = await odile.combination('FL-FK-0406', 'FL-W-0100', 'Sensor bar');
+    const before = await readDay();
+    const { revision } = (await give(marek, before, planOf(before))).json<GivenPlan>();
+    const read = () => odile.get<PlanWent>(`/api/plan/given/${revision}/went`);
+    const rowOf = ({ gone }: PlanWent) => gone.find(({ combination }) => combination === id);
+    expect(rowOf(await read())).toBeUndefined();
+    // L-0407: 180 of 400 are made, in eight steps.
+    const kept = (step: number, made: number) =>
+      odile.kept(id, { kind: 'progress', lot: 1, step, what: 'made', made, note: '' });
+    await kept(9, 190);
+    const going = await read();
+    expect([going.isOver, rowOf(going)?.made, rowOf(going)?.setUps]).toEqual([false, 10, 0]);
+    expect(rowOf(going)?.begun).toBeGreaterThanOrEqual(0);
+    // Another plan counts from now on: what is made then is not of this one.
+    const now = await readDay();
+    await give(marek, now, planOf(now));
+    await kept(10, 195);
+    const over = await read();
+    expect([over.isOver, rowOf(over)?.made]).toEqual([true, 10]);
+    expect((await odile.call('GET', '/api/plan/given/9999/went')).statusCode).toBe(404);
   });
 
   it('is sent with its plan only to who has another one', async () => {
@@ -251,6 +275,20 @@ describe('The floor of a shop', () => {
     expect(refused.errors?.[0]?.text).toContain('has two shifts over each other on Monday');
   });
 
+  it('learns from what was made outside of its hours too: who counts pieces is there', async () => {
+    const before = await readDay();
+    const { revision, floor } = await odile.get<FloorKept>('/api/plan/floor');
+    // An hour, half a day away from now.
+    const hour = (ahead: number) => `${String((new Date().getHours() + ahead) % 24).padStart(2, '0')}:00`;
+    const hours = floor.hours.map((own) => ({ ...own, from: hour(11), to: hour(12), breaks: [] }));
+    const body = { revision, floor: { ...floor, hours } };
+    expect((await marek.call('PUT', '/api/plan/floor', body)).statusCode).toBe(200);
+    const after = await readDay();
+    expect(after.learned.pieces.length).toBe(before.learned.pieces.length);
+    expect(after.learned.pieces.every(({ isEnough }, i) => isEnough === before.learned.pieces[i]?.isEnough)).toBeTrue();
+    await marek.call('PUT', '/api/plan/floor', { revision: revision + 1, floor });
+  });
+
   it('has its hours as CSV both ways', async () => {
     const { body } = await odile.call('GET', '/api/plan/hours.csv');
     expect(body).toContain('Odile,Mon Tue Wed Thu Fri Sat Sun,06:00,14:30,09:00-09:15 11:30-12:00');
@@ -269,6 +307,43 @@ describe('The floor of a shop', () => {
     ]);
     // What was read before still stands.
     expect((await odile.get<FloorKept>('/api/plan/floor')).floor.hours.length).toBe(2);
+  });
+
+  it('has its jobs as JSON both ways: lists it has not are made, of those it has the day is taken over, all or none', async () => {
+    const file = await odile.get<JobsFile>('/api/plan/jobs');
+    expect(file.lists.map(({ name }) => name)).toEqual(['Chassis loom', 'Mast loom', 'Sensor bar']);
+    const send = (lists: unknown[]) => odile.call('POST', '/api/plan/jobs', { ...file, lists });
+    // The same again changes nothing.
+    expect((await send(file.lists)).json()).toEqual({ lists: 3, made: 0 });
+    // As lists of another name they become the same combinations.
+    const others = file.lists.map((list) => ({ ...list, id: randomUUID(), name: `${list.name} 2`, due: '2031-02-01' }));
+    const made = await send([...others, { ...file.lists[0], due: '2031-01-15', priority: 9 }]);
+    expect(made.statusCode).withContext(made.body).toBe(200);
+    expect(made.json()).toEqual({ lists: 4, made: 3 });
+    const again = await odile.get<JobsFile>('/api/plan/jobs');
+    for (const { name, wires, cut } of file.lists) {
+      const other = again.lists.find((list) => list.name === `${name} 2`);
+      expect(other)
+        .withContext(name)
+        .toEqual(jasmine.objectContaining({ wires, cut, due: '2031-02-01' }));
+    }
+    expect(again.lists[0]).toEqual(jasmine.objectContaining({ name: 'Chassis loom', due: '2031-01-15', priority: 9 }));
+    const combinations = async (list: string) =>
+      (await shop
+        .db('combinations')
+        .where({ list })
+        .orderBy('number')
+        .select('terminal', 'wire', 'pieces')) as object[];
+    expect(await combinations('Mast loom 2')).toEqual(await combinations('Mast loom'));
+    // One that cannot be read: nothing of the file is taken, and its problem says in which list it is.
+    const [first] = file.lists;
+    const wires = [{ ...first?.wires[0], wirePart: 'NOPE' }];
+    const fresh = { ...first, id: randomUUID(), name: 'Fresh' };
+    const refused = problemOf(await send([fresh, { ...first, id: randomUUID(), name: 'Wrong', wires }]));
+    expect(refused.errors?.map(({ row, where }) => [row, where])).toEqual([[2, 'Wrong: wire part']]);
+    expect((await odile.get<JobsFile>('/api/plan/jobs')).lists.map(({ name }) => name)).not.toContain('Fresh');
+    expect(problemOf(await send([{ ...first, wires: first?.wires.slice(1) }])).code).toBe('name-taken');
+    expect(problemOf(await send([{ ...first, wires: [] }])).code).toBe('shape-wrong');
   });
 
   it('lists say when they are due and what that weighs, one by one or by CSV', async () => {

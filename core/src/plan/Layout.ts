@@ -73,7 +73,7 @@ export class Layout {
     this.toolFree.fill(0);
     this.toolBench.set(tools.bench);
     this.toolSet.set(tools.set);
-    this.toolProof.fill(-1);
+    this.toolProof.set(tools.proof);
     this.listEnd.fill(0);
     this.people.clear();
     this.quality.clear();

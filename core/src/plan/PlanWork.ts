@@ -52,6 +52,8 @@ export interface PlanTool {
   /** Bench it stands at when the plan begins. */
   readonly bench: string;
   readonly set: ToolSetting;
+  /** Proof whose samples were made with it as it stands and are good; null: none that is known. */
+  readonly proof: string | null;
   /** Minutes of each part; `frame` to take it to another bench and mount it there. A locator's trial crimps are in its minutes. */
   readonly minutes: Readonly<Record<SettingPart | 'frame', number>>;
 }
@@ -87,7 +89,7 @@ export interface PlanJob {
   readonly isProved: boolean;
   /** Jobs that have to be ended first. */
   readonly after: readonly string[];
-  /** Not before this minute: what it takes arrives then. */
+  /** Not before this minute: what it takes arrives then, or its release. */
   readonly from: number;
   /** It stays where it stands. */
   readonly fixed: PlanPlace | null;

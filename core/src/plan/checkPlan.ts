@@ -182,7 +182,7 @@ function checkChanges(
   const tools = new Map(
     work.tools.map((tool) => [
       tool.id,
-      { tool, at: tool.bench, set: tool.set as Record<string, string | null>, proof: '' },
+      { tool, at: tool.bench, set: tool.set as Record<string, string | null>, proof: tool.proof },
     ]),
   );
   const benches = new Map(

@@ -2,7 +2,8 @@ import { at } from './at';
 import type { Model } from './model';
 
 /** Minutes a job is held up by samples at least, should it be the first of its proof. */
-const leastSamples = (model: Model, job: number): number => (model.isProved[job] ? 0 : at(model.setUp, job));
+const leastSamples = (model: Model, job: number): number =>
+  model.isProved[job] || model.tools.proof.includes(at(model.proof, job)) ? 0 : at(model.setUp, job);
 
 /** How many jobs each proof has. */
 function usersOf(model: Model): Map<number, number> {

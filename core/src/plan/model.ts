@@ -49,6 +49,8 @@ export interface Model {
   readonly tools: {
     readonly bench: Int32Array;
     readonly set: Int32Array;
+    /** Proof whose samples are good with the tool as it stands then; -1: none that is known. */
+    readonly proof: Int32Array;
     readonly frame: Int32Array;
     /** Settings of each tool, the one it has when the plan begins among them. */
     readonly settings: readonly (readonly ToolSetting[])[];
@@ -95,6 +97,7 @@ export function modelOf(work: PlanWork): Model {
   const { jobs, left } = plannable(work);
   const jobAt = place(jobs);
 
+  const proofs = new Numbers<string>();
   const strips = { notch: new Numbers<string | null>(), stop: new Numbers<string | null>() };
   strips.notch.of(null);
   strips.stop.of(null);
@@ -118,7 +121,6 @@ export function modelOf(work: PlanWork): Model {
     ways[j + 1] = way.length;
   });
   const leastRun = Int32Array.from(jobs.keys(), (j) => Math.min(...way.slice(ways[j], ways[j + 1]).map((w) => w[3])));
-  const proofs = new Numbers<string>();
   const afters = jobs.map(({ after }) => Int32Array.from(after.flatMap((id) => jobAt.get(id) ?? [])));
   const befores: number[][] = jobs.map(() => []);
   afters.forEach((all, j) => {
@@ -158,6 +160,7 @@ export function modelOf(work: PlanWork): Model {
     tools: {
       bench: Int32Array.from(work.tools, ({ bench }) => benchAt.get(bench) ?? -1),
       set: new Int32Array(work.tools.length),
+      proof: Int32Array.from(work.tools, ({ proof }) => (proof === null ? -1 : proofs.of(proof, proof))),
       frame: Int32Array.from(work.tools, ({ minutes }) => Math.ceil(minutes.frame)),
       settings: settings.map(({ all }) => all),
       count: Int32Array.from(settings, ({ all }) => all.length),

@@ -11,6 +11,7 @@ import {
   Layout,
   modelOf,
   planBounds,
+  planFrom,
   type FoundPlan,
   type Model,
   type Plan,
@@ -240,6 +241,18 @@ const layOut = (model: Model, { order, ways, people, isFirm }: FoundPlan) =>
   new Layout(model).layOut(order, ways, people, isFirm);
 
 describe('Any plan of any work', () => {
+  it('ends at once where it is stopped before it began, with a plan that can be done', () => {
+    fc.assert(
+      fc.property(anyWork(14), (of) => {
+        const model = modelOf(of);
+        let last: FoundPlan | null = null;
+        for (const one of improve(model, 3, () => 1)) last = one;
+        if (last) expect(checkPlan(of, planFrom(model, last))).toEqual([]);
+      }),
+      { numRuns: 20 },
+    );
+  });
+
   it('has no fault that a checker finds which shares nothing with the planner', () => {
     fc.assert(
       fc.property(anyWork(14), upTo(1000), (of, seed) => {

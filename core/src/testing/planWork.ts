@@ -11,7 +11,7 @@ export const early = (id: string, day = 0): PlanPerson => ({
   shifts: [{ from: day + 360, to: day + 840, breaks: [{ from: day + 540, to: day + 555 }] }],
 });
 export const tool = (id: string, changes: Partial<PlanTool> = {}): PlanTool => ({
-  ...{ id, label: id, bench: 'B1', set: setting({ die: 'A', nest: '1' }) },
+  ...{ id, label: id, bench: 'B1', set: setting({ die: 'A', nest: '1' }), proof: null },
   minutes: { frame: 5, die: 6, nest: 0, selector: 1, positioner: 2, grip: 1, reel: 5 },
   ...changes,
 });
@@ -83,7 +83,7 @@ export const anyWork = (most: number): fc.Arbitrary<PlanWork> =>
             stripper: { set: { notch: '2', stop: '6' }, minutes: { notch: 1, stop: 1 } },
           },
         ],
-        tools: [tool('T0'), tool('T1', { bench: 'B2' }), tool('T2', { set: setting({ selector: '4' }) })],
+        tools: [tool('T0', { proof: 'S1' }), tool('T1', { bench: 'B2' }), tool('T2', { set: setting({ selector: '4' }) })],
         people: crew,
         quality: [{ ...early('Q'), shifts: crew[0]?.shifts ?? [] }],
         lists: dues.map((due, l) => ({ id: `L${l}`, label: `L${l}`, due, weight: l + 1 })),

@@ -29,9 +29,12 @@ interface MarkRow {
   readonly what: string | null;
 }
 
+/** Minutes within which nobody goes home and comes back: whoever counts pieces at both ends worked between them, hours or not. */
+const AT_WORK = 120;
+
 /**
  * Minutes of work between two instants for somebody: their hours where the shop has written them down, else all minutes of one day
- * and none over a night. Pauses of the lot are taken out.
+ * and none over a night. Who is there longer than the hours say is there all the same. Breaks and pauses of the lot are taken out.
  */
 function workedBy(
   person: string | undefined,
@@ -46,12 +49,11 @@ function workedBy(
     if (person === undefined || !hasHours) return b - a > DAY / 2 ? 0 : (b - a - paused) / 60_000;
     const minutes = (b - a) / 60_000;
     const shifts = shiftsOf(person, floor, zone, from, Math.min(7, Math.ceil(minutes / 1440) + 1));
-    const within = shifts.reduce((sum, shift) => {
-      const inside = (span: { readonly from: number; readonly to: number }) =>
-        Math.max(0, Math.min(span.to, minutes) - Math.max(0, span.from));
-      return sum + inside(shift) - shift.breaks.reduce((all, pause) => all + inside(pause), 0);
-    }, 0);
-    return within - paused / 60_000;
+    const inside = (span: { readonly from: number; readonly to: number }) =>
+      Math.max(0, Math.min(span.to, minutes) - Math.max(0, span.from));
+    const add = (spans: (typeof shifts)[number]['breaks']) => spans.reduce((sum, span) => sum + inside(span), 0);
+    const there = minutes <= AT_WORK ? minutes : add(shifts);
+    return there - add(shifts.flatMap(({ breaks }) => breaks)) - paused / 60_000;
   };
 }
 

@@ -1,6 +1,7 @@
 import type { Happened, PlanDay } from '@tug-mark/contract';
 import { may } from '@tug-mark/contract';
 import {
+  benchStep,
   entriesOf,
   judgeCombination,
   judgeLot,
@@ -9,12 +10,14 @@ import {
   ofCurrentRun,
   ownSeconds,
   planShop,
+  settingOf,
   readLot,
   type FloorPerson,
   type ListToMake,
   type LotHead,
   type PlanNote,
   type Plug,
+  type StandingTool,
   type ShopPlan,
   type ToMake,
   type WireToCut,
@@ -70,6 +73,8 @@ export async function readPlanDay(db: Knex, days: number, now = new Date(), most
   const lists: ListToMake[] = [];
   const wires: PlanDay['wires'] = [];
   const notReached: string[] = [];
+  const taken = await readTaken(db);
+  const standing: StandingTool[] = [];
   for (const list of rows) {
     if (toMake.length >= most) {
       notReached.push(list.name);
@@ -88,6 +93,8 @@ export async function readPlanDay(db: Knex, days: number, now = new Date(), most
           ? await readJournalOfLot(db, each.row.id, lotNumbers(each.entries).at(-1) ?? null)
           : each.entries;
         const made = toMakeOf({ ...each, entries }, now.toISOString());
+        const stands = standingOf({ ...each, entries }, taken, made.isProved);
+        if (stands) standing.push(stands);
         if (made.toMake) own.push(made.toMake);
         if (made.happened) happened.push(made.happened);
       }
@@ -104,7 +111,7 @@ export async function readPlanDay(db: Knex, days: number, now = new Date(), most
   }
   const levels = new Map(stock.map((part) => [part.part, part]));
   const plan: ShopPlan = planShop({
-    ...{ start, zone, days, floor, tools, lists, toMake },
+    ...{ start, zone, days, floor, tools, standing, lists, toMake },
     people: people
       .filter(({ active }) => active)
       .map((person): FloorPerson => ({
@@ -143,7 +150,7 @@ function tellNotReached(lists: readonly string[], most: number): PlanNote[] {
 function toMakeOf(
   { row, context, entries, setUp }: RowSetUp,
   now: string,
-): { readonly toMake: ToMake | null; readonly happened: Happened | null } {
+): { readonly toMake: ToMake | null; readonly happened: Happened | null; readonly isProved: boolean } {
   const heads = lotNumbers(entries).flatMap((lot) => readLot(entries, lot) ?? []);
   const newest = heads.at(-1);
   const verdict = newest ? judgeLot(setUp, entries, context, newest.lot, now) : null;
@@ -155,11 +162,14 @@ function toMakeOf(
   );
   const happened = happenedOf(row, newest ?? null, ofCurrentRun(entries), now);
   const pieces = row.pieces - made;
-  if (pieces <= 0) return { toMake: null, happened };
-  const { release } = judgeCombination(setUp, entries, context, now);
+  const judgement = judgeCombination(setUp, entries, context, now);
+  const { release } = judgement;
+  const { state } = benchStep(setUp, judgement, entries, verdict);
+  const isProved = release.state === 'released' || state === 'to-release';
+  if (pieces <= 0) return { toMake: null, happened, isProved };
   const stands = entriesOf(ofCurrentRun(entries), 'release').at(-1)?.body.stands ?? null;
   return {
-    happened,
+    ...{ happened, isProved },
     toMake: {
       ...{ combination: row.id, list: row.list, terminal: context.terminal, setUp, pieces },
       wires: [context.wire, ...context.together, ...context.opposite],
@@ -169,6 +179,42 @@ function toMakeOf(
       held:
         verdict?.verdict === 'held' ? `lot ${verdict.head.name} is on hold: ${verdict.headline} Clear it first.` : null,
     },
+  };
+}
+
+/** What a tool was set up for last, and whether a check says that another die is in it since. */
+interface Taken {
+  readonly combination: string;
+  readonly die: string;
+  readonly nest: string;
+}
+
+/** Of each tool the set-up it was taken for last, unless it was checked since with another die, or failed: then nobody knows how it stands. */
+async function readTaken(db: Knex): Promise<ReadonlyMap<string, Taken>> {
+  const { rows } = await db.raw<{ rows: (Taken & { tool: string })[] }>(
+    `SELECT t.tool, t.combination, t.die, t.nest
+       FROM (SELECT DISTINCT ON (body ->> 'tool') body ->> 'tool' AS tool, combination, body ->> 'die' AS die, body ->> 'nest' AS nest, at
+               FROM journal WHERE kind = 'tool' ORDER BY body ->> 'tool', at DESC) t
+      WHERE NOT EXISTS (SELECT 1 FROM tool_checks c
+              WHERE c.tool = t.tool AND c.at > t.at AND (c.die <> t.die OR NOT c.go_passed OR NOT c.no_go_stopped))`,
+  );
+  return new Map(rows.map(({ tool, ...taken }) => [tool, taken]));
+}
+
+/** The tool that stands as it was set for a combination; null where none does. */
+function standingOf(
+  { row, context, setUp }: RowSetUp,
+  taken: ReadonlyMap<string, Taken>,
+  isProved: boolean,
+): StandingTool | null {
+  const candidate = setUp.toolChoice.candidates.find(({ tool, die, nest }) => {
+    const last = taken.get(tool.part);
+    return last?.combination === row.id && last.die === die.id && last.nest === nest.id;
+  });
+  if (!candidate) return null;
+  return {
+    ...{ tool: candidate.tool.part, set: settingOf(candidate, context.terminal) },
+    ...{ combination: row.id, isProved },
   };
 }
 

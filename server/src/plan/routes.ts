@@ -12,7 +12,9 @@ import { listGiven, readGiven, readNewestGiven } from './given';
 import { givePlanOut } from './giveOut';
 import { readPlanDay } from './planDay';
 import { readQueue } from './queue';
+import { readJobsFile, writeJobsFile } from './jobsFile';
 import { moveStock, readLevels, readStock } from './stock';
+import { readWent } from './went';
 import { hoursTable, jobsTable, readCountTable, readDueTable, readHoursTable, stockTable } from './tables';
 
 /** What a plan is made from, and plans as they are given out. */
@@ -49,6 +51,11 @@ export function planRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<
   serve(app, API.writeJobs, async ({ query, reply }) =>
     csv(reply, 'jobs', jobsTable(await readPlanDay(db, query.days))),
   );
+  serve(app, API.writeJobsFile, async ({ reply }) => {
+    void reply.header('content-disposition', 'attachment; filename="jobs.json"');
+    return writeJobsFile(db);
+  });
+  serve(app, API.readJobsFile, ({ body, doer }) => readJobsFile(db, body, doer));
   serve(app, API.readDues, async ({ body, doer }) => {
     const known = (await db('wire_lists').select('id', 'name', 'archived_at')) as {
       id: string;
@@ -70,6 +77,7 @@ export function planRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise<
   serve(app, API.givePlanOut, ({ body, doer }) => givePlanOut(db, body, doer));
   serve(app, API.listGivenPlans, () => listGiven(db));
   serve(app, API.readGivenPlan, ({ params }) => readGiven(db, params.revision), { plain: true });
+  serve(app, API.readPlanWent, ({ params }) => readWent(db, params.revision), { plain: true });
   serve(app, API.writeCalendar, async ({ query, reply }) => {
     const plan = await readNewestGiven(db);
     if (!plan) throw refusals.notFound('A plan that was given out');

@@ -1,4 +1,4 @@
-import { certificateSchema, recordSchema, shopFileSchema } from '@tug-mark/contract';
+import { certificateSchema, jobsFileSchema, recordSchema, shopFileSchema } from '@tug-mark/contract';
 import { z } from 'zod';
 
 /** 'base64' is a content encoding, and says so; as a format no validator knows it. */
@@ -17,6 +17,7 @@ export function formats(): Record<string, string> {
       certificateSchema.omit({ corrections: true, seal: true }).extend(version(1)),
     ),
     'certificate-2.schema.json': text('Tug Mark certificate of a lot, version 2', certificateSchema),
+    'jobs-1.schema.json': text('Tug Mark jobs, version 1', jobsFileSchema),
     'record-1.schema.json': text(
       'Tug Mark record, version 1',
       recordSchema.omit({ seal: true, zone: true }).extend(version(1)),

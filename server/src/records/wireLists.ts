@@ -29,13 +29,12 @@ export async function importWireList(
 ): Promise<WireListKept> {
   const digest = sha256(list.bytes);
   const { table } = list;
-  const [wires, terminals, practices, parts, connectors] = await Promise.all([
-    newestRevisions(db, 'wire'),
-    newestRevisions(db, 'terminal'),
-    newestRevisions(db, 'practice'),
-    listParts(db, 'terminal'),
-    listParts(db, 'connector'),
-  ]);
+  // One after the other: inside a transaction they share one connection.
+  const wires = await newestRevisions(db, 'wire');
+  const terminals = await newestRevisions(db, 'terminal');
+  const practices = await newestRevisions(db, 'practice');
+  const parts = await listParts(db, 'terminal');
+  const connectors = await listParts(db, 'connector');
   const splices = new Set(parts.filter(isSplice).map(({ part }) => part));
   const read = readWireList(table, {
     ...{ wires: new Set(wires.keys()), terminals: new Set(terminals.keys()), splices },

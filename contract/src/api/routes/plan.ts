@@ -9,8 +9,10 @@ import {
   partStockSchema,
   planDaySchema,
   planQueueSchema,
+  planWentSchema,
   stockMoveSchema,
 } from '../../plan';
+import { jobsFileSchema } from '../../jobsFile';
 import { CSV, csvFile, define, MEBIBYTE } from '../Route';
 
 const tag = 'Plan';
@@ -106,6 +108,22 @@ export const plan = {
     query: z.object({ days }),
     answers: { 200: CSV },
   }),
+  writeJobsFile: define('writeJobsFile', {
+    tag,
+    summary: 'Every wire list on the bench with its wires and its day, as JSON',
+    who: 'signed-in',
+    answers: { 200: jobsFileSchema },
+  }),
+  readJobsFile: define('readJobsFile', {
+    tag,
+    summary:
+      'Takes wire lists with their days from JSON, whole or not at all; of those that are here already their days alone',
+    who: 'import-wire-list',
+    body: jobsFileSchema,
+    most: 16 * MEBIBYTE,
+    answers: { 200: z.object({ lists: z.number().int(), made: z.number().int() }) },
+    problems: ['list-problems', 'no-practice', 'name-taken'],
+  }),
   readDues: define('readDues', {
     tag,
     summary: 'Takes due dates and priorities of wire lists from CSV, whole or not at all',
@@ -146,6 +164,14 @@ export const plan = {
     who: 'signed-in',
     params: z.object({ revision: z.coerce.number().int().positive().max(2_147_483_647) }),
     answers: { 200: givenPlanSchema },
+    problems: ['not-found'],
+  }),
+  readPlanWent: define('readPlanWent', {
+    tag,
+    summary: 'One plan as it was given out, with what was begun, set up and made of it while it counted',
+    who: 'signed-in',
+    params: z.object({ revision: z.coerce.number().int().positive().max(2_147_483_647) }),
+    answers: { 200: planWentSchema },
     problems: ['not-found'],
   }),
   writeCalendar: define('writeCalendar', {

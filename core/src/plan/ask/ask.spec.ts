@@ -146,6 +146,24 @@ describe('What if', () => {
     ]);
   });
 
+  it('a list like one on the bench comes in: the same jobs under names of their own, in their order, sharing its set-ups', () => {
+    const fixed = { bench: 'B1', tool: 'T', person: 'Odile', start: 400 };
+    const base = work([job('a', { fixed }), job('b', { after: ['a', 'x'] }), job('x', { list: 'M' })], {
+      lists: ['L', 'M'].map((id) => ({ id, label: id, due: null, weight: 2 })),
+    });
+    const more = whatIf(base, { what: 'list-again', list: 'L', due: 700 });
+    expect(more.lists.at(-1)).toEqual({ id: 'again/L', label: 'L once more', due: 700, weight: 6 });
+    expect(
+      more.jobs.slice(3).map(({ id, list, proof, after, fixed: stays }) => [id, list, proof, after, stays]),
+    ).toEqual([
+      ['again/a', 'again/L', 'a', [], null],
+      ['again/b', 'again/L', 'b', ['again/a'], null],
+    ]);
+    const { plan } = planOf(more);
+    expect(checkPlan(more, plan)).toEqual([]);
+    expect(whatIf(base, { what: 'list-again', list: 'gone', due: 1 })).toEqual(base);
+  });
+
   it('a list comes first, or waits; a part comes later, or not at all', () => {
     expect(whatIf(shop, { what: 'list-first', list: 'L', due: 500 }).lists[0]).toEqual({
       id: 'L',

@@ -1,3 +1,4 @@
+export { howItWent, type Gone, type JobGone, type Went, type WentRow } from './howItWent';
 export { movePlan, type Move, type Moved } from './movePlan';
 export { PART_NAMES } from './partNames';
 export { freeze, later, moveLittle } from './replan';

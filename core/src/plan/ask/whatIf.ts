@@ -6,6 +6,7 @@ export type WhatIf =
   | { readonly what: 'person-away'; readonly person: string; readonly from: number; readonly to: number }
   | { readonly what: 'list-first'; readonly list: string; readonly due: number }
   | { readonly what: 'list-waits'; readonly list: string }
+  | { readonly what: 'list-again'; readonly list: string; readonly due: number }
   | { readonly what: 'part-late'; readonly jobs: readonly string[]; readonly until: number | null }
   | { readonly what: 'longer'; readonly person: string; readonly minutes: number }
   | { readonly what: 'shift'; readonly person: string; readonly from: number; readonly to: number }
@@ -32,6 +33,8 @@ export function whatIf(work: PlanWork, change: WhatIf): PlanWork {
       };
     case 'list-waits':
       return { ...work, jobs: work.jobs.filter(({ list }) => list !== change.list) };
+    case 'list-again':
+      return again(work, change.list, change.due);
     case 'part-late': {
       const late = new Set(change.jobs);
       const { until } = change;
@@ -79,6 +82,30 @@ export function whatIf(work: PlanWork, change: WhatIf): PlanWork {
       };
     }
   }
+}
+
+/** A list as one of those on the bench comes in as well: the same jobs once more, under names of their own, and in a hurry. */
+function again(work: PlanWork, name: string, due: number): PlanWork {
+  const list = work.lists.find(({ id }) => id === name);
+  if (!list) return work;
+  const own = work.jobs.filter((job) => job.list === name);
+  const ids = new Set(own.map(({ id }) => id));
+  const once = (id: string) => `again/${id}`;
+  return {
+    ...work,
+    lists: [
+      ...work.lists,
+      { id: once(name), label: `${list.label} once more`, due, weight: Math.max(5, list.weight * 3) },
+    ],
+    jobs: [
+      ...work.jobs,
+      ...own.map((job) => ({
+        ...job,
+        ...{ id: once(job.id), label: `${job.label} once more`, list: once(name), fixed: null },
+        after: job.after.filter((id) => ids.has(id)).map(once),
+      })),
+    ],
+  };
 }
 
 function cut(shift: PlanWork['people'][number]['shifts'][number], from: number, to: number): (typeof shift)[] {

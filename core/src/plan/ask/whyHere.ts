@@ -60,7 +60,9 @@ export function whyHere(model: Model, plan: Plan, id: string, clock: Clock): Why
     ...(forerunner
       ? [{ until: forerunner.end, text: `it waits for ${label(forerunner)}, ready at ${clock(forerunner.end)}` }]
       : []),
-    ...(job.from > 0 ? [{ until: job.from, text: `what it takes arrives at ${clock(job.from)}` }] : []),
+    ...(job.from > 0
+      ? [{ until: job.from, text: `what it needs, parts or a release, is there at ${clock(job.from)}` }]
+      : []),
   ].filter(({ until }) => until <= own.start);
   const [hold] = holds.toSorted((a, b) => b.until - a.until);
   const shift = model.work.people

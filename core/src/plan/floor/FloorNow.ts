@@ -2,10 +2,10 @@ import { whyUnqualified } from '../../shop';
 import type { Family, Terminal } from '../../terminal';
 import { today } from '../../time';
 import type { Tool } from '../../tool';
-import { minutesOfShift } from '../hours';
+import { axisOf, hoursOf, minutesOfShift } from '../hours';
 import type { PlanBench, PlanPerson } from '../PlanWork';
 import { shiftsOf } from './shifts';
-import type { FloorPerson, ShopSource } from './ShopSource';
+import type { FloorPerson, ShopSource, StandingTool } from './ShopSource';
 
 /** Whether something is shrunk with heat at it. */
 export const needsHeat = (terminal: Terminal): boolean => terminal.sealingHeat !== null;
@@ -22,16 +22,16 @@ export class FloorNow {
 
   constructor(private readonly source: ShopSource) {
     const { floor, start, zone, days } = source;
-    const hoursOf = ({ id, name }: FloorPerson): PlanPerson => ({
+    const shiftsOfPerson = ({ id, name }: FloorPerson): PlanPerson => ({
       ...{ id, label: name },
       shifts: shiftsOf(id, floor, zone, start, days),
     });
     this.day = today({ zone }, start);
     const makers = source.people.filter(({ makes }) => makes);
     this.makers = makers.map(({ id }) => id);
-    this.people = makers.map(hoursOf);
+    this.people = makers.map(shiftsOfPerson);
     // Whoever makes pieces is planned there: released is by others, or where there are none by the maker, in the same minutes.
-    this.quality = source.people.filter(({ makes, releases }) => releases && !makes).map(hoursOf);
+    this.quality = source.people.filter(({ makes, releases }) => releases && !makes).map(shiftsOfPerson);
     this.longest = new Map(this.people.map(({ id, shifts }) => [id, Math.max(0, ...shifts.map(minutesOfShift))]));
     const { notch, stop } = floor.minutes;
     this.benches = floor.benches.map(({ id, label, heater, stripper }): PlanBench => ({
@@ -59,6 +59,20 @@ export class FloorNow {
     const place = tool.station?.toLowerCase();
     const bench = this.source.floor.benches.find(({ places }) => places.some((one) => one.toLowerCase() === place));
     return bench?.id ?? null;
+  }
+
+  /** How a tool was set last; null where that is not on record. */
+  standingOf(tool: Tool): StandingTool | null {
+    return this.source.standing.find((one) => one.tool === tool.part) ?? null;
+  }
+
+  /** Minute by which quality can have released something that waits for it now; null where nobody of quality has hours. */
+  soonestRelease(minutes: number): number | null {
+    const axis = axisOf(this.quality);
+    const ends = this.quality.flatMap(
+      (person) => axis.clock[hoursOf(person, axis).places[minutes - 1] ?? axis.length] ?? [],
+    );
+    return ends.length ? Math.min(...ends) + 1 : null;
   }
 
   /** Whether any bench has this stripper: then the work that needs it is done there. */

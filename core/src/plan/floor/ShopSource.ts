@@ -4,7 +4,7 @@ import type { Qualified } from '../../shop';
 import type { Family, Terminal } from '../../terminal';
 import type { Tool } from '../../tool';
 import type { Wire } from '../../wire';
-import type { LeftOut, PlanWork } from '../PlanWork';
+import type { LeftOut, PlanWork, ToolSetting } from '../PlanWork';
 import type { Means, ShopFloor } from './ShopFloor';
 import type { SupplyOf } from './Supply';
 
@@ -55,6 +55,16 @@ export interface ToMake {
   readonly held: string | null;
 }
 
+/** How a tool stands since it was set last, as far as that is on record. */
+export interface StandingTool {
+  readonly tool: string;
+  readonly set: ToolSetting;
+  /** Combination it was set for. */
+  readonly combination: string;
+  /** The samples of that set-up are good: at most its release is missing. */
+  readonly isProved: boolean;
+}
+
 /** What one piece takes, and where the number is from. */
 export interface PieceTime {
   readonly seconds: number;
@@ -70,6 +80,8 @@ export interface ShopSource {
   readonly floor: ShopFloor;
   readonly people: readonly FloorPerson[];
   readonly tools: readonly Tool[];
+  /** Tools that stand as they were set for a combination. */
+  readonly standing: readonly StandingTool[];
   readonly lists: readonly ListToMake[];
   readonly toMake: readonly ToMake[];
   readonly timeOf: (family: Family, means: Means) => PieceTime;

@@ -10,6 +10,7 @@ import {
   modelOf,
   ownSeconds,
   planShop,
+  settingOf,
   shiftsOf,
   shopFloorSchema,
   testingCosts,
@@ -171,7 +172,7 @@ const listOf = (changes: Partial<ListToMake> = {}): ListToMake => ({
 const source = (changes: Partial<ShopSource> = {}): ShopSource => ({
   ...{ start: START, zone: ZONE, days: 3, floor: floorOf() },
   people: [person(ODILE, 'Odile'), person(INES, 'Ines', { makes: false, releases: true })],
-  tools: familyContext('bare-terminal').tools,
+  ...{ tools: familyContext('bare-terminal').tools, standing: [] },
   lists: [listOf()],
   toMake: [toMake('bare-terminal')],
   timeOf: (family, means) => ({ seconds: ownSeconds(EMPTY_FLOOR, family, means), pieces: 0 }),
@@ -234,7 +235,39 @@ describe('From combinations to jobs', () => {
       candidate.tool.part,
     ]);
     const plan = planShop(source({ toMake: [{ ...own, released }] }));
-    expect([plan.work.jobs[0]?.isProved, plan.about[0]?.samples]).toEqual([true, 0]);
+    // How the tool stands nobody knows: it is set once more, and its samples are made.
+    expect([plan.work.jobs[0]?.isProved, plan.about[0]?.samples]).toEqual([true, 5]);
+  });
+
+  it('a tool that stands as it was set goes on where it is: nothing is changed, and what was proved is not made again', () => {
+    const own = toMake('bare-terminal');
+    const [candidate] = own.setUp.toolChoice.candidates;
+    if (!candidate) throw new Error('a tool');
+    const stands = {
+      ...{ tool: candidate.tool.part, set: settingOf(candidate, own.terminal) },
+      ...{ combination: own.combination, isProved: true },
+    };
+    const first = (changes: Partial<ShopSource>) => {
+      const { work, about, notes } = planShop(source(changes));
+      const plan = asPlan(byDueDate(modelOf(work)));
+      expect(checkPlan(work, plan)).toEqual([]);
+      const [placed] = plan.placed;
+      if (!placed) throw new Error('a job');
+      return { ...placed, samples: about[0]?.samples, notes: notes.map(({ text }) => text) };
+    };
+    // The die is changed first, six minutes, and five samples of 1.5 min are made and released.
+    const anew = first({});
+    expect([anew.setUpEnd - anew.start, anew.release?.by, anew.samples]).toEqual([anew.changeover + 8, INES, 5]);
+    // Ines needs four minutes for its release from six on.
+    const waits = first({ standing: [stands] });
+    expect([waits.start, waits.setUpEnd, waits.changeover, waits.release, waits.samples]).toEqual([4, 4, 0, null, 0]);
+    expect(waits.notes.join()).toContain('is proved, and waits for its release');
+    // Samples were begun and are not good yet: they are made, with the tool as it stands.
+    const begun = first({ standing: [{ ...stands, isProved: false }] });
+    expect([begun.setUpEnd - begun.start, begun.changeover, begun.samples]).toEqual([8, 0, 5]);
+    // Set for something else since: it says nothing of this one.
+    const other = first({ standing: [{ ...stands, combination: 'other', set: { ...stands.set, die: 'other' } }] });
+    expect([other.release?.by, other.samples]).toEqual([INES, 5]);
   });
 
   it('heat goes to a bench that has it; without one that is said', () => {

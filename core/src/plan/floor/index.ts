@@ -1,4 +1,5 @@
 export { checkFloor, type FloorFault } from './checkFloor';
+export { settingOf } from './meansOfJob';
 export { planShop } from './planShop';
 export * from './ShopSource';
 export { daysFrom, minuteOf, shiftsOf } from './shifts';

@@ -68,11 +68,18 @@ export function jobsOfCombination(source: ShopSource, now: FloorNow, supply: Sup
     return Array.from({ length: count }, (_, part) => ({ from, pieces: upTo(part + 1) - upTo(part) }));
   });
   const isProved = each.released !== null;
+  const standing = source.standing.find((one) => one.combination === combination);
+  // With the tool as it stands nothing has to be proved once more: what lacks alone is the release.
+  const isReady = standing !== undefined && (isProved || standing.isProved);
+  const released = isReady && !isProved && !alone ? now.soonestRelease(Math.ceil(release)) : null;
   const time = timeOf(first.tool);
   // Counted down: what is still to come keeps its name when the first of them is made.
   const idOf = (part: number) => `${combination}/${parts.length - 1 - part}`;
   return {
-    notes: supplied.notes.map((text) => `${name}: ${text}`),
+    notes: [
+      ...supplied.notes,
+      ...(released === null ? [] : [`its set-up with ${standing?.tool ?? ''} is proved, and waits for its release.`]),
+    ].map((text) => `${name}: ${text}`),
     cannot: supplied.short === null ? [] : [refused('no-stock', supplied.short)],
     jobs: parts.map(({ from, pieces }, part): PlanJob => ({
       ...{ id: idOf(part), label: `${terminal.label} · ${pieces}`, list: each.list, people, heat: needsHeat(terminal) },
@@ -84,7 +91,7 @@ export function jobsOfCombination(source: ShopSource, now: FloorNow, supply: Sup
       })),
       strip: strip && stripper !== null ? { notch: strip.notch, stop: strip.stop } : null,
       ...{ setUp: setUpMinutes, release: alone ? null : Math.ceil(release), proof: combination, isProved },
-      ...{ after: [], from, fixed: null },
+      ...{ after: [], from: Math.max(from, released ?? 0), fixed: null },
     })),
     about: parts.map(({ pieces }, part): JobAbout => ({
       ...{ job: idOf(part), does: 'crimp', combination, list: each.list, label: terminal.label },
@@ -93,7 +100,7 @@ export function jobsOfCombination(source: ShopSource, now: FloorNow, supply: Sup
       wire: each.wires.map((wire) => wire.part).join(' + '),
       wireLabel: each.wires.map((wire) => wire.label).join(' + '),
       ...{ pieces, part: part + 1, parts: parts.length },
-      samples: isProved || part > 0 ? 0 : each.samples,
+      samples: isReady || part > 0 ? 0 : each.samples,
       checks: pulls(pieces),
       rework: Math.ceil(pieces * floor.rework),
       ...{ seconds: time.seconds, learnedFrom: time.pieces },

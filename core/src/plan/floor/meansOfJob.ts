@@ -3,7 +3,7 @@ import { familyName, type Terminal } from '../../terminal';
 import type { Tool, ToolCandidate } from '../../tool';
 import type { PlanTool, ToolSetting } from '../PlanWork';
 import type { ShopFloor } from './ShopFloor';
-import type { ToMake } from './ShopSource';
+import type { StandingTool, ToMake } from './ShopSource';
 
 /* With what a combination is made: tools, their settings, the stripper. */
 
@@ -38,15 +38,16 @@ export function stripOf({ preparation }: SetUp): { stripper: string; notch: stri
   return { stripper: stripper.part, notch: notch.notch.label, stop: `${strip.setPoint} mm` };
 }
 
-/** A tool as it stands: what of it was set last nobody has written down but its die and its positioner. */
-export function planTool(tool: Tool, bench: string | null, floor: ShopFloor): PlanTool {
+/** A tool as it stands: as it was set last where that is on record, else what the cabinet says of its die and its positioner. */
+export function planTool(tool: Tool, bench: string | null, floor: ShopFloor, standing: StandingTool | null): PlanTool {
   const { minutes } = floor;
   const isCarried = tool.kind === 'plier' || tool.kind === 'full-cycle';
   const die = tool.dies.find(({ mounted }) => mounted)?.id ?? null;
   const positioner = tool.positioners.find(({ mounted }) => mounted)?.id ?? null;
   return {
     ...{ id: tool.part, label: tool.part, bench: bench ?? floor.benches[0]?.id ?? '' },
-    set: { die, nest: null, selector: null, positioner, grip: null, reel: null },
+    set: standing?.set ?? { die, nest: null, selector: null, positioner, grip: null, reel: null },
+    proof: standing?.isProved ? standing.combination : null,
     minutes: {
       ...{
         die: tool.changeMinutes.die,

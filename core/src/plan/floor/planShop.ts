@@ -49,7 +49,7 @@ export function planShop(source: ShopSource): ShopPlan {
   return {
     work: {
       ...{ benches: now.benches, people: now.people, quality: now.quality },
-      tools: source.tools.map((tool) => planTool(tool, now.benchOf(tool), floor)),
+      tools: source.tools.map((tool) => planTool(tool, now.benchOf(tool), floor, now.standingOf(tool))),
       lists: source.lists.map((list) => ({ id: list.name, label: list.name, due: due(list), weight: list.weight })),
       jobs: jobs.map((job) => ({ ...job, after: [...job.after, ...(after.get(job.id) ?? [])] })),
       endWorth: floor.endWorth,

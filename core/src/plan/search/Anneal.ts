@@ -134,7 +134,10 @@ export class Anneal {
         const before = isNew ? at(tools.set, tool) : at(toolSet, tool);
         change = setMinutes(model, tool, before, set);
         if (isNew && at(tools.bench, tool) !== bench) change += at(tools.frame, tool);
-        if (before === set && (model.isProved[job] || (!isNew && at(toolProof, tool) === at(model.proof, job))))
+        if (
+          before === set &&
+          (model.isProved[job] || at(isNew ? tools.proof : toolProof, tool) === at(model.proof, job))
+        )
           samples = 0;
         stamp[tool] = mark;
         toolSet[tool] = set;
@@ -187,7 +190,8 @@ export class Anneal {
   run(hot: number, cold: number, share: () => number): void {
     for (;;) {
       const gone = share();
-      if (gone >= 1) return;
+      // No time at all is no share of it: then it is over as well.
+      if (!(gone < 1)) return;
       const heat = hot * (cold / hot) ** gone;
       for (let step = 0; step < STEPS; step++) this.step(heat);
     }

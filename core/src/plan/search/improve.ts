@@ -47,7 +47,8 @@ export function* improve(
   }
   if (!best) return;
   const n = model.jobs.length;
-  if (n < 2) return;
+  // It may have been stopped before it began.
+  if (n < 2 || done() >= 1) return;
   // Sequences first, by their differences; what comes of them is laid out, and its times lead the next round.
   const lines = new Anneal(model, next);
   const hints = new Int32Array(n).fill(-1);

@@ -74,7 +74,7 @@ describe('The bench', () => {
   it('says what the plan given out has next for whoever is here, and Begin opens that', async () => {
     const queue = { ...{ revision: 3, given: givenPlan(), zone: 'UTC' }, made: [], checks: ['T'] };
     await open([line('1')], { planQueue: () => Promise.resolve(queue) });
-    await bench.settle();
+    await bench.until(() => bench.headline.includes('at Bench 1'));
     expect(bench.headline).toBe('Next at Bench 1: ring M4 · 48.');
     expect(bench.text).toContain('Check T first.');
     await bench.key('Enter');

@@ -108,12 +108,14 @@ export class Api {
   stock = () => this.client.call('readStock', {});
   moveStock = (body: Sent<Contract['moveStock'], Blob>['body']) => this.client.call('moveStock', { body });
   readCounts = (file: Blob) => this.client.call('readCounts', { body: csv(file) });
+  readJobsFile = (body: unknown) =>
+    this.client.call('readJobsFile', { body: body as Sent<Contract['readJobsFile'], Blob>['body'] });
   readDues = (file: Blob) => this.client.call('readDues', { body: csv(file) });
   planDay = (days: number) => this.client.call('readPlanDay', { query: { days } });
   planQueue = (known: number) => this.client.call('readQueue', { query: { known } });
   givePlanOut = (body: Sent<Contract['givePlanOut'], Blob>['body']) => this.client.call('givePlanOut', { body });
   givenPlans = () => this.client.call('listGivenPlans', {});
-  givenPlan = (revision: number) => this.client.call('readGivenPlan', { params: { revision } });
+  planWent = (revision: number) => this.client.call('readPlanWent', { params: { revision } });
 
   gauges = () => this.client.call('listGauges', {});
   keepGauge = (body: Gauge) => this.client.call('keepGauge', { body });

@@ -1,9 +1,10 @@
 import { computed, inject } from '@angular/core';
 import { patchState, signalStoreFeature, type, withComputed, withMethods, withProps, withState } from '@ngrx/signals';
 import type { Signal } from '@angular/core';
-import type { PlanDay } from '@tug-mark/contract';
+import type { PlanDay, Problem } from '@tug-mark/contract';
 import { differences, dueSoon, repeatPlan, type Model, type PlacedJob, type Plan, type PlanWork } from '@tug-mark/core';
 import type { PlanBeside, PlanFound } from '../../workers/plan.messages';
+import { toProblem } from '../http/api';
 import { PlanSearch } from './plan-search';
 import type { Edit } from './plan-source';
 import type { PlanClock } from './plan-time';
@@ -26,7 +27,7 @@ export const TRY = 3_000;
 export function withFoundPlan() {
   return signalStoreFeature(
     {
-      state: type<{ day: PlanDay | null; edits: readonly Edit[] }>(),
+      state: type<{ day: PlanDay | null; edits: readonly Edit[]; problem: Problem | null }>(),
       props: type<{
         work: Signal<PlanWork | null>;
         model: Signal<Model | null>;
@@ -68,9 +69,13 @@ export function withFoundPlan() {
         if (!work) return;
         patchState(store, { found: { share: 0, isProven: false, isLast: false } });
         void compare(work);
-        await store.searching.search({ work, seed: 1, milliseconds, before: start }, ({ plan, ...found }) => {
-          if (store.work() === work) patchState(store, { plan, found });
-        });
+        try {
+          await store.searching.search({ work, seed: 1, milliseconds, before: start }, ({ plan, ...found }) => {
+            if (store.work() === work) patchState(store, { plan, found });
+          });
+        } catch (error) {
+          patchState(store, { problem: toProblem(error), found: { share: 1, isProven: false, isLast: true } });
+        }
       };
       const fromGiven = () => (store.before().length ? store.before() : null);
       return {

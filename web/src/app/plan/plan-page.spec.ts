@@ -1,7 +1,10 @@
 import { asPlan, byDueDate, modelOf, planBounds, type PlanWork } from '@tug-mark/core';
 import type { PlanAsked, PlanFound } from '../../workers/plan.messages';
+import { By } from '@angular/platform-browser';
+import { FileButton } from '../parts/file-button';
 import { Bench } from '../testing/bench';
 import { COMBINATION, givenPlan, planDay } from '../testing/made-up-plan';
+import { JobFiles } from './job-files';
 import { PlanPage } from './plan-page';
 import { PlanWorkers } from './plan-search';
 
@@ -120,6 +123,37 @@ describe('The plan page', () => {
     expect(bench.text).toContain('no tool of the shop makes it');
   });
 
+  it('asks with the hours it is told, refuses what are none, and keeps no list that is not on the bench', async () => {
+    await open();
+    await bench.press('What if');
+    const ask = async (words: string) => {
+      [...bench.element.querySelectorAll('label')].find((one) => one.textContent?.trim() === words)?.click();
+      await bench.settle();
+    };
+    await ask('somebody is away');
+    await bench.choose('which', 'Odile');
+    await bench.type('what-from', 'after lunch');
+    await bench.press('Try it out');
+    expect(bench.text).toContain('is no time of day');
+    await bench.type('what-from', '8.30');
+    await bench.type('what-hours', '-1');
+    await bench.press('Try it out');
+    expect(bench.text).toContain('is no number from 0 to');
+    await bench.type('what-hours', '2,5');
+    await bench.press('Try it out');
+    expect(bench.text).toContain('Odile is away from 08:30 for 2.5 h.');
+    expect(asked.at(-1)?.work.people[0]?.shifts.map(({ from, to }) => [from, to])).toEqual([
+      [0, 150],
+      [300, 480],
+    ]);
+    await ask('a list comes in');
+    await bench.choose('which', 'Mast');
+    await bench.press('Try it out');
+    expect(asked.at(-1)?.work.jobs.map(({ id }) => id)).toContain('again/b/0');
+    expect(bench.has('Keep it as the plan')).toBeFalse();
+    expect(bench.text).toContain('bring it in as a wire list');
+  });
+
   it('is given out with the score it was made with, as the next after the one it began from', async () => {
     await open(planDay({ given: givenPlan() }));
     expect(bench.text).toContain('Plan 3, given out by Marek');
@@ -138,6 +172,30 @@ describe('The plan page', () => {
       .map((one) => one.dataset['job']);
     expect(order).toEqual(givenPlan().placed.map((one) => one.job));
     expect(asked).toEqual([]);
+  });
+
+  it('takes lists from another program and plans them, or tells what is wrong with the file', async () => {
+    const readJobsFile = jasmine.createSpy('readJobsFile').and.resolveTo({ lists: 3, made: 2 });
+    const day = jasmine.createSpy('planDay').and.callFake(() => Promise.resolve(planDay()));
+    bench = await Bench.open(PlanPage, {
+      role: 'engineer',
+      api: { planDay: day, givenPlans: () => Promise.resolve([]), readJobsFile },
+      providers: [{ provide: PlanWorkers, useValue: workers }],
+    });
+    const files = bench.fixture.debugElement.query(By.directive(JobFiles)).queryAll(By.directive(FileButton));
+    const send = async (text: string) => {
+      (files[0]?.componentInstance as FileButton).file.emit(new File([text], 'jobs.json'));
+      await bench.settle();
+      await bench.settle();
+    };
+    await send('{"lists": []}');
+    expect(readJobsFile).toHaveBeenCalledOnceWith({ lists: [] });
+    expect(bench.text).toContain('2 lists brought in, the days of 1 list taken over.');
+    expect(day).toHaveBeenCalledTimes(2);
+    await send('no JSON');
+    expect(readJobsFile).toHaveBeenCalledTimes(1);
+    expect(bench.text).not.toContain('brought in');
+    expect(bench.element.querySelector('tm-job-files tm-problem')).not.toBeNull();
   });
 
   it('shows a technician the plan, and no way to change it', async () => {

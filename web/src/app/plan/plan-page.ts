@@ -15,6 +15,7 @@ import { Keys } from '../shell/keys';
 import { boardDays, boardOf } from './board.layout';
 import { GiveOut } from './give-out';
 import { JobBoxes } from './job-boxes';
+import { JobFiles } from './job-files';
 import { PlanBoard } from './plan-board';
 import { PlanSearch } from './plan-search';
 import { PlanSide } from './plan-side';
@@ -28,7 +29,7 @@ import { WhatIfPanel } from './what-if';
   selector: 'tm-plan-page',
   imports: [
     ...[RouterLink, NzButtonModule, ChoiceButtons, Notice, ProblemNotice, Progress, Tick],
-    ...[GiveOut, JobBoxes, PlanBoard, PlanSide, WhatIfPanel],
+    ...[GiveOut, JobBoxes, JobFiles, PlanBoard, PlanSide, WhatIfPanel],
   ],
   providers: [PlanSearch, PlanStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -132,6 +133,7 @@ import { WhatIfPanel } from './what-if';
         }
         <tm-job-boxes [mayMove]="mayGive()" />
         <tm-plan-side />
+        <tm-job-files />
       } @else if (!store.problem()) {
         <p class="empty" role="status">Gathering what is to be made ...</p>
       }

@@ -4,6 +4,7 @@ import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 const SHEETS = [
   { to: 'board', name: 'Board' },
   { to: 'queue', name: 'At each bench' },
+  { to: 'went', name: 'As it went' },
   { to: 'cut', name: 'To cut and pick' },
   { to: 'stock', name: 'Stock' },
   { to: 'testing', name: 'What testing costs' },

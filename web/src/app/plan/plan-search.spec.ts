@@ -11,7 +11,12 @@ const asked: PlanAsked = { work, milliseconds: 10_000, seed: 7, before: null };
 
 /** Workers that search when they are told to, and end when they are stopped. */
 class Cores {
-  readonly open: { readonly asked: PlanAsked; tell: (found: PlanFound) => void; end: () => void }[] = [];
+  readonly open: {
+    readonly asked: PlanAsked;
+    tell: (found: PlanFound) => void;
+    end: () => void;
+    fail: (why: Error) => void;
+  }[] = [];
   stopped = 0;
   closed = 0;
   readonly workers = {
@@ -19,7 +24,7 @@ class Cores {
       close: () => this.closed++,
       work: {
         search: (wanted: PlanAsked, tell: (found: PlanFound) => void) =>
-          new Promise<void>((end) => this.open.push({ asked: wanted, tell, end })),
+          new Promise<void>((end, fail) => this.open.push({ asked: wanted, tell, end, fail })),
         stop: () => {
           this.stopped++;
           this.open.at(-this.stopped)?.end();
@@ -79,6 +84,18 @@ describe('A search on two cores', () => {
     expect(told).toEqual([]);
     cores.tell(2, 9);
     expect(changeovers()).toEqual([9]);
+  });
+
+  it('goes by the other core where one breaks down, and says so where both do', async () => {
+    const done = begin();
+    cores.tell(0, 20);
+    cores.open[1]?.fail(new Error('out of memory'));
+    cores.open[0]?.end();
+    await done;
+    expect(told.at(-1)).toEqual(jasmine.objectContaining({ share: 1, isLast: true, plan: worth(20) }));
+    const none = begin();
+    for (const core of [2, 3]) cores.open[core]?.fail(new Error('out of memory'));
+    await expectAsync(none).toBeRejectedWithError('out of memory');
   });
 
   it('is stopped when both have ended, and closes its workers in the end', async () => {

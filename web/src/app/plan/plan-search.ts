@@ -41,7 +41,7 @@ export class PlanSearch implements OnDestroy {
     while (this.searchers.length < cores) this.searchers.push(this.workers.open());
     let best: PlanFound | null = null;
     const ended = new Set<number>();
-    this.running = Promise.all(
+    const searches = Promise.allSettled(
       this.searchers.map(({ work }, core) =>
         work.search(
           { ...asked, seed: asked.seed + core },
@@ -57,7 +57,12 @@ export class PlanSearch implements OnDestroy {
         ),
       ),
     );
-    await this.running;
+    this.running = searches;
+    const failed = (await searches).find((one) => one.status === 'rejected');
+    if (!failed || own !== this.asked) return;
+    // A core that broke down does not keep the plan of the other one back.
+    if (!best) throw failed.reason;
+    tell({ ...(best as PlanFound), share: 1, isLast: true });
   }
 
   /** Ends the search under way, and waits until it has told its last: what is done next is not told over. */

@@ -1,4 +1,4 @@
-import type { Cabinet, FloorKept } from '@tug-mark/contract';
+import type { Cabinet, FloorKept, GivenHead, PlanWent } from '@tug-mark/contract';
 import { EMPTY_FLOOR, shopFloorSchema, type PartStock } from '@tug-mark/core';
 import { TestBed } from '@angular/core/testing';
 import { Live, type News } from '../live/live';
@@ -11,6 +11,7 @@ import { QueuePage } from './queue-page';
 import { StockPage } from './stock-page';
 import { TestingPage } from './testing-page';
 import { testingOptions } from './testing-options';
+import { WentPage } from './went-page';
 
 const stock = (kind: PartStock['kind'], part: string, amount: number, reel: string | null = null): PartStock => ({
   ...{ kind, part, amount, expected: [], faults: [], aDay: 0, days: 6 },
@@ -207,6 +208,41 @@ describe('At each bench', () => {
     await bench.choose('my-bench', 'Bench 1');
     expect(bench.element.querySelectorAll('section').length).toBe(1);
     expect(bench.element.querySelector('a[download]')?.getAttribute('href')).toContain('bench=B1');
+  });
+});
+
+describe('As it went', () => {
+  const head = (revision: number, by: string) =>
+    ({ ...givenPlan({ revision, by }), planned: 3, moved: 0 }) as unknown as GivenHead;
+  /** Three hours later: the rings were begun late and are made, the tool was taken twice for them. */
+  const went = (changes: Partial<PlanWent> = {}): PlanWent => ({
+    ...{ plan: givenPlan(), until: '2026-11-26T09:00:00.000Z', isOver: false },
+    gone: [{ combination: COMBINATION, begun: 25, last: 90, made: 48, setUps: 2 }],
+    ...changes,
+  });
+  const planWent = jasmine.createSpy('planWent');
+  const open = (heads: GivenHead[]) =>
+    Bench.open(WentPage, { api: { givenPlans: () => Promise.resolve(heads), planWent } });
+
+  it('stands beside what was planned: begun, made, set up; another plan is read when it is chosen', async () => {
+    planWent.and.resolveTo(went());
+    const bench = await open([head(3, 'Marek'), head(2, 'Ada')]);
+    expect(bench.headline).toBe('Plan 3: all 48 pieces that were due are made.');
+    expect(bench.text).toContain('Work began 15 min later than planned, in the middle.');
+    expect(bench.text).toContain('48 of 48');
+    expect(bench.text).toContain('2, planned 0');
+    planWent.and.resolveTo(went({ plan: givenPlan({ revision: 2, by: 'Ada' }), isOver: true, gone: [] }));
+    await bench.choose('which-plan', 'Ada');
+    expect(planWent.calls.allArgs()).toEqual([[3], [2]]);
+    expect(bench.headline).toBe('Plan 2: 0 of 48 pieces that were due are made.');
+    expect(bench.text).toContain('1 combination that should be in hand is not begun.');
+    bench.close();
+  });
+
+  it('says so where no plan was given out', async () => {
+    const bench = await open([]);
+    expect(bench.text).toContain('No plan is given out yet');
+    bench.close();
   });
 });
 

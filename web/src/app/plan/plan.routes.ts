@@ -19,6 +19,11 @@ export const PLAN_ROUTES: Routes = [
         loadComponent: () => import('./queue-page').then((m) => m.QueuePage),
       },
       {
+        path: 'went',
+        title: 'As it went · Tug Mark',
+        loadComponent: () => import('./went-page').then((m) => m.WentPage),
+      },
+      {
         path: 'cut',
         title: 'To cut and pick · Tug Mark',
         loadComponent: () => import('./cut-page').then((m) => m.CutPage),

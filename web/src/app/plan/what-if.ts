@@ -1,16 +1,24 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { comparePlans, endOfPlan } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
+import { NzInputModule } from 'ng-zorro-antd/input';
 import { ChoiceButtons } from '../parts/choice-buttons';
+import { Field } from '../parts/field';
 import { Notice } from '../parts/notice';
+import { plainNumber } from '../parts/plain-number';
 import { Select } from '../parts/select';
+import { refuse, typedText } from '../parts/zod-form';
 import { PlanStore } from './plan.store';
-import { editOf, QUESTIONS, WHICH, whichOf, type Question } from './what-if-questions';
+import { ASKED, editOf, isKeepable, minuteAt, QUESTIONS, whenOf, whichOf, type Question } from './what-if-questions';
+
+/** Hours a question reaches at most: what a plan looks ahead. */
+const MOST_HOURS = 120;
 
 /** A question to the plan, answered beside it: what becomes late, what could be done; kept, or thrown away. */
 @Component({
   selector: 'tm-what-if',
-  imports: [NzButtonModule, ChoiceButtons, Notice, Select],
+  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, ChoiceButtons, Field, Notice, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section aria-label="What if">
@@ -18,22 +26,27 @@ import { editOf, QUESTIONS, WHICH, whichOf, type Question } from './what-if-ques
         <strong>What if</strong>
         <tm-choice-buttons label="What if" [options]="questions" [value]="question()" (valueChange)="ask($event)" />
       </div>
-      <div class="ask">
+      <form class="ask" [formGroup]="form" (ngSubmit)="tryOut()" aria-label="What if">
         <div class="field">
-          <label for="which">{{ whichLabel() }}</label>
-          <tm-select selectId="which" [options]="options()" [value]="which()" (valueChange)="which.set($event ?? '')" />
+          <label for="which">{{ asked().which }}</label>
+          <tm-select selectId="which" [options]="options()" [value]="which()" (valueChange)="choose($event ?? '')" />
         </div>
-        <button
-          nz-button
-          nzType="primary"
-          class="bench-button"
-          type="button"
-          [disabled]="which() === ''"
-          (click)="tryOut()"
-        >
+        @if (which() !== '') {
+          @if (asked().from; as label) {
+            <tm-field class="short" for="what-from" [label]="label" [control]="form.controls.from">
+              <input nz-input id="what-from" formControlName="from" />
+            </tm-field>
+          }
+          @if (asked().hours; as label) {
+            <tm-field class="short" for="what-hours" [label]="label" [control]="form.controls.hours">
+              <input nz-input id="what-hours" inputmode="decimal" formControlName="hours" />
+            </tm-field>
+          }
+        }
+        <button nz-button nzType="primary" class="bench-button" type="submit" [disabled]="which() === ''">
           Try it out
         </button>
-      </div>
+      </form>
       @if (store.scenario(); as scenario) {
         @if (scenario.plan === null) {
           <p role="status">Planning with: {{ scenario.text }} ...</p>
@@ -45,7 +58,11 @@ import { editOf, QUESTIONS, WHICH, whichOf, type Question } from './what-if-ques
             }
           </tm-notice>
           <p class="acts">
-            <button nz-button type="button" (click)="store.keepScenario()">Keep it as the plan</button>
+            @if (keepable()) {
+              <button nz-button type="button" (click)="store.keepScenario()">Keep it as the plan</button>
+            } @else {
+              <span class="soft">To plan it, bring it in as a wire list at the bench.</span>
+            }
             <button nz-button type="button" (click)="store.dropScenario()">Throw it away</button>
           </p>
         }
@@ -67,7 +84,14 @@ import { editOf, QUESTIONS, WHICH, whichOf, type Question } from './what-if-ques
       flex-wrap: wrap;
       gap: 10px 14px;
     }
+    .short {
+      width: 130px;
+    }
+    .ant-input {
+      height: 40px;
+    }
     .acts {
+      align-items: center;
       display: flex;
       gap: 10px;
     }
@@ -78,7 +102,12 @@ export class WhatIfPanel {
   protected readonly questions = QUESTIONS;
   protected readonly question = signal<Question>('tool');
   protected readonly which = signal('');
-  protected readonly whichLabel = computed(() => WHICH[this.question()]);
+  protected readonly asked = computed(() => ASKED[this.question()]);
+  protected readonly form = new FormGroup({ from: typedText(), hours: typedText() });
+  protected readonly keepable = computed(() => {
+    const scenario = this.store.scenario();
+    return scenario !== null && isKeepable(scenario);
+  });
   protected readonly options = computed(() => {
     const [work, day, plan] = [this.store.work(), this.store.day(), this.store.plan()];
     return work && day && plan ? whichOf(this.question(), work, day.about, plan) : [];
@@ -111,9 +140,31 @@ export class WhatIfPanel {
     this.store.dropScenario();
   }
 
+  /** Says of whom or what, and begins with the time that is likely meant. */
+  protected choose(id: string): void {
+    this.which.set(id);
+    const [work, clock] = [this.store.work(), this.store.clock()];
+    if (id === '' || !work || !clock) return;
+    const { from, hours } = whenOf(this.question(), id, work);
+    this.form.setValue({ from: clock.time(from), hours: String(hours) });
+  }
+
   protected tryOut(): void {
-    const [work, day] = [this.store.work(), this.store.day()];
+    const [day, clock] = [this.store.day(), this.store.clock()];
     const which = this.options().find(({ value }) => value === this.which());
-    if (work && day && which) void this.store.tryOut(editOf(this.question(), which, work, day.about));
+    if (!day || !clock || !which) return;
+    const { controls } = this.form;
+    const asked = this.asked();
+    const from = asked.from === null ? 0 : minuteAt(controls.from.value, clock);
+    if (from === null) {
+      refuse(controls.from, 'is no time of day, such as 13:30');
+      return;
+    }
+    const hours = asked.hours === null ? 0 : plainNumber(controls.hours.value);
+    if (hours === null || (asked.hours !== null && (hours <= 0 || hours > MOST_HOURS))) {
+      refuse(controls.hours, `is no number from 0 to ${MOST_HOURS}`);
+      return;
+    }
+    void this.store.tryOut(editOf(this.question(), which, { from, hours }, day.about, clock));
   }
 }

@@ -19,6 +19,9 @@ import { signedIn } from './made-up';
 
 export { kept, pulled, seen, signedIn, stepsDone, TOOL_TAKEN, viewOf } from './made-up';
 
+/** How long something deferred is waited for, ms. */
+const PATIENCE = 4000;
+
 /** A component on a bench of its own: the real store and computation, no server. Spoken to as a person would. */
 export class Bench<T> {
   private constructor(
@@ -125,6 +128,11 @@ export class Bench<T> {
     await this.fixture.whenStable();
     await new Promise((resolve) => setTimeout(resolve, 5));
     await this.fixture.whenStable();
+  }
+
+  /** Settles until something is so, or for as long as a person would wait: what is deferred comes when the browser is idle. */
+  async until(isSo: () => boolean): Promise<void> {
+    for (const started = performance.now(); !isSo() && performance.now() - started < PATIENCE;) await this.settle();
   }
 
   button(text: string): HTMLButtonElement {
