@@ -83,7 +83,11 @@ export const anyWork = (most: number): fc.Arbitrary<PlanWork> =>
             stripper: { set: { notch: '2', stop: '6' }, minutes: { notch: 1, stop: 1 } },
           },
         ],
-        tools: [tool('T0', { proof: 'S1' }), tool('T1', { bench: 'B2' }), tool('T2', { set: setting({ selector: '4' }) })],
+        tools: [
+          tool('T0', { proof: 'S1' }),
+          tool('T1', { bench: 'B2' }),
+          tool('T2', { set: setting({ selector: '4' }) }),
+        ],
         people: crew,
         quality: [{ ...early('Q'), shifts: crew[0]?.shifts ?? [] }],
         lists: dues.map((due, l) => ({ id: `L${l}`, label: `L${l}`, due, weight: l + 1 })),
