@@ -10,6 +10,7 @@ import { benchHeavy } from './heavy';
 import { benchChart, benchList } from './large';
 import { benchPile } from './pile';
 import { benchPlan } from './plan';
+import { benchPlanDay } from './planDay';
 import { benchPlanProofs } from './planProofs';
 import { benchCrowd, benchMemory, benchReading } from './reading';
 import { benchSection, sectionAccuracy } from './section';
@@ -85,6 +86,9 @@ const PARTS: Readonly<Record<string, () => void | Promise<void>>> = {
   },
   async plan() {
     await benchPlan();
+  },
+  async planDay() {
+    await benchPlanDay(await signIn('Marek', 'demo-marek-engineer'));
   },
   async planProofs() {
     await benchPlanProofs();

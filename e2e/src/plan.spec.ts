@@ -92,6 +92,10 @@ describe('The plan', () => {
     await browser.press('Give it out');
     await browser.sees('Plan 1 is given out', 40_000);
     await browser.sees('Plan 1 by Marek');
+    // From now on it is set beside what the journal says.
+    await browser.press('As it went');
+    await browser.sees('Given out by Marek');
+    await expectAccessible(browser);
   });
 
   it('is what a technician begins the morning with, by keys', async () => {

@@ -66,6 +66,7 @@ describe('Every room', () => {
     for (const [sheet, sees] of [
       ['Board', 'By due date alone'],
       ['At each bench', 'What comes next'],
+      ['As it went', 'nothing to set beside it'],
       ['To cut and pick', 'Parts to draw'],
       ['Stock', 'reel 2231'],
       ['What testing costs', 'Destroyed with samples'],

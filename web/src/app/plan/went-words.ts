@@ -35,6 +35,8 @@ export function wentUnder({ notBegun, late, plannedSetUps, setUps }: Went): stri
       ? [`${counted(notBegun, 'combination')} that should be in hand ${notBegun === 1 ? 'is' : 'are'} not begun.`]
       : []),
     ...(late === null ? [] : [`Work began ${tellLate(late)}, in the middle.`]),
-    `${counted(plannedSetUps, 'set-up')} planned, a tool was taken ${setUps} times.`,
+    ...(plannedSetUps || setUps
+      ? [`${counted(plannedSetUps, 'set-up')} planned, a tool was taken ${counted(setUps, 'time')}.`]
+      : []),
   ].join(' ');
 }

@@ -11,9 +11,9 @@ export const QUESTIONS = [
   { value: 'list', label: 'a list comes first' },
   { value: 'again', label: 'a list comes in' },
   { value: 'wait', label: 'a list waits' },
-  { value: 'part', label: 'a part or reel is short' },
+  { value: 'part', label: 'a part is short' },
   { value: 'longer', label: 'somebody stays longer' },
-  { value: 'shift', label: 'there is a second shift' },
+  { value: 'shift', label: 'a second shift' },
 ] as const;
 export type Question = (typeof QUESTIONS)[number]['value'];
 
