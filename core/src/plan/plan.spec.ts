@@ -318,6 +318,19 @@ describe('The bounds of a plan', () => {
     });
   });
 
+  it('ask no samples of a tool that stands proved as it is', () => {
+    const own = job('a', { setUp: 50, release: 4, isProved: false, proof: 'P' });
+    const end = (proof: string | null) => {
+      const model = modelOf(work([own], { tools: [tool('T', { proof })] }));
+      const plan = asPlan(new Layout(model).layOut([0], model.ways.slice(0, -1)));
+      return [planBounds(model).end.least, plan.score.end];
+    };
+    // Half an hour as it stands; with samples and their release 84 min.
+    expect(end('P')).toEqual([30, 30]);
+    expect(end(null)[1]).toBe(84);
+    expect(end(null)[0]).toBeGreaterThan(30);
+  });
+
   it('let one job make the samples of a proof, and no other bear them', () => {
     const one = { setUp: 10, isProved: false, proof: 'p' };
     // Two lots of thirty, ten minutes of samples once.

@@ -70,7 +70,7 @@ export function jobsOfCombination(source: ShopSource, now: FloorNow, supply: Sup
   const isProved = each.released !== null;
   const standing = source.standing.find((one) => one.combination === combination);
   // With the tool as it stands nothing has to be proved once more: what lacks alone is the release.
-  const isReady = standing !== undefined && (isProved || standing.isProved);
+  const isReady = standing?.isProved ?? false;
   const released = isReady && !isProved && !alone ? now.soonestRelease(Math.ceil(release)) : null;
   const time = timeOf(first.tool);
   // Counted down: what is still to come keeps its name when the first of them is made.
