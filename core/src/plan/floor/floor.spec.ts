@@ -256,8 +256,8 @@ describe('From combinations to jobs', () => {
       return { ...placed, samples: about[0]?.samples, notes: notes.map(({ text }) => text) };
     };
     // The die is changed first, six minutes, and five samples of 1.5 min are made and released.
-    const anew = first({});
-    expect([anew.setUpEnd - anew.start, anew.release?.by, anew.samples]).toEqual([anew.changeover + 8, INES, 5]);
+    const fresh = first({});
+    expect([fresh.setUpEnd - fresh.start, fresh.release?.by, fresh.samples]).toEqual([fresh.changeover + 8, INES, 5]);
     // Ines needs four minutes for its release from six on.
     const waits = first({ standing: [stands] });
     expect([waits.start, waits.setUpEnd, waits.changeover, waits.release, waits.samples]).toEqual([4, 4, 0, null, 0]);
