@@ -148,8 +148,11 @@ describe('The plan page', () => {
     ]);
     await ask('a list comes in');
     await bench.choose('which', 'Mast');
+    await bench.type('what-hours', '0,5');
     await bench.press('Try it out');
     expect(asked.at(-1)?.work.jobs.map(({ id }) => id)).toContain('again/b/0');
+    // Called as people call it, and not as it is numbered here.
+    expect(bench.text).toContain('late then: Mast once more');
     expect(bench.has('Keep it as the plan')).toBeFalse();
     expect(bench.text).toContain('bring it in as a wire list');
   });

@@ -8,6 +8,9 @@ const labelsOf = (lists: readonly string[], work: PlanWork) =>
 
 const tellLists = (lists: readonly string[]) => (lists.length === 2 ? lists.join(' and ') : named(lists));
 
+/** Lists as people call them: 'Chassis and Mast'. */
+export const listNames = (lists: readonly string[], work: PlanWork): string => tellLists(labelsOf(lists, work));
+
 /**
  * 'Thursday is done at 15:20, nothing late. 5 die changes instead of 11.'
  * @param out jobs that are not in the plan
@@ -27,7 +30,7 @@ export function planHeadline(
     ? `${clock.weekday(0)} is done at ${clock.time(end)}`
     : `All is done on ${clock.weekday(end - 1)} at ${clock.time(end)}`;
   const { lateLists } = plan.score;
-  const late = lateLists.length ? `late: ${tellLists(labelsOf(lateLists, work))}` : 'nothing late';
+  const late = lateLists.length ? `late: ${listNames(lateLists, work)}` : 'nothing late';
   // What is not in it is not ready by then, whatever else is in time.
   const without = out ? `, without ${counted(out, 'job')} that cannot be made now` : '';
   return `${done}, ${late}${without}. ${changesWords(plan, beside)}`;

@@ -52,8 +52,8 @@ describe('What can be asked of a plan', () => {
     );
     expect(change('wait', 'Mast').text).toBe('Mast waits');
     expect(change('again', 'Mast')).toEqual({
-      change: { what: 'list-again', list: 'Mast', due: 480 },
-      text: 'Mast comes in once more, due in 8 h',
+      change: { what: 'list-again', list: 'Mast', due: 1440 },
+      text: 'Mast comes in once more, due in 24 h',
     });
     expect([change('wait', 'Mast'), change('again', 'Mast')].map(isKeepable)).toEqual([true, false]);
   });

@@ -73,7 +73,7 @@ export function whichOf(question: Question, work: PlanWork, about: readonly JobA
   }
 }
 
-/** What is likely meant, to begin with: away for the rest of the shift, a part a day late, two hours longer, a shift of eight. */
+/** What is likely meant, to begin with: away for the rest of the shift, a part a day late, a list due in a day, two hours longer, a shift of eight. */
 export function whenOf(question: Question, id: string, work: PlanWork): When {
   const shift = shiftOf(id, work);
   switch (question) {
@@ -85,8 +85,6 @@ export function whenOf(question: Question, id: string, work: PlanWork): When {
       return { from: shift?.to ?? 0, hours: 8 };
     case 'longer':
       return { from: 0, hours: 2 };
-    case 'again':
-      return { from: 0, hours: 8 };
     default:
       return { from: 0, hours: DAY };
   }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { comparePlans, endOfPlan } from '@tug-mark/core';
+import { comparePlans, endOfPlan, whatIf } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { ChoiceButtons } from '../parts/choice-buttons';
@@ -9,6 +9,7 @@ import { Notice } from '../parts/notice';
 import { plainNumber } from '../parts/plain-number';
 import { Select } from '../parts/select';
 import { refuse, typedText } from '../parts/zod-form';
+import { listNames } from './plan-words';
 import { PlanStore } from './plan.store';
 import { ASKED, editOf, isKeepable, minuteAt, QUESTIONS, whenOf, whichOf, type Question } from './what-if-questions';
 
@@ -112,24 +113,26 @@ export class WhatIfPanel {
     const [work, day, plan] = [this.store.work(), this.store.day(), this.store.plan()];
     return work && day && plan ? whichOf(this.question(), work, day.about, plan) : [];
   });
+  /** The work as it would be then: a list that is tried out is known there alone. */
+  private readonly changed = computed(() => {
+    const [work, scenario] = [this.store.work(), this.store.scenario()];
+    return work && scenario && whatIf(work, scenario.change);
+  });
   protected readonly answer = computed(() => {
-    const [scenario, plan, work, clock] = [
-      this.store.scenario(),
-      this.store.plan(),
-      this.store.work(),
-      this.store.clock(),
-    ];
-    return scenario?.plan && plan && work && clock ? comparePlans(plan, scenario.plan, work, clock.at) : '';
+    const [found, plan] = [this.store.scenario()?.plan, this.store.plan()];
+    const [work, clock] = [this.changed(), this.store.clock()];
+    return found && plan && work && clock ? comparePlans(plan, found, work, clock.at) : '';
   });
   protected readonly remedies = computed(() => {
-    const [scenario, clock] = [this.store.scenario(), this.store.clock()];
-    if (!scenario?.plan || !clock) return [];
+    const [scenario, work, clock] = [this.store.scenario(), this.changed(), this.store.clock()];
+    if (!scenario?.plan || !work || !clock) return [];
     const { plan } = scenario;
     if (plan.score.lateness && !scenario.remedies.length)
       return ['Nothing that was tried (an hour more of somebody, another list that waits) brings less late.'];
     return scenario.remedies.map(({ text, plan: other }) => {
-      const late = other.score.lateLists.length;
-      return `What helps: ${text}. Then ${late ? `late: ${other.score.lateLists.join(', ')}` : 'nothing is late'}, the end at ${clock.at(endOfPlan(other))}.`;
+      const { lateLists } = other.score;
+      const late = lateLists.length ? `late: ${listNames(lateLists, work)}` : 'nothing is late';
+      return `What helps: ${text}. Then ${late}, the end at ${clock.at(endOfPlan(other))}.`;
     });
   });
 
