@@ -201,6 +201,29 @@ describe('The plan page', () => {
     expect(bench.element.querySelector('tm-job-files tm-problem')).not.toBeNull();
   });
 
+  it('says so when no core can search, and shows what it has', async () => {
+    const broken = {
+      open: () => ({
+        ...workers.open(),
+        work: { ...workers.open().work, search: () => Promise.reject(new Error('out of memory')) },
+      }),
+    };
+    bench = await Bench.open(PlanPage, {
+      role: 'engineer',
+      api: {
+        planDay: () => Promise.resolve(planDay({ given: givenPlan() })),
+        givenPlans: () => Promise.resolve([]),
+      },
+      providers: [{ provide: PlanWorkers, useValue: broken }],
+    });
+    await bench.press('Plan again');
+    expect(bench.element.querySelector('tm-problem')).not.toBeNull();
+    // The plan given out stands, and can be searched again.
+    expect(bench.element.querySelectorAll('.job').length).toBe(3);
+    expect(bench.has('Search longer')).toBeTrue();
+    expect(bench.has('Stop here')).toBeFalse();
+  });
+
   it('shows a technician the plan, and no way to change it', async () => {
     await open(planDay({ given: givenPlan() }), 'technician');
     expect(bench.text).not.toContain('Give out this plan');

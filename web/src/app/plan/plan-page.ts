@@ -6,7 +6,6 @@ import type { Move } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { ChoiceButtons } from '../parts/choice-buttons';
 import { Notice } from '../parts/notice';
-import { ProblemNotice } from '../parts/problem-notice';
 import { Progress } from '../parts/progress';
 import { Tick } from '../parts/tick';
 import { showTime } from '../parts/show-time';
@@ -22,52 +21,44 @@ import { PlanSide } from './plan-side';
 import { SEARCH } from './plan-found';
 import { planHeadline, planUnder, searchWords } from './plan-words';
 import { PlanStore } from './plan.store';
+import { SheetFrame } from './sheet-frame';
 import { WhatIfPanel } from './what-if';
 
 /** The plan: when all is done, what is late, and the board to see and change it by. */
 @Component({
   selector: 'tm-plan-page',
   imports: [
-    ...[RouterLink, NzButtonModule, ChoiceButtons, Notice, ProblemNotice, Progress, Tick],
-    ...[GiveOut, JobBoxes, JobFiles, PlanBoard, PlanSide, WhatIfPanel],
+    ...[RouterLink, NzButtonModule, ChoiceButtons, Notice, Progress, Tick],
+    ...[GiveOut, JobBoxes, JobFiles, PlanBoard, PlanSide, SheetFrame, WhatIfPanel],
   ],
   providers: [PlanSearch, PlanStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="page">
-      <div class="page-head">
-        <div class="headline">
-          <h1>{{ headline() }}</h1>
-          <p class="soft">{{ under() }}</p>
-        </div>
-        @if (store.plan()?.placed?.length) {
-          <div class="acts">
+    <tm-sheet-frame [headline]="headline()" [under]="under()" [problem]="store.problem()">
+      @if (store.plan()?.placed?.length) {
+        <div acts class="acts">
+          <button
+            nz-button
+            class="bench-button"
+            type="button"
+            [attr.aria-expanded]="open() === 'what-if'"
+            (click)="turn('what-if')"
+          >
+            What if ...&ngsp;<kbd>W</kbd>
+          </button>
+          @if (mayGive()) {
             <button
               nz-button
+              nzType="primary"
               class="bench-button"
               type="button"
-              [attr.aria-expanded]="open() === 'what-if'"
-              (click)="turn('what-if')"
+              [attr.aria-expanded]="open() === 'give'"
+              (click)="turn('give')"
             >
-              What if ...&ngsp;<kbd>W</kbd>
+              Give out this plan
             </button>
-            @if (mayGive()) {
-              <button
-                nz-button
-                nzType="primary"
-                class="bench-button"
-                type="button"
-                [attr.aria-expanded]="open() === 'give'"
-                (click)="turn('give')"
-              >
-                Give out this plan
-              </button>
-            }
-          </div>
-        }
-      </div>
-      @if (store.problem(); as problem) {
-        <tm-problem [problem]="problem" />
+          }
+        </div>
       }
       @if (store.readAt(); as at) {
         <tm-notice
@@ -137,7 +128,7 @@ import { WhatIfPanel } from './what-if';
       } @else if (!store.problem()) {
         <p class="empty" role="status">Gathering what is to be made ...</p>
       }
-    </div>
+    </tm-sheet-frame>
   `,
   styleUrl: './plan-page.less',
 })
