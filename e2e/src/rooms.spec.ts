@@ -67,7 +67,7 @@ describe('Every room', () => {
       ['Board', 'By due date alone'],
       ['At each bench', 'What comes next'],
       ['As it went', 'nothing to set beside it'],
-      ['To cut and pick', 'Parts to draw'],
+      ['To cut and pick', 'wires to cut'],
       ['Stock', 'reel 2231'],
       ['What testing costs', 'Destroyed with samples'],
       ['Benches and hours', 'Hours of every week'],
