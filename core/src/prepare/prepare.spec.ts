@@ -256,6 +256,16 @@ describe('The re-termination budget', () => {
       'a bad crimp scraps this wire',
     );
   });
+
+  it('counts no attempts where one would use less than a hand can trim, however little that is', () => {
+    const least = reterminationBudget({ cut: 400, shortest: 0 }, { strip: 0, crimp: 0, trim: 0.1 });
+    expect(least.attempts).toBe(4000);
+    for (const trim of [0, 5e-324, 1e-310, 0.099]) {
+      const none = reterminationBudget({ cut: 400, shortest: 0 }, { strip: 0, crimp: 0, trim });
+      expect(none).toEqual(jasmine.objectContaining({ attempts: 0, spare: 400 }));
+      expect(none.text).toContain('say how much');
+    }
+  });
 });
 
 describe('The strip window of any barrel', () => {

@@ -10,6 +10,9 @@ export interface ReterminationBudget {
   readonly text: string;
 }
 
+/** What no attempt can use less than, mm: a hand does not trim finer, and the text says tenths. */
+const LEAST = 0.1;
+
 /**
  * How often a crimp can be cut off and made again before the wire is too short. Every attempt uses the strip length,
  * the wire inside the crimp that is cut off with it and the trim for a fresh square end.
@@ -25,8 +28,8 @@ export function reterminationBudget(
 ): ReterminationBudget {
   const perAttempt = lost.strip + lost.crimp + lost.trim;
   const slack = Math.max(0, wire.cut - wire.shortest);
-  if (!(perAttempt > 0)) {
-    const text = 'An attempt uses strip length, crimp and trim: say how much before the attempts are counted.';
+  if (!(perAttempt >= LEAST)) {
+    const text = `An attempt uses strip length, crimp and trim, ${LEAST} mm at least: say how much before the attempts are counted.`;
     return { perAttempt, attempts: 0, spare: slack, text };
   }
   const attempts = Math.floor(slack / perAttempt + 1e-9);
