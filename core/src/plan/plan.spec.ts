@@ -356,6 +356,52 @@ describe('The bounds of a plan', () => {
     expect(bounds(work(jobs, { tools })).changeover).toBe(8);
   });
 
+  it('count what one of two tools will be set to, though not which of them', () => {
+    // Die A is mounted in both. B is needed in one of them, 6 min, and to set that bench's stripper, 1 min.
+    const benches = ['B1', 'B2'].map((id) => ({
+      ...{ id, label: id, heater: null },
+      stripper: { set: { notch: '2', stop: '6' }, minutes: { notch: 1, stop: 1 } },
+    }));
+    const set = setting({ die: 'B', nest: '1' });
+    const means = ['1', '2'].map((n) => ({ tool: `T${n}`, set, benches: [`B${n}`], run: 30 }));
+    const tools = [tool('T1'), tool('T2', { bench: 'B2' })];
+    const one = job('a', { means, strip: { notch: '3', stop: '6' } });
+    expect(bounds(work([one], { benches, tools })).changeover).toBe(7);
+    // A second die, made by the one or the other as well: either way six minutes more.
+    const other = job('b', { means: means.map((way) => ({ ...way, set: setting({ die: 'C', nest: '1' }) })) });
+    expect(bounds(work([one, other], { benches, tools })).changeover).toBe(13);
+  });
+
+  it('see a tool and the stripper of its bench together', () => {
+    // Dies A and B with notches 2 and 3 each. By themselves 6 and 1 min; but one of them has to be changed twice: 8.
+    const benches = [
+      {
+        ...{ id: 'B1', label: 'B1', heater: null },
+        stripper: { set: { notch: '2', stop: '6' }, minutes: { notch: 1, stop: 1 } },
+      },
+    ];
+    const of = (die: string, notch: string) =>
+      job(`${die}${notch}`, {
+        means: [{ tool: 'T', set: setting({ die, nest: '1' }), benches: ['B1'], run: 30 }],
+        strip: { notch, stop: '6' },
+      });
+    expect(bounds(work([of('A', '2'), of('A', '3'), of('B', '2'), of('B', '3')], { benches })).changeover).toBe(8);
+  });
+
+  it('are at most what the best of all plans changes, enumerated', () => {
+    fc.assert(
+      fc.property(anyWork(4), (of) => {
+        const lists = of.lists.map((list) => ({ ...list, due: null }));
+        const model = modelOf({ ...of, lists, endWorth: 0 });
+        if (!model.jobs.length) return;
+        const { least } = everyPlan(model);
+        // Minutes of change alone: nothing is due, and an early end is worth nothing.
+        expect(planBounds(model).changeover.least).toBeLessThanOrEqual(least + 1e-9);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
   it('warm a heater up once for a stretch of work', () => {
     const benches = [{ id: 'B1', label: 'B1', heater: { warmUp: 6, coldAfter: 30 }, stripper: null }];
     expect(bounds(work([job('a', { heat: true }), job('b', { heat: true })], { benches })).changeover).toBe(6);

@@ -1,63 +1,37 @@
 import { at, real } from '../at';
-import type { Layout } from '../Layout';
-import { setMinutes, stripMinutes } from '../minutes';
 import type { Model } from '../model';
+import type { Lines } from './Lines';
 
 /** Steps between two questions of how much time is left. */
 const STEPS = 2048;
+/** Jobs that are moved together though they have nothing in common, at most. */
+const MOST = 4;
+/** Shares of what is moved: a few that follow each other, all around of one setting, of one tool, stripped alike; else one job. */
+const SOME = 0.15;
+const SETTING = 0.35;
+const TOOL = 0.45;
+const STRIP = 0.5;
 
 /**
- * Sequences of the benches, changed a little again and again and kept when they become better, or by chance a little worse
- * (simulated annealing). A change is judged by the lines of its benches alone: changes of tools and strippers as they are, times
- * stretched as the last plan laid out had them. What comes of it is laid out in earnest by whoever asked for it.
+ * Changes the sequences of the benches a little, again and again, and keeps what makes them better, or by chance a little worse
+ * (simulated annealing). What comes of it is laid out in earnest by whoever asked for it.
  */
 export class Anneal {
-  private readonly lines: Int32Array[];
-  private readonly lengths: Int32Array;
-  private readonly bench: Int32Array;
-  readonly ways: Int32Array;
-  /** Estimated end of each job, on the axis. */
-  private readonly ends: Float64Array;
-  private readonly costs: Float64Array;
-  /** Axis minutes a minute of a bench's own work takes. */
-  private readonly stretch: Float64Array;
-  private readonly trial: [Int32Array, Int32Array];
-  private readonly trialWays: Int32Array;
-  private readonly toolSet: Int32Array;
-  private readonly toolProof: Int32Array;
-  private readonly stamp: Int32Array;
-  private stamps = 0;
+  private readonly left: Int32Array;
+  private readonly right: Int32Array;
   /** Jobs of each setting, and of each strip: one next to another of its kind costs least. */
   private readonly alike: readonly (readonly number[])[];
   private readonly kindOf: Int32Array;
   private readonly kindStrip: Int32Array;
-  private readonly trialEnds: Float64Array;
-  private mean = 1;
-  /** What a minute late weighs against a minute of changeover. */
-  late = 0.002;
-  /** What a minute weighs that a job is begun before its forerunner is ended. */
-  early = 0.01;
+  private readonly piece: Int32Array;
 
   constructor(
     private readonly model: Model,
+    private readonly lines: Lines,
     private readonly next: () => number,
   ) {
     const n = model.jobs.length;
-    const benches = model.work.benches.length;
-    this.lines = Array.from({ length: benches }, () => new Int32Array(n));
-    this.lengths = new Int32Array(benches);
-    this.bench = new Int32Array(n);
-    this.ways = new Int32Array(n);
-    this.ends = new Float64Array(n);
-    this.trialEnds = new Float64Array(n);
-    this.costs = new Float64Array(benches);
-    this.stretch = new Float64Array(benches).fill(1);
-    this.trial = [new Int32Array(n), new Int32Array(n)];
-    this.trialWays = new Int32Array(n);
-    const tools = model.work.tools.length;
-    this.toolSet = new Int32Array(tools);
-    this.toolProof = new Int32Array(tools);
-    this.stamp = new Int32Array(tools);
+    [this.left, this.right, this.piece] = [new Int32Array(n), new Int32Array(n), new Int32Array(n)];
     const kinds = new Map<string, number>();
     const alike: number[][] = [];
     const kind = (key: string, job: number) => {
@@ -78,105 +52,6 @@ export class Anneal {
       );
     });
     this.alike = alike;
-  }
-
-  /** Takes a plan over, with how long everything took in it. */
-  from(layout: Layout): void {
-    const { model, lengths } = this;
-    lengths.fill(0);
-    this.stretch.fill(1);
-    for (const job of layout.order) {
-      const way = at(layout.way, job);
-      const bench = at(model.wayBench, way);
-      this.ways[job] = way;
-      this.bench[job] = bench;
-      (this.lines[bench] as Int32Array)[at(lengths, bench)] = job;
-      lengths[bench] = at(lengths, bench) + 1;
-      this.ends[job] = at(layout.end, job);
-    }
-    this.trialWays.set(this.ways);
-    // Whoever is free goes to where work is: benches go on side by side, each as fast as its share of the work.
-    this.mean = Math.max(1, layout.last);
-    for (let bench = 0; bench < lengths.length; bench++) {
-      this.judge(bench, this.lines[bench] as Int32Array, at(lengths, bench));
-      if (this.worked > 0) this.stretch[bench] = Math.max(1, layout.last / this.worked);
-    }
-    for (let bench = 0; bench < lengths.length; bench++) {
-      this.costs[bench] = this.judge(bench, this.lines[bench] as Int32Array, at(lengths, bench));
-      this.keepEnds(this.lines[bench] as Int32Array, at(lengths, bench));
-    }
-  }
-
-  /** Minutes of work of the line judged last. */
-  private worked = 0;
-
-  /** What a line costs. Ends of its jobs are left in `trialEnds`. */
-  private judge(bench: number, line: Int32Array, length: number): number {
-    const { model, trialWays, toolSet, toolProof, stamp, trialEnds } = this;
-    const { tools, benches } = model;
-    const stretch = real(this.stretch, bench);
-    const { endWorth } = model.work;
-    const mark = ++this.stamps;
-    let notch = at(benches.notch, bench);
-    let stop = at(benches.stop, bench);
-    let time = 0;
-    let cost = 0;
-    let hotUntil = -(2 ** 30);
-    for (let i = 0; i < length; i++) {
-      const job = at(line, i);
-      const way = at(trialWays, job);
-      const tool = at(model.wayTool, way);
-      let change = 0;
-      let samples = at(model.setUp, job);
-      if (tool >= 0) {
-        const set = at(model.waySet, way);
-        const isNew = at(stamp, tool) !== mark;
-        const before = isNew ? at(tools.set, tool) : at(toolSet, tool);
-        change = setMinutes(model, tool, before, set);
-        if (isNew && at(tools.bench, tool) !== bench) change += at(tools.frame, tool);
-        if (
-          before === set &&
-          (model.isProved[job] || at(isNew ? tools.proof : toolProof, tool) === at(model.proof, job))
-        )
-          samples = 0;
-        stamp[tool] = mark;
-        toolSet[tool] = set;
-        toolProof[tool] = at(model.proof, job);
-      }
-      const own = at(model.notch, job);
-      if (own) {
-        change += stripMinutes(model, bench, notch, stop, own, at(model.stop, job));
-        notch = own;
-        stop = at(model.stop, job);
-      }
-      if (model.heat[job] && time * stretch - hotUntil > at(benches.coldAfter, bench))
-        change += at(benches.warmUp, bench);
-      const start = time * stretch;
-      time += change + at(model.wayRun, way);
-      if (samples) time += samples + Math.max(0, at(model.release, job));
-      const end = time * stretch;
-      if (model.heat[job]) hotUntil = end;
-      trialEnds[job] = end;
-      cost += change;
-      const list = at(model.list, job);
-      const late = end - at(model.needed, job);
-      if (late > 0) cost += this.late * Math.min(late, 240) * real(model.weight, list);
-      const after = model.after[job] as Int32Array;
-      for (const before of after) {
-        const wait = real(this.ends, before) - start;
-        if (wait > 0) cost += this.early * Math.min(wait, 240);
-      }
-    }
-    this.worked = time;
-    const end = time * stretch;
-    return cost + ((0.002 + endWorth) * end * end) / (2 * this.mean);
-  }
-
-  private keepEnds(line: Int32Array, length: number): void {
-    for (let i = 0; i < length; i++) {
-      const job = at(line, i);
-      this.ends[job] = real(this.trialEnds, job);
-    }
   }
 
   private below(n: number): number {
@@ -200,7 +75,7 @@ export class Anneal {
   /** The way of a job at a bench, by the tool it has now if that can be; -1 where it cannot be made there. */
   private wayAt(job: number, bench: number): number {
     const { model } = this;
-    const now = at(this.ways, job);
+    const now = at(this.lines.ways, job);
     if (at(model.wayBench, now) === bench && this.next() < 0.9) return now;
     const first = at(model.ways, job);
     const count = at(model.ways, job + 1) - first;
@@ -213,109 +88,101 @@ export class Anneal {
   }
 
   private step(heat: number): void {
-    const { model, lines, lengths, trialWays, ways } = this;
-    const n = model.jobs.length;
-    const job = this.below(n);
+    const { model, piece } = this;
+    const { lines, lengths, bench, ways, trialWays, place } = this.lines;
+    const job = this.below(model.jobs.length);
     if (model.fixed[job]) return;
-    const from = at(this.bench, job);
+    const from = at(bench, job);
     const line = lines[from] as Int32Array;
     const length = at(lengths, from);
-    const start = line.indexOf(job);
+    let start = at(place, job);
+    let end = start + 1;
+    const size = this.next();
+    if (size < SOME) end = Math.min(length, start + 1 + this.below(MOST));
+    else if (size < STRIP) {
+      while (start > 0 && this.isAlike(at(line, start - 1), job, size)) start--;
+      while (end < length && this.isAlike(at(line, end), job, size)) end++;
+    }
+    const count = end - start;
     // Where to: next to one alike, or anywhere on a bench where it can be made.
-    let to: number;
-    let anchor = -1;
     const kind = this.next();
+    let to: number;
+    let goal: number;
     if (kind < 0.6) {
       const all = this.alike[kind < 0.35 ? at(this.kindOf, job) : at(this.kindStrip, job)] as readonly number[];
-      anchor = all[this.below(all.length)] as number;
-      if (anchor === job) return;
-      to = at(this.bench, anchor);
+      const anchor = all[this.below(all.length)] as number;
+      to = at(bench, anchor);
+      const beside = at(place, anchor);
+      if (to === from && beside >= start && beside < start + count) return;
+      goal = beside + (this.next() < 0.5 ? 1 : 0);
     } else {
       const first = at(model.ways, job);
       to = at(model.wayBench, first + this.below(at(model.ways, job + 1) - first));
+      goal = this.below(at(lengths, to) + 1);
     }
-    const count = Math.min(length - start, kind > 0.2 && kind < 0.9 ? 1 : 1 + this.below(4));
-    const piece = line.slice(start, start + count);
-    if (anchor >= 0 && piece.includes(anchor)) return;
-    const goal = lines[to] as Int32Array;
-    const goalLength = at(lengths, to);
-    const place = anchor < 0 ? this.below(goalLength + 1) : goal.indexOf(anchor) + (this.next() < 0.5 ? 1 : 0);
-    if (to === from && place >= start && place <= start + count) return;
-    if (this.tryWays(piece, to) && this.accepts(from, to, piece, place, heat))
-      for (const one of piece) ways[one] = at(trialWays, one);
-    else for (const one of piece) trialWays[one] = at(ways, one);
+    if (to === from && goal >= start && goal <= start + count) return;
+    for (let i = 0; i < count; i++) piece[i] = at(line, start + i);
+    let isNew = this.tryWays(count, to);
+    isNew &&= this.accepts(from, to, start, count, goal, heat);
+    if (!isNew) for (let i = 0; i < count; i++) trialWays[at(piece, i)] = at(ways, at(piece, i));
+  }
+
+  /** Whether two jobs are moved together. */
+  private isAlike(one: number, other: number, size: number): boolean {
+    const { model } = this;
+    const { ways } = this.lines;
+    if (size >= TOOL)
+      return at(model.notch, one) === at(model.notch, other) && at(model.stop, one) === at(model.stop, other);
+    const [way, otherWay] = [at(ways, one), at(ways, other)];
+    if (at(model.wayTool, way) !== at(model.wayTool, otherWay)) return false;
+    return size >= SETTING || at(model.waySet, way) === at(model.waySet, otherWay);
   }
 
   /** Notes a way at a bench for each of these. @returns whether there is one for all */
-  private tryWays(piece: Int32Array, bench: number): boolean {
-    for (const one of piece) {
-      const way = this.model.fixed[one] ? -1 : this.wayAt(one, bench);
+  private tryWays(count: number, bench: number): boolean {
+    for (let i = 0; i < count; i++) {
+      const job = at(this.piece, i);
+      const way = this.model.fixed[job] ? -1 : this.wayAt(job, bench);
       if (way < 0) return false;
-      this.trialWays[one] = way;
+      this.lines.trialWays[job] = way;
     }
     return true;
   }
 
-  /** Moves some jobs that follow each other to another place, if that is better, or by chance. */
-  private accepts(from: number, to: number, piece: Int32Array, place: number, heat: number): boolean {
-    const { lines, lengths, costs } = this;
-    const [left, right] = this.trial;
+  /** Moves jobs that follow each other to another place, if that is better, or by chance. @returns whether it did */
+  private accepts(from: number, to: number, start: number, count: number, goal: number, heat: number): boolean {
+    const { left, right, piece } = this;
+    const { lines, lengths, costs } = this.lines;
     const line = lines[from] as Int32Array;
-    const goal = lines[to] as Int32Array;
     const length = at(lengths, from);
-    const goalLength = at(lengths, to);
-    const start = line.indexOf(piece[0] as number);
-    const end = start + piece.length;
-    // The line without the piece.
-    left.set(line.subarray(0, start));
-    left.set(line.subarray(end, length), start);
-    const rest = length - piece.length;
-    // The other line, which may be the same, with it.
-    const base = to === from ? left : goal;
-    const baseLength = to === from ? rest : goalLength;
-    const within = to === from && place > start ? place - piece.length : place;
-    right.set(base.subarray(0, within));
-    right.set(piece, within);
-    right.set(base.subarray(within, baseLength), within + piece.length);
-    const more = baseLength + piece.length;
     const chance = heat * -Math.log(1 - this.next());
-    const costTo = this.judge(to, right, more);
     if (to === from) {
-      if (costTo - real(costs, to) >= chance) return false;
-    } else {
-      const costFrom = this.judge(from, left, rest);
-      if (costTo + costFrom - real(costs, to) - real(costs, from) >= chance) return false;
-      line.set(left.subarray(0, rest));
-      lengths[from] = rest;
-      costs[from] = costFrom;
-      this.keepEnds(line, rest);
-      for (const one of piece) this.bench[one] = to;
+      const end = start + count;
+      const [low, high] = [Math.min(start, goal), Math.max(end, goal)];
+      for (let i = 0; i < length; i++) right[i] = at(line, i);
+      if (goal < start) for (let i = start - 1; i >= goal; i--) right[i + count] = at(line, i);
+      else for (let i = end; i < goal; i++) right[i - count] = at(line, i);
+      const begin = goal < start ? goal : goal - count;
+      for (let i = 0; i < count; i++) right[begin + i] = at(piece, i);
+      const cost = this.lines.judged(to, right, length, low, length - high);
+      if (cost - real(costs, to) >= chance) return false;
+      this.lines.keep(to, right, length);
+      this.lines.settle(to, low);
+      return true;
     }
-    goal.set(right.subarray(0, more));
-    lengths[to] = more;
-    costs[to] = costTo;
-    this.keepEnds(goal, more);
+    const other = lines[to] as Int32Array;
+    const more = at(lengths, to) + count;
+    for (let i = 0; i < goal; i++) right[i] = at(other, i);
+    for (let i = 0; i < count; i++) right[goal + i] = at(piece, i);
+    for (let i = goal + count; i < more; i++) right[i] = at(other, i - count);
+    const costTo = this.lines.judged(to, right, more, goal, more - goal - count) - real(costs, to);
+    const rest = length - count;
+    for (let i = 0; i < start; i++) left[i] = at(line, i);
+    for (let i = start; i < rest; i++) left[i] = at(line, i + count);
+    if (costTo + this.lines.judged(from, left, rest, start, rest - start) - real(costs, from) >= chance) return false;
+    this.lines.keep(from, left, rest);
+    this.lines.keep(to, right, more);
+    this.lines.settle(from, start, to, goal);
     return true;
-  }
-
-  /** All jobs by the times they are estimated at; one that would come before its forerunners waits until they are named. */
-  order(): number[] {
-    const { model } = this;
-    const byTime = Array.from(model.jobs.keys()).sort((a, b) => real(this.ends, a) - real(this.ends, b));
-    const missing = Int32Array.from(model.after, (after) => after.length);
-    const isWaiting = new Uint8Array(byTime.length);
-    const order: number[] = [];
-    const name = (job: number): void => {
-      order.push(job);
-      for (const follower of model.before[job] as Int32Array) {
-        missing[follower] = at(missing, follower) - 1;
-        if (isWaiting[follower] && !missing[follower]) name(follower);
-      }
-    };
-    for (const job of byTime) {
-      if (missing[job]) isWaiting[job] = 1;
-      else name(job);
-    }
-    return order;
   }
 }

@@ -3,6 +3,8 @@ import { Layout } from '../Layout';
 import type { Model } from '../model';
 import { Anneal } from './Anneal';
 import { dispatch, type Taste } from './dispatch';
+import { inOneOrder } from './inOneOrder';
+import { Lines } from './Lines';
 import { asFound, type FoundPlan } from './FoundPlan';
 import { PutBack } from './PutBack';
 
@@ -19,6 +21,8 @@ const TASTES: readonly Taste[] = [
 
 /** Times sequences are annealed and laid out. */
 const ROUNDS = 8;
+/** Minutes a tool is held for at a bench that needs it again, while another one waits for it: each is tried. */
+const HOLDS = [120, 480, Infinity];
 /** Rounds without anything better after which the rest of the time goes to single jobs. */
 const PATIENCE = 2;
 
@@ -50,7 +54,8 @@ export function* improve(
   // It may have been stopped before it began.
   if (n < 2 || done() >= 1) return;
   // Sequences first, by their differences; what comes of them is laid out, and its times lead the next round.
-  const lines = new Anneal(model, next);
+  const lines = new Lines(model);
+  const anneal = new Anneal(model, lines, next);
   const hints = new Int32Array(n).fill(-1);
   const begun = done();
   const until = begun + (1 - begun) * 0.7;
@@ -60,9 +65,14 @@ export function* improve(
     const [from, to] = [round, round + 1].map((r) => begun + ((until - begun) * r) / ROUNDS) as [number, number];
     if (round === 0) layout.layOut(best.order, best.ways, best.people, best.isFirm);
     lines.from(layout);
-    lines.run(round ? 1.5 : 4, 0.05, () => (done() - from) / (to - from));
-    layout.layOut(lines.order(), lines.ways, hints);
-    lines.late = layout.lateness > 0 ? Math.min(3, lines.late * 2.5) : lines.late;
+    anneal.run(round ? 1 : 3, 0.05, () => (done() - from) / (to - from));
+    // Only where a tool goes from bench to bench does it matter whether it is held.
+    let held = asFound(layout.layOut(inOneOrder(lines, 0), lines.ways, hints));
+    if (lines.carries)
+      for (const hold of HOLDS)
+        if (layout.layOut(inOneOrder(lines, hold), lines.ways, hints).cost < held.cost - 1e-9) held = asFound(layout);
+    layout.layOut(held.order, held.ways, held.people);
+    if (layout.lateness > 0) lines.late = Math.min(3, lines.late * 2.5);
     if (layout.cost < best.cost - 1e-9) {
       best = asFound(layout);
       idle = 0;
