@@ -1,4 +1,4 @@
-import { FAMILIES, MEANS, shopFloorSchema, STOCK_DEEDS, STOCK_KINDS, type PartStock } from '@tug-mark/core';
+import { FAMILIES, LEARNED_STEPS, MEANS, shopFloorSchema, STOCK_DEEDS, STOCK_KINDS, type PartStock } from '@tug-mark/core';
 import { z } from 'zod';
 import { int } from './fields';
 import { instant, partId } from './journal';
@@ -81,11 +81,13 @@ const learnedSchema = z.object({
   stretches: z.number(),
   isEnough: z.boolean(),
 });
-const learnedSetUpSchema = z.object({
+const learnedStepSchema = z.object({
   family: z.enum(FAMILIES),
+  means: z.enum(MEANS),
+  step: z.enum(LEARNED_STEPS),
   minutes: z.number(),
   spread: z.number(),
-  setUps: z.number(),
+  times: z.number(),
   isEnough: z.boolean(),
 });
 
@@ -229,7 +231,7 @@ export const planDaySchema = z.object({
   notes: z.array(planNoteSchema),
   wires: z.array(wireToCutSchema),
   stock: z.array(partStockSchema),
-  learned: z.object({ pieces: z.array(learnedSchema), setUps: z.array(learnedSetUpSchema) }),
+  learned: z.object({ pieces: z.array(learnedSchema), steps: z.array(learnedStepSchema) }),
   given: givenPlanSchema.nullable(),
   happened: z.array(happenedSchema),
 });

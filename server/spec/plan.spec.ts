@@ -75,6 +75,15 @@ describe('The plan of the demo shop', () => {
     expect(rings?.seconds).toBeLessThan(45);
   });
 
+  it('learns what set-ups and checks took, and shows how long releases waited without planning by it', async () => {
+    const { learned } = await readDay();
+    const rings = learned.steps.filter(({ family, means }) => family === 'insulated-terminal' && means === 'hand');
+    const of = (step: string) => rings.find((one) => one.step === step);
+    expect(of('set-up')?.minutes).toBeGreaterThan(1);
+    expect(of('check')?.minutes).toBeGreaterThan(0);
+    expect(of('release')?.isEnough).toBeFalse();
+  });
+
   it('waits for what arrives tomorrow, and says so', async () => {
     const { notes, work } = await readDay();
     expect(notes.some(({ text }) => text.includes('FL-RS-0510, which arrives'))).toBeTrue();

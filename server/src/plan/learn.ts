@@ -1,15 +1,15 @@
 import {
-  learnSetUps,
+  learnSteps,
   learnTimes,
   meansOf,
   shiftsOf,
   type Family,
-  type LearnedSetUp,
+  type LearnedStep,
   type LearnedTime,
   type LotTimes,
   type MadeAt,
-  type SetUpTimes,
   type ShopFloor,
+  type StepTaken,
   type Tool,
 } from '@tug-mark/core';
 import type { Knex } from 'knex';
@@ -57,13 +57,13 @@ function workedBy(
   };
 }
 
-/** What pieces and set-ups took, from the journals of the newest lots. */
+/** What pieces, set-ups, checks and releases took, from the journals of the newest lots. */
 export async function learnFrom(
   db: Knex,
   floor: ShopFloor,
   zone: string,
   tools: readonly Tool[],
-): Promise<{ pieces: LearnedTime[]; setUps: LearnedSetUp[] }> {
+): Promise<{ pieces: LearnedTime[]; steps: LearnedStep[] }> {
   const kindOf = new Map(tools.map(({ part, kind }) => [part, kind]));
   const { rows: lots } = await db.raw<{
     rows: { combination: string; lot: number; tool: string; family: Family; opened: Date; by: string }[];
@@ -124,39 +124,103 @@ export async function learnFrom(
       ],
     };
   });
+  const minutesOf = (by: string, from: Date, to: Date) =>
+    workedBy(people.get(by), floor, zone, [])(from.toISOString(), to.toISOString());
+  const meansOfTool = (tool: string) => meansOf(kindOf.get(tool) ?? 'full-cycle');
+  const taken = [
+    ...(await setUpSteps(db, lots, meansOfTool, minutesOf)),
+    ...(await checkSteps(db, lots, meansOfTool, minutesOf)),
+  ];
+  const steps = learnSteps(taken);
   return {
-    pieces: learnTimes(times, floor.minutes.check),
-    setUps: learnSetUps(await setUpTimes(db, ids, lots, floor, zone, people)),
+    pieces: learnTimes(times, (family, means) => {
+      const own = steps.find((one) => one.step === 'check' && one.family === family && one.means === means);
+      return own?.isEnough ? own.minutes : floor.minutes.check;
+    }),
+    steps,
   };
 }
 
-/** From the tool taken to the last sample pulled, run by run. */
-async function setUpTimes(
+interface LotRow {
+  readonly combination: string;
+  readonly lot: number;
+  readonly tool: string;
+  readonly family: Family;
+}
+type MinutesOf = (by: string, from: Date, to: Date) => number;
+
+/** Set-ups from the tool taken to the last sample pulled, and on to the release, run by run. */
+async function setUpSteps(
   db: Knex,
-  ids: readonly string[],
-  lots: readonly { readonly combination: string; readonly family: Family }[],
-  floor: ShopFloor,
-  zone: string,
-  people: ReadonlyMap<string, string>,
-): Promise<SetUpTimes[]> {
-  if (!ids.length) return [];
+  lots: readonly LotRow[],
+  meansOfTool: (tool: string) => StepTaken['means'],
+  minutesOf: MinutesOf,
+): Promise<StepTaken[]> {
+  const familyOf = new Map(lots.map(({ combination, family }) => [combination, family]));
+  if (!familyOf.size) return [];
   const rows = (await db('journal')
-    .whereIn('combination', ids as string[])
+    .whereIn('combination', [...familyOf.keys()])
     .whereNull('lot')
-    .whereIn('kind', ['tool', 'reading'])
+    .whereNull('corrects')
+    .whereIn('kind', ['tool', 'reading', 'release'])
     .groupBy('combination', db.raw(`coalesce((body ->> 'run')::int, 1)`))
     .havingRaw(`bool_or(kind = 'tool') AND bool_or(kind = 'reading')`)
     .select('combination')
     .select(
       db.raw(`min(at) FILTER (WHERE kind = 'tool') AS "from", max(at) FILTER (WHERE kind = 'reading') AS "to",
-        min(by_name) FILTER (WHERE kind = 'tool') AS by`),
+        min(at) FILTER (WHERE kind = 'release') AS released, min(by_name) FILTER (WHERE kind = 'tool') AS by,
+        min(by_name) FILTER (WHERE kind = 'release') AS quality, min(body ->> 'tool') FILTER (WHERE kind = 'tool') AS tool`),
     )
-    .orderBy('to')) as { combination: string; from: Date; to: Date; by: string }[];
-  const familyOf = new Map(lots.map(({ combination, family }) => [combination, family]));
-  return rows.flatMap(({ combination, from, to, by }): SetUpTimes[] => {
+    .orderBy('to')) as {
+    combination: string;
+    from: Date;
+    to: Date;
+    released: Date | null;
+    by: string;
+    quality: string | null;
+    tool: string;
+  }[];
+  return rows.flatMap(({ combination, from, to, released, by, quality, tool }): StepTaken[] => {
     const family = familyOf.get(combination);
-    if (!family || to <= from) return [];
-    const minutes = workedBy(people.get(by), floor, zone, [])(from.toISOString(), to.toISOString());
-    return minutes > 0 ? [{ family, minutes }] : [];
+    if (!family) return [];
+    const own = { family, means: meansOfTool(tool) };
+    return [
+      ...(to > from ? [{ ...own, step: 'set-up' as const, minutes: minutesOf(by, from, to) }] : []),
+      ...(released && quality !== null && released > to
+        ? [{ ...own, step: 'release' as const, minutes: minutesOf(quality, to, released) }]
+        : []),
+    ];
+  });
+}
+
+/** Checks of pieces of lots, from the first thing noted of a piece to its last pull. */
+async function checkSteps(
+  db: Knex,
+  lots: readonly LotRow[],
+  meansOfTool: (tool: string) => StepTaken['means'],
+  minutesOf: MinutesOf,
+): Promise<StepTaken[]> {
+  const known = new Map(lots.map((lot) => [`${lot.combination}/${lot.lot}`, lot]));
+  if (!known.size) return [];
+  const rows = (await db('journal')
+    .whereIn(
+      ['combination', 'lot'],
+      lots.map(({ combination, lot }) => [combination, lot]),
+    )
+    .whereIn('kind', ['finding', 'measure', 'photo', 'marks', 'reading'])
+    .whereNull('corrects')
+    .whereRaw(`body ->> 'piece' IS NOT NULL`)
+    .groupBy('combination', 'lot', db.raw(`body ->> 'piece'`))
+    .havingRaw(`min(at) < max(at) FILTER (WHERE kind = 'reading')`)
+    .select('combination', 'lot')
+    .select(
+      db.raw(`min(at) AS "from", max(at) FILTER (WHERE kind = 'reading') AS "to",
+        min(by_name) FILTER (WHERE kind = 'reading') AS by`),
+    )
+    .orderBy('to')) as { combination: string; lot: number; from: Date; to: Date; by: string }[];
+  return rows.flatMap(({ combination, lot, from, to, by }): StepTaken[] => {
+    const own = known.get(`${combination}/${lot}`);
+    if (!own) return [];
+    return [{ family: own.family, means: meansOfTool(own.tool), step: 'check', minutes: minutesOf(by, from, to) }];
   });
 }

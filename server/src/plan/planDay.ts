@@ -12,9 +12,11 @@ import {
   planShop,
   settingOf,
   readLot,
+  type Family,
   type FloorPerson,
   type ListToMake,
   type LotHead,
+  type Means,
   type PlanNote,
   type Plug,
   type StandingTool,
@@ -68,6 +70,8 @@ export async function readPlanDay(db: Knex, days: number, now = new Date(), most
   ]);
   const { floor } = floorKept;
   const learned = await learnFrom(db, floor, zone, tools);
+  const pieceTime = (family: Family, means: Means) =>
+    learned.pieces.find((one) => one.family === family && one.means === means && one.isEnough);
   const toMake: ToMake[] = [];
   const happened: Happened[] = [];
   const lists: ListToMake[] = [];
@@ -121,12 +125,18 @@ export async function readPlanDay(db: Knex, days: number, now = new Date(), most
         releases: may(person.roles, 'release-set-up'),
       })),
     timeOf: (family, means) => {
-      const found = learned.pieces.find((one) => one.family === family && one.means === means && one.isEnough);
+      const found = pieceTime(family, means);
       return found
         ? { seconds: found.seconds, pieces: found.pieces }
         : { seconds: ownSeconds(floor, family, means), pieces: 0 };
     },
-    setUpTime: (family) => learned.setUps.find((one) => one.family === family && one.isEnough)?.minutes ?? null,
+    // What a check takes before its first note is in the seconds of the pieces: the one goes with the other or not at all.
+    stepTime: (step, family, means) =>
+      step === 'check' && !pieceTime(family, means)
+        ? null
+        : (learned.steps.find(
+            (one) => one.step === step && one.family === family && one.means === means && one.isEnough,
+          )?.minutes ?? null),
     supplyOf: (part) => {
       const found = levels.get(part);
       return found ? { have: found.amount, expected: found.expected } : null;

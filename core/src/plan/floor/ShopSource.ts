@@ -85,8 +85,8 @@ export interface ShopSource {
   readonly lists: readonly ListToMake[];
   readonly toMake: readonly ToMake[];
   readonly timeOf: (family: Family, means: Means) => PieceTime;
-  /** Minutes a set-up takes by what was learned; null: samples times the floor's minutes. */
-  readonly setUpTime: (family: Family) => number | null;
+  /** Minutes a set-up or a check takes by what was learned; null: by the floor's minutes. */
+  readonly stepTime: (step: 'set-up' | 'check', family: Family, means: Means) => number | null;
   /** What there is of a part; null where nobody has counted it. */
   readonly supplyOf: SupplyOf;
 }

@@ -176,7 +176,7 @@ const source = (changes: Partial<ShopSource> = {}): ShopSource => ({
   lists: [listOf()],
   toMake: [toMake('bare-terminal')],
   timeOf: (family, means) => ({ seconds: ownSeconds(EMPTY_FLOOR, family, means), pieces: 0 }),
-  ...{ setUpTime: () => null, supplyOf: () => null },
+  ...{ stepTime: () => null, supplyOf: () => null },
   ...changes,
 });
 const jobsOf = (changes: Partial<ShopSource>): readonly PlanJob[] => planShop(source(changes)).work.jobs;
@@ -198,9 +198,19 @@ describe('From combinations to jobs', () => {
   });
 
   it('times that were learned go before those of the shop', () => {
-    const [job] = jobsOf({ timeOf: () => ({ seconds: 60, pieces: 300 }), setUpTime: () => 21 });
-    // 40.8 min and 3.
+    const [job] = jobsOf({
+      timeOf: () => ({ seconds: 60, pieces: 300 }),
+      stepTime: (step) => (step === 'set-up' ? 21 : null),
+    });
+    // 40.8 min and two checks of 1.5.
     expect([job?.means[0]?.run, job?.setUp]).toEqual([44, 21]);
+    // Checks that take four.
+    const [slow] = jobsOf({
+      timeOf: () => ({ seconds: 60, pieces: 300 }),
+      stepTime: (step, family, means) =>
+        step === 'check' && family === 'bare-terminal' && means === 'hand' ? 4 : null,
+    });
+    expect([slow?.means[0]?.run, slow?.setUp]).toEqual([49, 8]);
   });
 
   it('what is more than a lot takes is made in several jobs that go on with the same set-up', () => {

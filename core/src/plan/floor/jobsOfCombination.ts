@@ -54,11 +54,13 @@ export function jobsOfCombination(source: ShopSource, now: FloorNow, supply: Sup
   const supplied = supply.take(terminal.part, each.pieces, each.samples, floor.rework, pulls);
   const people = now.ableFor(terminal.family);
   const alone = now.quality.length === 0;
-  const { sample, release, check } = floor.minutes;
-  const setUpMinutes = Math.ceil((source.setUpTime(terminal.family) ?? each.samples * sample) + (alone ? release : 0));
+  const { sample, release } = floor.minutes;
+  const stepTime = (step: 'set-up' | 'check', tool: Tool) => source.stepTime(step, terminal.family, meansOf(tool.kind));
+  const setUpMinutes = Math.ceil((stepTime('set-up', first.tool) ?? each.samples * sample) + (alone ? release : 0));
   const timeOf = (tool: Tool) => source.timeOf(terminal.family, meansOf(tool.kind));
+  const checkOf = (tool: Tool) => stepTime('check', tool) ?? floor.minutes.check;
   const run = (tool: Tool, count: number) =>
-    Math.max(1, Math.ceil((count * (1 + floor.rework) * timeOf(tool).seconds) / 60 + pulls(count) * check));
+    Math.max(1, Math.ceil((count * (1 + floor.rework) * timeOf(tool).seconds) / 60 + pulls(count) * checkOf(tool)));
   const shift = now.longestShift(people);
   const room = Math.max(SHORTEST, Math.min(floor.lotMinutes, shift > 0 ? shift - setUpMinutes - SPARE : Infinity));
   const parts = supplied.portions.flatMap(({ pieces, arrives }) => {

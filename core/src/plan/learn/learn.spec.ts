@@ -1,8 +1,9 @@
-import { learnSetUps, learnTimes, random, type LotTimes, type MadeAt } from '../../index';
+import { learnSteps, learnTimes, random, type LotTimes, type MadeAt, type StepTaken } from '../../index';
 
 const START = Date.parse('2026-11-26T06:00:00.000Z');
 const at = (minutes: number) => new Date(START + minutes * 60_000).toISOString();
 const clockMinutes = (from: string, to: string) => (Date.parse(to) - Date.parse(from)) / 60_000;
+const ofCheck = () => 1.5;
 const lot = (marks: readonly MadeAt[], changes: Partial<LotTimes> = {}): LotTimes => ({
   ...{ family: 'bare-terminal', means: 'hand', worked: clockMinutes, marks },
   ...changes,
@@ -51,7 +52,7 @@ describe('Times learned', () => {
       { at: at(43), made: 80, isCheck: true },
       { at: at(64.5), made: 120, isCheck: true },
     ];
-    expect(learnTimes([lot(marks)], 1.5)).toEqual([
+    expect(learnTimes([lot(marks)], ofCheck)).toEqual([
       { family: 'bare-terminal', means: 'hand', seconds: 30, spread: 0, pieces: 120, stretches: 3, isEnough: true },
     ]);
   });
@@ -60,7 +61,7 @@ describe('Times learned', () => {
     for (const seconds of [12, 30, 90])
       for (const every of [10, 25, 60]) {
         const lots = [1, 2, 3, 4].map((seed) => made(seconds, seconds * 0.3, 240, every, seed + every));
-        const [learned] = learnTimes(lots, 1.5);
+        const [learned] = learnTimes(lots, ofCheck);
         expect(Math.abs((learned?.seconds ?? 0) / seconds - 1))
           .withContext(`${seconds} s, every ${every}: ${learned?.seconds}`)
           .toBeLessThan(0.05);
@@ -69,36 +70,76 @@ describe('Times learned', () => {
   });
 
   it('do not count a pause, and one slow stretch does not move the median', () => {
-    const [learned] = learnTimes([made(30, 0, 200, 20, 1, 90)], 1.5);
+    const [learned] = learnTimes([made(30, 0, 200, 20, 1, 90)], ofCheck);
     expect(learned?.seconds).toBeCloseTo(30, 6);
     const marks = [0, 10, 20, 90, 100, 110].map((minute, i) => ({ at: at(minute), made: i * 20, isCheck: false }));
-    expect(learnTimes([lot(marks)], 1.5)[0]?.seconds).toBe(30);
+    expect(learnTimes([lot(marks)], ofCheck)[0]?.seconds).toBe(30);
   });
 
   it('say nothing of pieces that were written down afterwards, all in one minute', () => {
     const marks = [0, 0, 0.5].map((minute, i) => ({ at: at(minute), made: i * 50, isCheck: true }));
-    expect(learnTimes([lot(marks)], 1.5)).toEqual([]);
+    expect(learnTimes([lot(marks)], ofCheck)).toEqual([]);
   });
 
   it('are not planned by before there are 30 pieces in 3 stretches', () => {
     const marks = [0, 10, 20].map((minute, i) => ({ at: at(minute), made: i * 20, isCheck: false }));
-    expect(learnTimes([lot(marks)], 1.5)[0]?.isEnough).toBeFalse();
+    expect(learnTimes([lot(marks)], ofCheck)[0]?.isEnough).toBeFalse();
     const four = [0, 4, 8, 12].map((minute, i) => ({ at: at(minute), made: i * 9, isCheck: false }));
-    expect(learnTimes([lot(four)], 1.5)[0]?.isEnough).toBeFalse();
+    expect(learnTimes([lot(four)], ofCheck)[0]?.isEnough).toBeFalse();
   });
 
   it('go by the newest 2,000 pieces: somebody who got quicker is planned as quick as they are now', () => {
     const old = Array.from({ length: 11 }, (_, i) => ({ at: at(i * 250), made: i * 500, isCheck: false }));
     const now = Array.from({ length: 6 }, (_, i) => ({ at: at(5000 + i * 100), made: i * 500, isCheck: false }));
-    const [learned] = learnTimes([lot(old), lot(now)], 1.5);
+    const [learned] = learnTimes([lot(old), lot(now)], ofCheck);
     expect([learned?.seconds, learned?.pieces]).toEqual([12, 2000]);
   });
 
-  it('keep set-ups by family, three at least', () => {
-    const of = (minutes: number) => ({ family: 'lug' as const, minutes });
-    expect(learnSetUps([9, 12, 30].map(of))).toEqual([
-      { family: 'lug', minutes: 12, spread: 10.5, setUps: 3, isEnough: true },
+  it('keep steps by family and means, three at least, and say nothing of what was written down afterwards', () => {
+    const of = (minutes: number, changes: Partial<StepTaken> = {}): StepTaken => ({
+      ...{ family: 'lug', means: 'powered', step: 'set-up', minutes },
+      ...changes,
+    });
+    const setUp = { family: 'lug', means: 'powered', step: 'set-up' } as const;
+    expect(learnSteps([9, 12, 30].map((minutes) => of(minutes)))).toEqual([
+      { ...setUp, minutes: 12, spread: 10.5, times: 3, isEnough: true },
     ]);
-    expect(learnSetUps([of(9), of(0)])[0]?.isEnough).toBeFalse();
+    expect(learnSteps([of(9), of(0), of(-3)])).toEqual([
+      { ...setUp, minutes: 9, spread: 0, times: 1, isEnough: false },
+    ]);
+    // By hand and by the press are two things, and so are checks.
+    const all = learnSteps([of(9), of(20, { means: 'hand' }), of(1, { step: 'check' })]);
+    expect(all.map(({ means, step, minutes }) => [means, step, minutes])).toEqual([
+      ['powered', 'set-up', 9],
+      ['hand', 'set-up', 20],
+      ['powered', 'check', 1],
+    ]);
+  });
+
+  it('go by the newest thirty of a step', () => {
+    const of = (minutes: number): StepTaken => ({ family: 'lug', means: 'hand', step: 'check', minutes });
+    const taken = [...Array.from({ length: 50 }, () => of(9)), ...Array.from({ length: 30 }, () => of(2))];
+    expect(learnSteps(taken)[0]).toEqual(jasmine.objectContaining({ minutes: 2, times: 30 }));
+  });
+
+  it('show how long releases took, and never plan by it: that they waited is in it', () => {
+    const taken = [30, 40, 50].map((minutes): StepTaken => ({
+      family: 'lug',
+      means: 'hand',
+      step: 'release',
+      minutes,
+    }));
+    expect(learnSteps(taken)[0]).toEqual(jasmine.objectContaining({ minutes: 40, times: 3, isEnough: false }));
+  });
+
+  it('take from a stretch what checks of its own family take', () => {
+    // 21.5 min with one check: of 1.5 min it leaves 30 s a piece, of 11.5 min it leaves 15.
+    const marks = [0, 21.5, 43, 64.5].map((minute, i) => ({ at: at(minute), made: i * 40, isCheck: i > 0 }));
+    const lots = [lot(marks), lot(marks, { family: 'lug' })];
+    const learned = learnTimes(lots, (family) => (family === 'lug' ? 11.5 : 1.5));
+    expect(learned.map(({ family, seconds }) => [family, seconds])).toEqual([
+      ['bare-terminal', 30],
+      ['lug', 15],
+    ]);
   });
 });

@@ -20,9 +20,18 @@ export interface LotTimes {
   readonly marks: readonly MadeAt[];
 }
 
-/** One set-up, from its tool taken to its last sample. */
-export interface SetUpTimes {
+/**
+ * What is learned beside pieces: a set-up from its tool taken to its last sample; a check from the first thing noted of a piece of a
+ * lot to its pull; a release from the last sample to the release, with however long it waited for quality.
+ */
+export const LEARNED_STEPS = ['set-up', 'check', 'release'] as const;
+export type LearnedStepKind = (typeof LEARNED_STEPS)[number];
+
+/** One step as it went, in minutes of work. */
+export interface StepTaken {
   readonly family: Family;
+  readonly means: Means;
+  readonly step: LearnedStepKind;
   readonly minutes: number;
 }
 
@@ -63,14 +72,19 @@ function quantile(all: readonly { readonly value: number; readonly weight: numbe
  * work less those of the checks in it, weighed by its pieces; of the newest pieces the median and the half interquartile range. A
  * stretch of no minutes, or of none that were worked, says nothing: somebody wrote down afterwards what was made before.
  *
- * @param checkMinutes what a check takes
+ * @param checkMinutes what a check takes; where that is too little, the rest of it is in the seconds of the pieces, and a lot that is
+ *   planned by both takes as long as it did
  */
-export function learnTimes(lots: readonly LotTimes[], checkMinutes: number): LearnedTime[] {
+export function learnTimes(
+  lots: readonly LotTimes[],
+  checkMinutes: (family: Family, means: Means) => number,
+): LearnedTime[] {
   const groups = new Map<string, { of: LotTimes; all: { at: string; value: number; weight: number }[] }>();
   for (const lot of lots) {
     const key = `${lot.family}/${lot.means}`;
     const group = groups.get(key) ?? { of: lot, all: [] };
     groups.set(key, group);
+    const check = checkMinutes(lot.family, lot.means);
     const marks = lot.marks.toSorted((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.made - b.made));
     let last = marks[0];
     let checks = 0;
@@ -84,7 +98,7 @@ export function learnTimes(lots: readonly LotTimes[], checkMinutes: number): Lea
         checks = 0;
         continue;
       }
-      const minutes = lot.worked(last.at, mark.at) - checks * checkMinutes;
+      const minutes = lot.worked(last.at, mark.at) - checks * check;
       if (minutes > 0) group.all.push({ at: mark.at, value: (minutes * 60) / pieces, weight: pieces });
       last = mark;
       checks = 0;
@@ -109,28 +123,42 @@ export function learnTimes(lots: readonly LotTimes[], checkMinutes: number): Lea
   });
 }
 
-export interface LearnedSetUp {
+/** What was learned of one step by family and means, in minutes. */
+export interface LearnedStep {
   readonly family: Family;
+  readonly means: Means;
+  readonly step: LearnedStepKind;
   readonly minutes: number;
+  /** Half the way from the quarter to the three-quarter mark. */
   readonly spread: number;
-  readonly setUps: number;
+  /** How often it was done. */
+  readonly times: number;
+  /** Enough to plan by. Of a release it is never: a plan reckons how long it waits by the hours of quality. */
   readonly isEnough: boolean;
 }
 
-/** Minutes of a set-up by family: the median of the newest. */
-export function learnSetUps(setUps: readonly SetUpTimes[]): LearnedSetUp[] {
-  const groups = new Map<Family, number[]>();
-  for (const { family, minutes } of setUps)
-    if (minutes > 0) groups.set(family, [...(groups.get(family) ?? []), minutes]);
-  return [...groups].map(([family, minutes]) => {
-    const all = minutes.slice(-30).map((value) => ({ value, weight: 1 }));
+/** The newest of each step that count. */
+const NEWEST_STEPS = 30;
+
+/**
+ * Minutes of each step by family and means: the median of the newest.
+ * @param taken in the order of time; what took no minutes was written down afterwards and says nothing
+ */
+export function learnSteps(taken: readonly StepTaken[]): LearnedStep[] {
+  const groups = new Map<string, { of: StepTaken; minutes: number[] }>();
+  for (const of of taken) {
+    if (!(of.minutes > 0)) continue;
+    const key = `${of.step}/${of.family}/${of.means}`;
+    const group = groups.get(key) ?? { of, minutes: [] };
+    groups.set(key, group);
+    group.minutes.push(of.minutes);
+  }
+  return [...groups.values()].map(({ of: { family, means, step }, minutes }) => {
+    const all = minutes.slice(-NEWEST_STEPS).map((value) => ({ value, weight: 1 }));
     const [low, middle, high] = [0.25, 0.5, 0.75].map((share) => quantile(all, share)) as [number, number, number];
     return {
-      family,
-      minutes: middle,
-      spread: (high - low) / 2,
-      setUps: all.length,
-      isEnough: all.length >= LEAST_STRETCHES,
+      ...{ family, means, step, minutes: middle, spread: (high - low) / 2, times: all.length },
+      isEnough: step !== 'release' && all.length >= LEAST_STRETCHES,
     };
   });
 }

@@ -12,30 +12,35 @@ import { SheetFrame } from './sheet-frame';
 import { showTime } from '../parts/show-time';
 import { injectToday } from '../session/shop-day';
 import { sessionFeature } from '../session/session.state';
-import { floorForm, floorOf, MINUTES, NUMBERS, type FloorForm } from './floor-form';
-import { FloorBenches } from './floor-benches';
-import { FloorDays } from './floor-days';
-import { FloorHours } from './floor-hours';
-import { FloorSeconds } from './floor-seconds';
+import {
+  awayColumns,
+  benchColumns,
+  CLOSED_COLUMNS,
+  extraColumns,
+  hoursColumns,
+  SECONDS_COLUMNS,
+} from './floor-columns';
+import {
+  emptyAway,
+  emptyBench,
+  emptyClosed,
+  emptyExtra,
+  emptyHours,
+  emptySeconds,
+  floorForm,
+  floorOf,
+  MINUTES,
+  NUMBERS,
+  type FloorForm,
+} from './floor-form';
+import { FloorRows } from './floor-rows';
 import { LearnedTimes } from './learned-times';
 import { SuppliesStore } from './supplies.store';
 
 /** Benches, hours and absences, and what things take: what every plan of the shop is made from. */
 @Component({
   selector: 'tm-floor-page',
-  imports: [
-    ReactiveFormsModule,
-    NzButtonModule,
-    NzInputModule,
-    FileButton,
-    FloorBenches,
-    FloorDays,
-    FloorHours,
-    FloorSeconds,
-    LearnedTimes,
-
-    SheetFrame,
-  ],
+  imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, FileButton, FloorRows, LearnedTimes, SheetFrame],
   providers: [SuppliesStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -50,15 +55,52 @@ import { SuppliesStore } from './supplies.store';
         <form [formGroup]="floor" (ngSubmit)="keep()" aria-label="Benches and hours">
           <fieldset [disabled]="!mayEdit()">
             <legend>Benches</legend>
-            <tm-floor-benches [floor]="floor" [strippers]="strippers()" />
+            <tm-floor-rows
+              name="bench"
+              called="bench"
+              another="Another bench"
+              [rows]="floor.controls.benches"
+              [columns]="columns().benches"
+              (add)="floor.controls.benches.push(empty.bench())"
+            />
           </fieldset>
           <fieldset [disabled]="!mayEdit()">
             <legend>Hours of every week</legend>
-            <tm-floor-hours [floor]="floor" [people]="people()" />
+            <tm-floor-rows
+              name="hours"
+              called="shift"
+              another="Another shift"
+              [rows]="floor.controls.hours"
+              [columns]="columns().hours"
+              (add)="floor.controls.hours.push(empty.hours())"
+            />
           </fieldset>
           <fieldset [disabled]="!mayEdit()">
             <legend>Away</legend>
-            <tm-floor-days [floor]="floor" [people]="people()" [today]="today()" />
+            <tm-floor-rows
+              name="away"
+              called="absence"
+              another="Somebody is away"
+              [rows]="floor.controls.away"
+              [columns]="columns().away"
+              (add)="floor.controls.away.push(empty.away(today()))"
+            />
+            <tm-floor-rows
+              name="extra"
+              called="single day"
+              another="An extra shift"
+              [rows]="floor.controls.extra"
+              [columns]="columns().extra"
+              (add)="floor.controls.extra.push(empty.extra(today()))"
+            />
+            <tm-floor-rows
+              name="closed"
+              called="closed day"
+              another="A day is closed"
+              [rows]="floor.controls.closed"
+              [columns]="columns().closed"
+              (add)="floor.controls.closed.push(empty.closed(today()))"
+            />
           </fieldset>
           <fieldset [disabled]="!mayEdit()">
             <legend>What things take, minutes</legend>
@@ -77,7 +119,17 @@ import { SuppliesStore } from './supplies.store';
           </fieldset>
           <fieldset [disabled]="!mayEdit()">
             <legend>Seconds of one piece</legend>
-            <tm-floor-seconds [floor]="floor" />
+            <p class="soft">
+              Where none stands here a number to begin with is used; what was learned below goes before both.
+            </p>
+            <tm-floor-rows
+              name="seconds"
+              called="time"
+              another="A time of our own"
+              [rows]="floor.controls.pieceSeconds"
+              [columns]="columns().seconds"
+              (add)="floor.controls.pieceSeconds.push(empty.seconds())"
+            />
           </fieldset>
           <fieldset [disabled]="!mayEdit()">
             <legend>How it is planned</legend>
@@ -103,7 +155,7 @@ import { SuppliesStore } from './supplies.store';
             <p class="soft">An engineer changes this.</p>
           }
         </form>
-        <tm-learned-times [learned]="learned()" />
+        <tm-learned-times [learned]="learned()" [steps]="steps()" />
       } @else if (!problem()) {
         <p role="status">Fetching the floor ...</p>
       }
@@ -156,7 +208,20 @@ export class FloorPage {
   private readonly accounts = signal<readonly Pick<Person, 'id' | 'name'>[]>([]);
   protected readonly people = computed(() => this.accounts().map(({ id, name }) => ({ value: id, label: name })));
   protected readonly strippers = signal<readonly { value: string; label: string }[]>([{ value: '', label: 'none' }]);
+  protected readonly columns = computed(() => ({
+    benches: benchColumns(this.strippers()),
+    hours: hoursColumns(this.people()),
+    away: awayColumns(this.people()),
+    extra: extraColumns(this.people()),
+    closed: CLOSED_COLUMNS,
+    seconds: SECONDS_COLUMNS,
+  }));
+  protected readonly empty = {
+    ...{ bench: emptyBench, hours: emptyHours, away: emptyAway, extra: emptyExtra },
+    ...{ closed: emptyClosed, seconds: emptySeconds },
+  };
   protected readonly learned = computed(() => this.supplies.day()?.learned.pieces ?? []);
+  protected readonly steps = computed(() => this.supplies.day()?.learned.steps ?? []);
   protected readonly headline = computed(() => {
     const floor = this.kept()?.floor;
     if (!floor) return 'Benches and hours';

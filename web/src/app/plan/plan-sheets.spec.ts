@@ -351,7 +351,7 @@ describe('Benches and hours', () => {
     expect(bench.element.querySelectorAll('tm-day-ticks').length).toBe(2);
     expect(bench.element.querySelectorAll('[id^="away-why-"]').length).toBe(2);
     expect(bench.element.querySelectorAll('[id^="extra-day-"]').length).toBe(2);
-    expect(bench.element.querySelectorAll('[id^="seconds-of-"]').length).toBe(2);
+    expect(bench.element.querySelectorAll('[id^="seconds-seconds-"]').length).toBe(2);
   });
 
   it('are an engineer’s to change', async () => {

@@ -52,7 +52,7 @@ export function planDay(changes: Partial<PlanDay> = {}, work: Partial<PlanWork> 
     },
     about: planJobs.map(about),
     ends: { tools: [], people: [], limits: [] },
-    ...{ cannot: [], notes: [], wires: [], stock: [], learned: { pieces: [], setUps: [] }, given: null, happened: [] },
+    ...{ cannot: [], notes: [], wires: [], stock: [], learned: { pieces: [], steps: [] }, given: null, happened: [] },
     ...changes,
   };
 }
