@@ -2,6 +2,7 @@ import { random } from '../../statistics';
 import { Layout } from '../Layout';
 import type { Model } from '../model';
 import { Anneal } from './Anneal';
+import { byDueDate } from './baselines';
 import { dispatch, type Taste } from './dispatch';
 import { inOneOrder } from './inOneOrder';
 import { Lines } from './Lines';
@@ -26,9 +27,16 @@ const HOLDS = [120, 480, Infinity];
 /** Rounds without anything better after which the rest of the time goes to single jobs. */
 const PATIENCE = 2;
 
+/** Jobs up to which there is time to begin anew: where much is due, one beginning may end in a corner. */
+const FEW = 120;
+const BEGINNINGS = 3;
+/** Jobs from which on a plan by due date alone is shown until there is a better one. */
+const MANY = 1500;
+
 /**
- * Searches for a better plan for as long as it is asked to: starts by several tastes, then takes some jobs out, again and again,
- * and puts each back where it costs least (large-neighbourhood search with a threshold that shrinks). The same seed finds the same.
+ * Searches for a better plan for as long as it is asked to: starts by several tastes, anneals the sequences of the benches, then
+ * takes some jobs out, again and again, and puts each back where it costs least (large-neighbourhood search with a threshold that
+ * shrinks). The same seed finds the same.
  *
  * @param start a plan to begin from; the result is never worse
  * @param done share of the time that is used up, from 0 to 1
@@ -42,21 +50,46 @@ export function* improve(
 ): Generator<FoundPlan> {
   const next = random(seed);
   const layout = new Layout(model);
+  const n = model.jobs.length;
   let best: FoundPlan | null = start;
+  if (!best && n > MANY) yield (best = asFound(byDueDate(model)));
+  const first: FoundPlan[] = [];
   for (const [i, taste] of TASTES.entries()) {
     dispatch(model, taste, layout, next, seed % 2 === 0 && i === 0 ? 0 : 0.2);
+    first.push(asFound(layout));
     if (!best || layout.cost < best.cost) best = asFound(layout);
     yield best;
     if (done() > 0.3 && i >= 1) break;
   }
   if (!best) return;
-  const n = model.jobs.length;
   // It may have been stopped before it began.
   if (n < 2 || done() >= 1) return;
+  const others = first.filter(({ cost }) => cost > (best?.cost ?? 0)).sort((a, b) => a.cost - b.cost);
+  const beginnings = [best, ...(n <= FEW ? others.slice(0, BEGINNINGS - 1) : [])];
+  const begun = done();
+  for (const [i, beginning] of beginnings.entries()) {
+    const from = begun + ((1 - begun) * i) / beginnings.length;
+    const length = (1 - begun) / beginnings.length;
+    for (const found of sharpen(model, layout, next, () => (done() - from) / length, beginning)) {
+      if (found.cost < best.cost - 1e-9) best = found;
+      yield best;
+    }
+  }
+}
+
+/** Makes the best of one beginning. */
+function* sharpen(
+  model: Model,
+  layout: Layout,
+  next: () => number,
+  done: () => number,
+  beginning: FoundPlan,
+): Generator<FoundPlan> {
+  let best = beginning;
   // Sequences first, by their differences; what comes of them is laid out, and its times lead the next round.
   const lines = new Lines(model);
   const anneal = new Anneal(model, lines, next);
-  const hints = new Int32Array(n).fill(-1);
+  const hints = new Int32Array(model.jobs.length).fill(-1);
   const begun = done();
   const until = begun + (1 - begun) * 0.7;
   let idle = 0;
