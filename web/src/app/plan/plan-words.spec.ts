@@ -93,6 +93,65 @@ describe('The board', () => {
     expect(done).toEqual([{ x: 12 / 480, width: 18 / 480, text: 'on record: 20 of 48 made with T' }]);
   });
 
+  it('asks for the check of a tool before the line that begins with it, and of no other', () => {
+    const tool = plan.placed.map((one) => one.tool).find((one) => one !== null) ?? '';
+    const soon = (from: number) => [
+      { what: 'check' as const, of: tool, from, text: 'due', stops: [] } as unknown as Parameters<
+        typeof boardOf
+      >[5][number],
+    ];
+    const firsts = (from: number) =>
+      boardOf(today, plan, day.work, day.about, clock, soon(from), [], null).lines.map(({ first }) => first);
+    const own = plan.placed.filter((one) => one.tool === tool).map(({ bench }) => bench);
+    expect(firsts(-5)).toEqual(day.work.benches.map(({ id }) => (own.includes(id) ? `${tool} check due first` : null)));
+    // Due in the afternoon it stops nothing that begins in the morning.
+    expect(firsts(400).every((first) => first === null)).toBeTrue();
+  });
+
+  it('marks what is late and what is fixed, for the eye and for the ear', () => {
+    const [fixedJob] = plan.placed;
+    if (!fixedJob) throw new Error('a job');
+    const { bench, tool, person, start } = fixedJob;
+    const jobs = day.work.jobs.map((job) =>
+      job.id === fixedJob.job ? { ...job, fixed: { bench, tool, person, start } } : job,
+    );
+    const late = { ...plan, score: { ...plan.score, lateLists: ['Mast'] } };
+    const all = boardOf(today, late, { ...day.work, jobs }, day.about, clock, [], [], null).lines.flatMap(
+      (line) => line.jobs,
+    );
+    for (const one of all) {
+      const list = day.about.find(({ job }) => job === one.placed.job)?.list;
+      expect(one.isLate).toBe(list === 'Mast');
+      expect(one.told.endsWith(', late')).toBe(one.isLate);
+      expect(one.isFixed).toBe(one.placed.job === fixedJob.job);
+      expect(one.told.includes(', fixed')).toBe(one.isFixed);
+    }
+    expect(all.some(({ isLate }) => isLate)).toBeTrue();
+  });
+
+  it('names releases at the minute they are due, and by whom', () => {
+    const released = {
+      ...plan,
+      placed: plan.placed.map((one, i) => (i ? one : { ...one, release: { from: 120, to: 124, by: 'Q' } })),
+    };
+    const { quality } = boardOf(today, released, day.work, day.about, clock, [], [], null);
+    expect(quality.map(({ x, text }) => [x, text.slice(0, 14)])).toEqual([[120 / 480, '08:00 release ']]);
+  });
+
+  it('has another day for what goes on tomorrow, with hours of its own', () => {
+    const tomorrow = {
+      ...plan,
+      placed: [...plan.placed, ...plan.placed.map((one) => ({ ...one, start: one.start + 1440, end: one.end + 1440 }))],
+    };
+    const days = boardDays(tomorrow, day.work, clock);
+    expect(days.map(({ name }) => name)).toEqual(['Thursday', 'Friday']);
+    expect((days[1]?.from ?? 0) >= 1440).toBeTrue();
+    const friday = days[1] && boardOf(days[1], tomorrow, day.work, day.about, clock, [], [], 30);
+    // Now is on the other day.
+    expect(friday?.now).toBeNull();
+    expect(friday?.lines.flatMap(({ jobs }) => jobs).length).toBe(plan.placed.length);
+  });
+
   it('drops a job before the first whose middle lies behind it', () => {
     const line = board.lines.find(({ jobs }) => jobs.length > 1);
     const [first, second] = line?.jobs ?? [];
