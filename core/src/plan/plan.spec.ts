@@ -264,6 +264,19 @@ describe('Any plan of any work', () => {
     );
   });
 
+  it('is over when its time is, at whatever share its beginnings part it', () => {
+    const jobs = ['a', 'b', 'c', 'd', 'e'].map((id, i) => (i % 2 ? dieB(id) : job(id)));
+    const model = modelOf(work(jobs, { people: [early('Odile')] }));
+    for (let first = 1; first <= 60; first++) {
+      // Never more than the whole of it, as a page has it.
+      let asked = 0;
+      const done = () => Math.min(1, (asked++ * first) / 997);
+      let steps = 0;
+      for (const _ of improve(model, first, done)) if (++steps > 20_000) break;
+      expect(steps).withContext(String(first)).toBeLessThan(20_000);
+    }
+  });
+
   it('is never better than its bounds', () => {
     fc.assert(
       fc.property(anyWork(12), (of) => {

@@ -70,7 +70,12 @@ export function* improve(
   for (const [i, beginning] of beginnings.entries()) {
     const from = begun + ((1 - begun) * i) / beginnings.length;
     const length = (1 - begun) / beginnings.length;
-    for (const found of sharpen(model, layout, next, () => (done() - from) / length, beginning)) {
+    // The whole of it is reached by every beginning, however its parts are rounded.
+    const own = () => {
+      const gone = done();
+      return gone >= 1 ? 1 : (gone - from) / length;
+    };
+    for (const found of sharpen(model, layout, next, own, beginning)) {
       if (found.cost < best.cost - 1e-9) best = found;
       yield best;
     }
