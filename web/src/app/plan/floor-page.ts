@@ -44,7 +44,7 @@ import { SuppliesStore } from './supplies.store';
   providers: [SuppliesStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <tm-sheet-frame [headline]="headline()" [under]="under()" [problem]="problem()" [said]="said()">
+    <tm-sheet-frame [headline]="headline()" [under]="under()" [problem]="shownProblem()" [said]="said()">
       <p acts class="acts">
         <a nz-button [href]="hoursTable" download="hours.csv">Hours as CSV</a>
         @if (mayEdit()) {
@@ -76,7 +76,7 @@ import { SuppliesStore } from './supplies.store';
             />
           </fieldset>
           <fieldset [disabled]="!mayEdit()">
-            <legend>Away</legend>
+            <legend>Away, extra shifts, closed days</legend>
             <tm-floor-rows
               name="away"
               called="absence"
@@ -155,7 +155,11 @@ import { SuppliesStore } from './supplies.store';
             <p class="soft">An engineer changes this.</p>
           }
         </form>
-        <tm-learned-times [learned]="learned()" [steps]="steps()" />
+        @if (learned(); as known) {
+          <tm-learned-times [learned]="known.pieces" [steps]="known.steps" />
+        } @else if (!shownProblem()) {
+          <p role="status">Reading what was learned from the journal ...</p>
+        }
       } @else if (!problem()) {
         <p role="status">Fetching the floor ...</p>
       }
@@ -170,7 +174,7 @@ import { SuppliesStore } from './supplies.store';
       height: 40px;
     }
     .fields {
-      align-items: start;
+      align-items: end;
     }
     fieldset {
       border: 0;
@@ -220,8 +224,8 @@ export class FloorPage {
     ...{ bench: emptyBench, hours: emptyHours, away: emptyAway, extra: emptyExtra },
     ...{ closed: emptyClosed, seconds: emptySeconds },
   };
-  protected readonly learned = computed(() => this.supplies.day()?.learned.pieces ?? []);
-  protected readonly steps = computed(() => this.supplies.day()?.learned.steps ?? []);
+  protected readonly learned = computed(() => this.supplies.day()?.learned ?? null);
+  protected readonly shownProblem = computed(() => this.problem() ?? this.supplies.problem());
   protected readonly headline = computed(() => {
     const floor = this.kept()?.floor;
     if (!floor) return 'Benches and hours';

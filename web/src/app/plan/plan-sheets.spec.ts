@@ -354,6 +354,22 @@ describe('Benches and hours', () => {
     expect(bench.element.querySelectorAll('[id^="seconds-seconds-"]').length).toBe(2);
   });
 
+  it('say that what was learned is still being read, and not that nothing was', async () => {
+    bench = await Bench.open(FloorPage, {
+      role: 'engineer',
+      api: {
+        planDay: () => new Promise(() => undefined),
+        stock: () => Promise.resolve({ parts: [], moves: [] }),
+        floor: () => Promise.resolve(kept),
+        cabinet: () => Promise.resolve(cabinet),
+        people: () => Promise.resolve([{ id: ODILE, name: 'Odile' }]),
+      },
+    });
+    await bench.settle();
+    expect(bench.text).toContain('Reading what was learned');
+    expect(bench.text).not.toContain('Nothing yet');
+  });
+
   it('are an engineer’s to change', async () => {
     await open('technician');
     expect(bench.text).toContain('An engineer changes this.');
