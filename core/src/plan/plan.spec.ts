@@ -4,6 +4,7 @@ import { anyWork, early, job, setting, tool, work } from '../testing/planWork';
 import {
   asFound,
   asPlan,
+  byDueDate,
   checkPlan,
   dispatch,
   exactPlan,
@@ -264,6 +265,16 @@ describe('Any plan of any work', () => {
     );
   });
 
+  it('of many jobs is one by due date alone until there is a better one', () => {
+    const week = [0, 1, 2, 3].flatMap((day) => early('Odile', 1440 * day).shifts);
+    const jobs = Array.from({ length: 1501 }, (_, i) =>
+      job(`j${i}`, { means: [{ tool: 'T', set: setting({ die: 'A', nest: '1' }), benches: ['B1'], run: 1 }] }),
+    );
+    const model = modelOf(work(jobs, { people: [{ ...early('Odile'), shifts: week }] }));
+    const first = improve(model, 1, () => 0).next().value as FoundPlan;
+    expect(first).toEqual(asFound(byDueDate(model)));
+  });
+
   it('is over when its time is, at whatever share its beginnings part it', () => {
     const jobs = ['a', 'b', 'c', 'd', 'e'].map((id, i) => (i % 2 ? dieB(id) : job(id)));
     const model = modelOf(work(jobs, { people: [early('Odile')] }));
@@ -387,11 +398,11 @@ describe('The bounds of a plan', () => {
   });
 
   it('see a tool and the stripper of its bench together', () => {
-    // Dies A and B with notches 2 and 3 each. By themselves 6 and 1 min; but one of them has to be changed twice: 8.
+    // Dies A and B with notches 2 and 3 each, from notch 4. By themselves 6 and 2 min; but a notch has to be set once more: 9.
     const benches = [
       {
         ...{ id: 'B1', label: 'B1', heater: null },
-        stripper: { set: { notch: '2', stop: '6' }, minutes: { notch: 1, stop: 1 } },
+        stripper: { set: { notch: '4', stop: '6' }, minutes: { notch: 1, stop: 1 } },
       },
     ];
     const of = (die: string, notch: string) =>
@@ -399,7 +410,17 @@ describe('The bounds of a plan', () => {
         means: [{ tool: 'T', set: setting({ die, nest: '1' }), benches: ['B1'], run: 30 }],
         strip: { notch, stop: '6' },
       });
-    expect(bounds(work([of('A', '2'), of('A', '3'), of('B', '2'), of('B', '3')], { benches })).changeover).toBe(8);
+    expect(bounds(work([of('A', '2'), of('A', '3'), of('B', '2'), of('B', '3')], { benches })).changeover).toBe(9);
+  });
+
+  it('take a tool to each bench it is needed at once, and to none where it stands', () => {
+    const benches = ['B1', 'B2', 'B3'].map((id) => ({ id, label: id, heater: null, stripper: null }));
+    const at = (id: string, ...where: string[]) =>
+      job(id, { means: [{ tool: 'T', set: setting({ die: 'A', nest: '1' }), benches: where, run: 30 }] });
+    const of = (...jobs: PlanJob[]) => bounds(work(jobs, { benches })).changeover;
+    expect(of(at('a', 'B1'))).toBe(0);
+    expect(of(at('a', 'B2'))).toBe(5);
+    expect(of(at('a', 'B2'), at('b', 'B2'), at('c', 'B3'), at('d', 'B1', 'B2'))).toBe(10);
   });
 
   it('are at most what the best of all plans changes, enumerated', () => {

@@ -213,6 +213,25 @@ describe('From combinations to jobs', () => {
     expect([slow?.means[0]?.run, slow?.setUp]).toEqual([49, 8]);
   });
 
+  it('a check takes what it takes with the tool it is made with', () => {
+    const own = toMake('bare-terminal');
+    const [candidate] = own.setUp.toolChoice.candidates;
+    if (!candidate) throw new Error('a tool');
+    const other = { ...candidate.tool, part: 'HT-B', label: 'Powered tool HT-B', kind: 'hydraulic' as const };
+    const candidates = [candidate, { ...candidate, tool: other }];
+    const setUp = { ...own.setUp, toolChoice: { ...own.setUp.toolChoice, candidates } };
+    const [job] = jobsOf({
+      ...{ tools: [candidate.tool, other], toMake: [{ ...own, setUp }] },
+      timeOf: () => ({ seconds: 60, pieces: 300 }),
+      stepTime: (step, _, means) => (step === 'set-up' ? null : means === 'powered' ? 10 : 1),
+    });
+    // 40.8 min of pieces, and two checks of one or of ten minutes.
+    expect(job?.means.map(({ tool, run }) => [tool, run])).toEqual([
+      [candidate.tool.part, 43],
+      ['HT-B', 61],
+    ]);
+  });
+
   it('what is more than a lot takes is made in several jobs that go on with the same set-up', () => {
     const jobs = jobsOf({ toMake: [toMake('bare-terminal', { pieces: 1000 })] });
     // 377 min of pieces and pulls in parts of 180 at most.

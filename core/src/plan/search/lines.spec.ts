@@ -46,12 +46,28 @@ describe('The line of a bench', () => {
             lines.judged(bench, before, length - 1, 0, 0),
             6,
           );
+          // One job more, of another bench.
+          const other = Math.floor(next() * model.jobs.length);
+          const ways = [...model.wayBench.keys()].slice(model.ways[other], model.ways[other + 1]);
+          const way = ways.find((one) => model.wayBench[one] === bench);
+          if (lines.bench[other] !== bench && way !== undefined) {
+            const place = Math.floor(next() * (length + 1));
+            const [long] = own(lines, bench);
+            long.copyWithin(place + 1, place);
+            long[place] = other;
+            lines.trialWays[other] = way;
+            expect(lines.judged(bench, long, length + 1, place, length - place)).toBeCloseTo(
+              lines.judged(bench, long, length + 1, 0, 0),
+              6,
+            );
+            lines.trialWays[other] = lines.ways[other] ?? 0;
+          }
           if (next() < 0.5) continue;
           lines.keep(bench, line, length);
           lines.settle(bench, from);
         }
       }),
-      { numRuns: 150 },
+      { numRuns: 250 },
     );
   });
 
