@@ -102,9 +102,9 @@ describe('Rows of a floor', () => {
     const of = floorForm(EMPTY_FLOOR);
     of.controls.hours.push(emptyHours());
     await open(of);
-    await bench.type('hours-from-0', '22');
+    await bench.type('hours-from-0', '22.00');
     await bench.type('hours-to-0', '6.00');
-    await bench.type('hours-breaks-0', '1:00-1:30, 4-4:15');
+    await bench.type('hours-breaks-0', '1:00-1:30, 4.00-4.15');
     const { hours } = floorOf(of, EMPTY_FLOOR) as { hours: { from: string; to: string; breaks: unknown }[] };
     expect(hours[0]?.from).toBe('22:00');
     expect(hours[0]?.to).toBe('06:00');
