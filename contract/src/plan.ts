@@ -1,4 +1,12 @@
-import { FAMILIES, LEARNED_STEPS, MEANS, shopFloorSchema, STOCK_DEEDS, STOCK_KINDS, type PartStock } from '@tug-mark/core';
+import {
+  FAMILIES,
+  LEARNED_STEPS,
+  MEANS,
+  shopFloorSchema,
+  STOCK_DEEDS,
+  STOCK_KINDS,
+  type PartStock,
+} from '@tug-mark/core';
 import { z } from 'zod';
 import { int } from './fields';
 import { instant, partId } from './journal';
