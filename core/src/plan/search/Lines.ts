@@ -91,12 +91,8 @@ export class Lines {
       model.heat.includes(1) ||
       model.after.some((after) => after.length > 0) ||
       model.needed.some((needed) => needed <= model.axis.length);
-    [this.bench, this.ways, this.trialWays, this.place] = [0, 1, 2, 3].map(() => new Int32Array(n)) as [
-      Int32Array,
-      Int32Array,
-      Int32Array,
-      Int32Array,
-    ];
+    const jobs = () => new Int32Array(n);
+    [this.bench, this.ways, this.trialWays, this.place] = [jobs(), jobs(), jobs(), jobs()];
     this.ends = new Float64Array(n);
     [this.last, this.stamp, this.dirty] = [new Int32Array(tools), new Int32Array(tools), new Int32Array(tools)];
     const places = Array.from({ length: tools }, () => new Set<number>());
@@ -156,7 +152,7 @@ export class Lines {
   }
 
   /**
-   * Judges lines anew that were put in place, and those which their tools come from and go to.
+   * Judges lines again that were put in place, and those which their tools come from and go to.
    * @param same places at the beginning of each that are as they were
    */
   settle(first: number, firstSame: number, second = first, secondSame = firstSame): void {
@@ -234,21 +230,12 @@ export class Lines {
   private begun = 0;
 
   private begin(bench: number, line: Int32Array, place: number): void {
-    const { model } = this;
     this.stamps++;
     this.begun = place;
     this.time = place ? real(this.times[bench] as Float64Array, place) : 0;
     this.sum = place ? real(this.sums[bench] as Float64Array, place) : 0;
     this.hot = place ? real(this.hots[bench] as Float64Array, place) : -(2 ** 30);
-    this.notch = at(model.benches.notch, bench);
-    this.stop = at(model.benches.stop, bench);
-    for (let i = place - 1; i >= 0; i--) {
-      const job = at(line, i);
-      if (!at(model.notch, job)) continue;
-      this.notch = at(model.notch, job);
-      this.stop = at(model.stop, job);
-      break;
-    }
+    [this.notch, this.stop] = this.stripBefore(bench, line, place);
   }
 
   /** The last job of a tool before a place of a line; -1 where there is none. */
@@ -460,6 +447,7 @@ export class Lines {
     return exits;
   }
 
+  /** What the stripper is set to before a place of a line. */
   private stripBefore(bench: number, line: Int32Array, place: number): [notch: number, stop: number] {
     const { model } = this;
     for (let i = place - 1; i >= 0; i--) {

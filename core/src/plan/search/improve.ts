@@ -27,7 +27,7 @@ const HOLDS = [120, 480, Infinity];
 /** Rounds without anything better after which the rest of the time goes to single jobs. */
 const PATIENCE = 2;
 
-/** Jobs up to which there is time to begin anew: where much is due, one beginning may end in a corner. */
+/** Jobs up to which there is time to begin again: where much is due, one beginning may end in a corner. */
 const FEW = 120;
 const BEGINNINGS = 3;
 /** Jobs from which on a plan by due date alone is shown until there is a better one. */

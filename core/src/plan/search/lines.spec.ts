@@ -71,7 +71,7 @@ describe('The line of a bench', () => {
     );
   });
 
-  it('costs no other after a thousand changes than judged anew, and every job is in one line still', () => {
+  it('costs no other after a thousand changes than judged from their beginnings, and every job is in one line still', () => {
     fc.assert(
       fc.property(anyWork(14), fc.integer({ min: 0, max: 1000 }), (of, seed) => {
         const model = modelOf(free(of));

@@ -12,27 +12,8 @@ import { SheetFrame } from './sheet-frame';
 import { showTime } from '../parts/show-time';
 import { injectToday } from '../session/shop-day';
 import { sessionFeature } from '../session/session.state';
-import {
-  awayColumns,
-  benchColumns,
-  CLOSED_COLUMNS,
-  extraColumns,
-  hoursColumns,
-  SECONDS_COLUMNS,
-} from './floor-columns';
-import {
-  emptyAway,
-  emptyBench,
-  emptyClosed,
-  emptyExtra,
-  emptyHours,
-  emptySeconds,
-  floorForm,
-  floorOf,
-  MINUTES,
-  NUMBERS,
-  type FloorForm,
-} from './floor-form';
+import { floorForm, floorOf, MINUTES, NUMBERS, type FloorForm } from './floor-form';
+import { floorParts, secondsRows } from './floor-parts';
 import { FloorRows } from './floor-rows';
 import { LearnedTimes } from './learned-times';
 import { SuppliesStore } from './supplies.store';
@@ -53,55 +34,14 @@ import { SuppliesStore } from './supplies.store';
       </p>
       @if (form(); as floor) {
         <form [formGroup]="floor" (ngSubmit)="keep()" aria-label="Benches and hours">
-          <fieldset [disabled]="!mayEdit()">
-            <legend>Benches</legend>
-            <tm-floor-rows
-              name="bench"
-              called="bench"
-              another="Another bench"
-              [rows]="floor.controls.benches"
-              [columns]="columns().benches"
-              (add)="floor.controls.benches.push(empty.bench())"
-            />
-          </fieldset>
-          <fieldset [disabled]="!mayEdit()">
-            <legend>Hours of every week</legend>
-            <tm-floor-rows
-              name="hours"
-              called="shift"
-              another="Another shift"
-              [rows]="floor.controls.hours"
-              [columns]="columns().hours"
-              (add)="floor.controls.hours.push(empty.hours())"
-            />
-          </fieldset>
-          <fieldset [disabled]="!mayEdit()">
-            <legend>Away, extra shifts, closed days</legend>
-            <tm-floor-rows
-              name="away"
-              called="absence"
-              another="Somebody is away"
-              [rows]="floor.controls.away"
-              [columns]="columns().away"
-              (add)="floor.controls.away.push(empty.away(today()))"
-            />
-            <tm-floor-rows
-              name="extra"
-              called="single day"
-              another="An extra shift"
-              [rows]="floor.controls.extra"
-              [columns]="columns().extra"
-              (add)="floor.controls.extra.push(empty.extra(today()))"
-            />
-            <tm-floor-rows
-              name="closed"
-              called="closed day"
-              another="A day is closed"
-              [rows]="floor.controls.closed"
-              [columns]="columns().closed"
-              (add)="floor.controls.closed.push(empty.closed(today()))"
-            />
-          </fieldset>
+          @for (part of parts(); track part.legend) {
+            <fieldset [disabled]="!mayEdit()">
+              <legend>{{ part.legend }}</legend>
+              @for (group of part.groups; track group.name) {
+                <tm-floor-rows [group]="group" />
+              }
+            </fieldset>
+          }
           <fieldset [disabled]="!mayEdit()">
             <legend>What things take, minutes</legend>
             <div class="fields" formGroupName="minutes">
@@ -122,14 +62,9 @@ import { SuppliesStore } from './supplies.store';
             <p class="soft">
               Where none stands here a number to begin with is used; what was learned below goes before both.
             </p>
-            <tm-floor-rows
-              name="seconds"
-              called="time"
-              another="A time of our own"
-              [rows]="floor.controls.pieceSeconds"
-              [columns]="columns().seconds"
-              (add)="floor.controls.pieceSeconds.push(empty.seconds())"
-            />
+            @if (seconds(); as group) {
+              <tm-floor-rows [group]="group" />
+            }
           </fieldset>
           <fieldset [disabled]="!mayEdit()">
             <legend>How it is planned</legend>
@@ -212,18 +147,14 @@ export class FloorPage {
   private readonly accounts = signal<readonly Pick<Person, 'id' | 'name'>[]>([]);
   protected readonly people = computed(() => this.accounts().map(({ id, name }) => ({ value: id, label: name })));
   protected readonly strippers = signal<readonly { value: string; label: string }[]>([{ value: '', label: 'none' }]);
-  protected readonly columns = computed(() => ({
-    benches: benchColumns(this.strippers()),
-    hours: hoursColumns(this.people()),
-    away: awayColumns(this.people()),
-    extra: extraColumns(this.people()),
-    closed: CLOSED_COLUMNS,
-    seconds: SECONDS_COLUMNS,
-  }));
-  protected readonly empty = {
-    ...{ bench: emptyBench, hours: emptyHours, away: emptyAway, extra: emptyExtra },
-    ...{ closed: emptyClosed, seconds: emptySeconds },
-  };
+  protected readonly parts = computed(() => {
+    const form = this.form();
+    return form ? floorParts(form, this.people(), this.strippers(), this.today()) : [];
+  });
+  protected readonly seconds = computed(() => {
+    const form = this.form();
+    return form && secondsRows(form);
+  });
   protected readonly learned = computed(() => this.supplies.day()?.learned ?? null);
   protected readonly shownProblem = computed(() => this.problem() ?? this.supplies.problem());
   protected readonly headline = computed(() => {

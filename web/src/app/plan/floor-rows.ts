@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { ReactiveFormsModule, type FormArray, type FormGroup } from '@angular/forms';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -16,17 +16,32 @@ export interface FloorColumn {
   readonly hint?: string;
 }
 
+/** Rows of one kind. */
+export interface FloorGroup {
+  /** What ids of their fields begin with. */
+  readonly name: string;
+  /** What one row is called, and the button that adds one. */
+  readonly called: string;
+  readonly another: string;
+  readonly rows: FormArray<FormGroup>;
+  readonly columns: readonly FloorColumn[];
+  readonly add: () => void;
+}
+
 /** Rows of the floor, each with its fields: one more can be added, any of them taken away. */
 @Component({
   selector: 'tm-floor-rows',
   imports: [ReactiveFormsModule, NzButtonModule, NzInputModule, DayTicks, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @for (row of rows().controls; track row; let i = $index) {
+    @for (row of group().rows.controls; track row; let i = $index) {
       <div class="row" [formGroup]="row">
-        @for (column of columns(); track column.name) {
+        @for (column of group().columns; track column.name) {
           @if (column.kind === 'days') {
-            <tm-day-ticks [label]="column.label + ' of ' + called() + ' ' + (i + 1)" [formControlName]="column.name" />
+            <tm-day-ticks
+              [label]="column.label + ' of ' + group().called + ' ' + (i + 1)"
+              [formControlName]="column.name"
+            />
           } @else {
             <div class="field" [class.wide]="column.width === 'wide'" [class.short]="column.width === 'short'">
               <label [for]="idOf(column, i)">{{ column.label }}</label>
@@ -52,28 +67,21 @@ export interface FloorColumn {
           nz-button
           class="quiet"
           type="button"
-          [attr.aria-label]="'Take away ' + called() + ' ' + (i + 1)"
-          (click)="rows().removeAt(i)"
+          [attr.aria-label]="'Take away ' + group().called + ' ' + (i + 1)"
+          (click)="group().rows.removeAt(i)"
         >
           Take away
         </button>
       </div>
     }
-    <button nz-button type="button" (click)="add.emit()">{{ another() }}</button>
+    <button nz-button type="button" (click)="group().add()">{{ group().another }}</button>
   `,
   styleUrl: './floor-rows.less',
 })
 export class FloorRows {
-  readonly rows = input.required<FormArray<FormGroup>>();
-  readonly columns = input.required<readonly FloorColumn[]>();
-  /** What ids of its fields begin with. */
-  readonly name = input.required<string>();
-  /** What one row is called, and the button that adds one. */
-  readonly called = input.required<string>();
-  readonly another = input.required<string>();
-  readonly add = output();
+  readonly group = input.required<FloorGroup>();
 
   protected idOf({ name }: FloorColumn, row: number): string {
-    return `${this.name()}-${name}-${row}`;
+    return `${this.group().name}-${name}-${row}`;
   }
 }

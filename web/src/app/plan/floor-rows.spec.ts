@@ -1,14 +1,7 @@
 import type { LearnedStep, LearnedTime } from '@tug-mark/core';
 import { EMPTY_FLOOR, shopFloorSchema } from '@tug-mark/core';
 import { Bench } from '../testing/bench';
-import {
-  awayColumns,
-  benchColumns,
-  CLOSED_COLUMNS,
-  extraColumns,
-  hoursColumns,
-  SECONDS_COLUMNS,
-} from './floor-columns';
+import { floorParts, secondsRows } from './floor-parts';
 import { emptyHours, floorForm, floorOf } from './floor-form';
 import { FloorRows } from './floor-rows';
 import { LearnedTimes } from './learned-times';
@@ -30,15 +23,8 @@ describe('Rows of a floor', () => {
   let bench: Bench<FloorRows>;
   const form = () => floorForm(floor);
   const open = async (of = form()) => {
-    bench = await Bench.open(FloorRows, {
-      inputs: {
-        ...{ rows: of.controls.hours, columns: hoursColumns(PEOPLE) },
-        ...{ name: 'hours', called: 'shift', another: 'Another shift' },
-      },
-    });
-    bench.fixture.componentInstance.add.subscribe(() => {
-      of.controls.hours.push(emptyHours());
-    });
+    const groups = floorParts(of, PEOPLE, [], '2026-11-26').flatMap((part) => part.groups);
+    bench = await Bench.open(FloorRows, { inputs: { group: groups.find(({ name }) => name === 'hours') } });
     return of;
   };
   afterEach(() => {
@@ -84,17 +70,13 @@ describe('Rows of a floor', () => {
         closed: [{ day: '2026-12-24' }],
         pieceSeconds: [{ family: 'lug', means: 'powered', seconds: 75 }],
       }),
-    ).controls;
-    const pairs = [
-      [whole.benches, benchColumns([])],
-      [whole.hours, hoursColumns([])],
-      [whole.away, awayColumns([])],
-      [whole.extra, extraColumns([])],
-      [whole.closed, CLOSED_COLUMNS],
-      [whole.pieceSeconds, SECONDS_COLUMNS],
-    ] as const;
-    for (const [rows, columns] of pairs)
-      expect(columns.map(({ name }) => name).sort()).toEqual(Object.keys(rows.at(0).controls).sort());
+    );
+    const groups = [...floorParts(whole, [], [], '2026-11-26').flatMap((part) => part.groups), secondsRows(whole)];
+    expect(groups.length).toBe(6);
+    for (const { name, rows, columns } of groups)
+      expect(columns.map((column) => column.name).sort())
+        .withContext(name)
+        .toEqual(Object.keys(rows.at(0).controls).sort());
     bench = { close: () => undefined } as Bench<FloorRows>;
   });
 
