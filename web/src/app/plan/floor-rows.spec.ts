@@ -120,14 +120,15 @@ describe('What was learned', () => {
   it('stands by family and means, each step with its median, spread and the number it rests on', async () => {
     await open(
       [piece],
-      [step({ step: 'check', minutes: 0.4, times: 30 }), step({}), step({ means: 'powered', times: 1 })],
+      [step({ step: 'check', minutes: 0.4, spread: 0.05, times: 30 }), step({}), step({ means: 'powered', times: 1 })],
     );
     expect(rows().map((row) => row.slice(1, 5))).toEqual([
       ['hand', 'one piece', '118.4 s', '± 9.6'],
       ['hand', 'set-up and samples', '9.3 min', '± 1.0'],
-      ['hand', 'check of a piece', '0.4 min', '± 1.0'],
+      ['hand', 'check of a piece', '24.0 s', '± 3.0'],
       ['powered', 'set-up and samples', '9.3 min', '± 1.0'],
     ]);
+    expect(bench.text).toContain('what it took before that is in the seconds of the pieces');
     expect(rows().map((row) => row[5])).toEqual(['240 pieces', '4 times', '30 times', 'once']);
   });
 

@@ -39,7 +39,7 @@ import { familyName, LEARNED_STEPS, type LearnedStep, type LearnedTime } from '@
       <p class="soft">
         Median and half the middle spread of the newest, without pauses, breaks and nights. A piece is without its
         checks; a set-up goes from the tool taken to the last sample, a check from the first thing noted of a piece to
-        its pull.
+        its pull: what it took before that is in the seconds of the pieces.
       </p>
     } @else {
       <p class="soft">
@@ -86,9 +86,11 @@ const STEP_NAMES: Readonly<Record<LearnedStep['step'], string>> = {
 };
 
 function stepRow({ family, means, step, minutes, spread, times, isEnough }: LearnedStep): Row {
+  // What takes less than a minute is told in seconds.
+  const [per, unit] = minutes < 1 ? [60, 's'] : [1, 'min'];
   return {
     ...{ key: `${family} ${means} ${step}`, name: familyName(family), means, rank: 1 + LEARNED_STEPS.indexOf(step) },
-    ...{ step: STEP_NAMES[step], median: `${minutes.toFixed(1)} min`, spread: spread.toFixed(1) },
+    ...{ step: STEP_NAMES[step], median: `${(minutes * per).toFixed(1)} ${unit}`, spread: (spread * per).toFixed(1) },
     restsOn: times === 1 ? 'once' : `${times} times`,
     plannedBy:
       step === 'release'
