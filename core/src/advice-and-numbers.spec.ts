@@ -41,6 +41,10 @@ import { computeSetUp, judgeCombination, type SetUpContext } from './combination
 import type { Entry, EntryBody } from './entry';
 import { drawSheet, drawSide, sideView, type SideView } from './sheet';
 import {
+  readTrace,
+  simulatePull,
+  SOUND_PULL,
+  type PullModel,
   findHold,
   findLimit,
   findPush,
@@ -50,7 +54,6 @@ import {
   type LimitRow,
   type LimitTable,
 } from './tug';
-import { suggestMode } from './tug/trace/suggestMode';
 import {
   FORCE_UNITS,
   forceUnitOf,
@@ -909,17 +912,16 @@ describe('Wrong numbers, put right:', () => {
   });
 
   it('23 no mode that makes a reading invalid is suggested from a curve', () => {
-    const read = { peak: { force: 130, at: 3 }, plateau: null, endsAt: 0 };
-    const fall = (at: number) => ({ at, from: 60, to: 40, share: 0.3, recovered: true });
-    const jaws = suggestMode({ ...read, drops: [fall(1), fall(1.5), fall(2)] } as never, {
-      breaks: 177,
-      strands: 24,
-      loadingRate: null,
-    });
-    expect(jaws.mode).toBeNull();
-    expect(jaws.evidence).toContain('a gauge’s grip that slipped, or a wire that sticks and slides');
-    const plateau = { from: 3, to: 4, share: 0.8 };
-    const low = { ...read, peak: { force: 17, at: 3 }, drops: [], plateau };
-    expect(suggestMode(low as never, { breaks: 177, strands: 24, loadingRate: null }).mode).toBeNull();
+    const about = { breaks: 177, strands: 24, loadingRate: null };
+    const suggested = (changes: Partial<PullModel>) => {
+      const result = readTrace(simulatePull({ ...SOUND_PULL, ...changes }), about);
+      if (!result.ok) throw new Error(result.reason.text);
+      return result.read.suggestion;
+    };
+    const jaws = suggested({ breaks: 177, holds: 130, gripSlips: [40, 60, 85] });
+    expect([jaws.mode, ...jaws.between]).toEqual([null, 'slid-out', 'grip-slipped']);
+    expect(jaws.evidence).toContain('Look for marks of the jaws');
+    const low = suggested({ breaks: 177, holds: 17, friction: 0.9 });
+    expect([low.mode, ...low.between]).toEqual([null, 'slid-out', 'insulation-only']);
   });
 });

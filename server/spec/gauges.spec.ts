@@ -159,6 +159,8 @@ describe('Gauges and curves of a shop', () => {
     const type = { 'content-type': 'application/octet-stream' };
     const url = `/api/combinations/${id}/traces/${trace}`;
     expect(problemOf(await odile.call('PUT', url, Buffer.from('nonsense'), type)).code).toBe('trace-unreadable');
+    const hasty = Buffer.from(packTrace({ ...simulatePull(SOUND_PULL), rate: 1e9 }));
+    expect(problemOf(await odile.call('PUT', url, hasty, type)).code).toBe('trace-rate');
     expect((await odile.call('PUT', url, bytes, type)).json()).toEqual({ digest });
     expect((await odile.call('PUT', url, bytes, type)).statusCode).toBe(200);
     const other = Buffer.from(packTrace(simulatePull({ ...SOUND_PULL, seed: 2 })));

@@ -19,6 +19,7 @@ export const PROBLEMS = {
   'corrects-stale': 409,
   'corrects-unknown': 409,
   'photo-taken': 409,
+  'trace-rate': 422,
   'trace-taken': 409,
   'limit-not-draft': 409,
   'limit-overlaps': 409,

@@ -1,5 +1,5 @@
 import { API } from '@tug-mark/contract';
-import { unpackTrace, writeTraceCsv } from '@tug-mark/core';
+import { rateFault, unpackTrace, writeTraceCsv } from '@tug-mark/core';
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
 import { sha256 } from '../chain/hashes';
@@ -20,6 +20,8 @@ export function traceRoutes(app: FastifyInstance, { db }: { db: Knex }): Promise
   serve(app, API.putCurve, async ({ params: { id: combination, trace: id }, body, doer }) => {
     const trace = unpackTrace(body);
     if (!trace) throw refusals.traceUnreadable();
+    const fault = rateFault(trace.rate);
+    if (fault) throw refusals.traceRate(fault);
     if (!(await db('combinations').where({ id: combination }).first('id'))) throw refusals.notFound('This combination');
     const digest = sha256(body);
     const { rate, forces } = trace;

@@ -207,6 +207,7 @@ export const refusals = {
       'These bytes are no curve.',
       'Send it as this application packs it, or as CSV.',
     ),
+  traceRate: (text: string) => new Refusal(422, 'trace-rate', 'No gauge sends at this rate.', text),
   traceTaken: () =>
     new Refusal(409, 'trace-taken', 'Another curve is kept under this id.', 'Send it again under a new id.'),
   gaugeSilent: (text: string) => new Refusal(502, 'gauge-silent', 'The gauge sent no curve.', text),

@@ -233,7 +233,7 @@ export const bench = {
     params: trace,
     body: { file: ['application/octet-stream'], most: 16 * MEBIBYTE },
     answers: { 200: z.object({ digest: z.string() }) },
-    problems: ['not-found', 'trace-unreadable', 'trace-taken'],
+    problems: ['not-found', 'trace-unreadable', 'trace-rate', 'trace-taken'],
   }),
   readCurve: define('readCurve', {
     tag,

@@ -1,7 +1,10 @@
 export { curveAgrees } from './curveAgrees';
 export { packTrace, unpackTrace } from './packTrace';
-export { readTrace, type Drop, type TraceContext, type TraceRead, type TraceReading } from './readTrace';
+export { readTrace, type TraceContext, type TraceRead, type TraceReading } from './readTrace';
 export { simulatePull, SOUND_PULL, type PullModel } from './simulatePull';
-export { type ModeSuggestion } from './suggestMode';
-export { LEAST_SAMPLES, MOST_SAMPLES, type Trace } from './Trace';
+export { type Signs } from './signs';
+export { type CurveMode, type ModeSuggestion } from './suggestMode';
+export { HOW_SURE, howSureText } from './howSure';
+export { shownForce } from './shownForce';
+export { LEAST_SAMPLES, MOST_SAMPLES, rateFault, type Trace } from './Trace';
 export { readTraceCsv, writeTraceCsv, type TraceCsvRead } from './traceCsv';

@@ -1,5 +1,5 @@
 import { headedForceUnit, readNumber, toNewtons } from '../../units';
-import { LEAST_SAMPLES, MOST_SAMPLES, type Trace } from './Trace';
+import { LEAST_SAMPLES, MOST_SAMPLES, rateFault, type Trace } from './Trace';
 
 export type TraceCsvRead =
   | { readonly ok: true; readonly trace: Trace }
@@ -49,6 +49,8 @@ export function readTraceCsv(rows: readonly (readonly string[])[]): TraceCsvRead
   }
   const step = ((times[n - 1] ?? 0) - (times[0] ?? 0)) / (n - 1);
   if (!(step > 0)) return refuse(2, header[time] ?? 'time', 'Time does not go forward.');
+  const fault = rateFault(1 / step);
+  if (fault) return refuse(2, header[time] ?? 'time', fault);
   for (let i = 1; i < n; i++) {
     const own = (times[i] ?? 0) - (times[i - 1] ?? 0);
     if (Math.abs(own - step) > UNEVEN * step + 2e-6) {

@@ -1,4 +1,4 @@
-import type { Trace, TraceRead } from '@tug-mark/core';
+import { shownForce, type Trace, type TraceRead } from '@tug-mark/core';
 import { chartText, type Ink } from '../charts/chart-ink';
 
 /** A pull of a lot with its curve, read. */
@@ -67,16 +67,15 @@ export function curvesOver(curves: readonly Curve[], picked: Curve | null, limit
 /** A curve above its zero from where it passes a twentieth of its peak, thinned by the highest of every stretch. */
 export function outline({ trace, read }: Curve): [number, number][] {
   const { forces, rate } = trace;
-  const zero = read?.zero ?? 0;
   const peak = read?.peak.force ?? 0;
   let start = 0;
-  while (start < forces.length && (forces[start] as number) - zero < 0.05 * peak) start += 1;
+  while (start < forces.length && shownForce(forces[start] as number, read) < 0.05 * peak) start += 1;
   const points: [number, number][] = [];
   const width = Math.max(1, (forces.length - start) / DRAWN);
   for (let from = start; from < forces.length; from += width) {
     let high = -Infinity;
     for (let i = Math.floor(from); i < Math.min(forces.length, from + width); i++)
-      high = Math.max(high, (forces[i] as number) - zero);
+      high = Math.max(high, shownForce(forces[i] as number, read));
     points.push([(from - start) / rate, high]);
   }
   return points;

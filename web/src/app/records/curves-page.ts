@@ -1,7 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { CombinationView, Problem } from '@tug-mark/contract';
-import { breakingLoad, entriesOf, failureModeName, ofLot, readLot, readTrace, unpackTrace } from '@tug-mark/core';
+import {
+  breakingLoad,
+  entriesOf,
+  failureModeName,
+  howSureText,
+  ofLot,
+  readLot,
+  readTrace,
+  unpackTrace,
+} from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { ChartCanvas } from '../charts/chart-canvas';
 import { inks } from '../charts/chart-ink';
@@ -38,6 +47,7 @@ const AT_ONCE = 6;
           <h2>Piece {{ c.piece }}: {{ c.force.toFixed(1) }} N, {{ c.mode }}</h2>
           <tm-curve [trace]="c.trace" [read]="c.read" [limit]="limit()" />
           <p>{{ c.read?.suggestion?.evidence }}</p>
+          <p class="soft">{{ howSure }}</p>
           <p><a [href]="'/api/combinations/' + id() + '/traces/' + c.id + '/csv'" download>This curve as CSV</a></p>
         </section>
       }
@@ -90,6 +100,7 @@ const AT_ONCE = 6;
   `,
 })
 export class CurvesPage {
+  protected readonly howSure = howSureText();
   readonly id = input.required<string>();
   readonly lot = input.required<string>();
   private readonly api = inject(Api);

@@ -192,6 +192,7 @@ export class TugStage {
         breaks: this.breaks(),
         strands: this.own()?.wires[0]?.wire.conductor.strands ?? 1,
         loadingRate: this.own()?.limit.limit?.table.loadingRate ?? null,
+        speed: this.own()?.limit.limit?.table.speed ?? null,
       })),
       isOpen: computed(() => this.hand.view() !== null && !this.before().length),
       isUnseen: computed(() => !this.hand.of('finding').some((e) => e.body.piece === this.target().piece)),

