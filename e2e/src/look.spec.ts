@@ -128,14 +128,14 @@ describe('What the eye, the caliper and the section say', () => {
       `return [...document.querySelectorAll('tm-piece-photos a')].find((a) => a.textContent.includes('section')).pathname`,
     );
     await browser.turnTo(address);
-    await browser.sees('Pressed too little: 95.');
+    await browser.sees('Pressed too little: 94.9 %');
     await browser.sees('32 in the wire');
     await expectAccessible(browser);
     await browser.press('Keep the section');
     await browser.sees('On record by Odile');
     await openCombination(browser, ...CUT);
     await climbTo(browser, 'Look');
-    await browser.sees('Piece 2 is rejected: compression 95.');
+    await browser.sees('Piece 2 is rejected: compression 94.9');
   });
 
   it('shows heights beside pulls, with the window where both hold', async () => {

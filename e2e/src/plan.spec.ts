@@ -153,6 +153,7 @@ describe('The plan', () => {
     // What HT-18 alone makes is left out, with the reason.
     await browser.sees('HT-18');
     await browser.sees('Moved against plan 1');
+    await browser.sees('not in this plan any more');
     // A job in hand by keys: what a move comes to is said, and Escape leaves it where it was.
     const [, last] = await lastTwo();
     await browser.driver.executeScript(`document.querySelector('[data-job="' + arguments[0] + '"]').focus()`, last);

@@ -164,7 +164,7 @@ try {
   await browser.driver.executeScript('window.scrollTo(0, 0)');
   await picture('plan');
   await browser.press('To cut and pick');
-  await browser.sees('wires to cut');
+  await browser.sees('parts to draw');
   await picture('cut');
 } finally {
   await browser.close();

@@ -27,7 +27,10 @@ describe('The bench', () => {
   });
   afterEach(() => shop.close());
 
-  const lines = (query = '') => odile.get<Page>(`/api/bench/lines?${query}`);
+  const lines = async (query = '') => {
+    await odile.settled();
+    return odile.get<Page>(`/api/bench/lines?${query}`);
+  };
   const totals = () => odile.get<BenchTotals>('/api/bench');
   const listNamed = async (name: string) => (await totals()).lists.find((list) => list.name === name);
 
@@ -161,8 +164,7 @@ describe('The lots of the shop', () => {
     await proveSetUp(odile, id);
     await releaseSetUp(await shop.signIn('Ines'), id);
     await openLot(odile, id);
-    // The standing of a lot is worked out when its combination is looked at.
-    await odile.get('/api/bench/lines');
+    await odile.settled();
     const { lines } = await list('');
     const [first] = lines;
     expect([first?.id, first?.lot, first?.openedBy, first?.state]).toEqual([id, 1, 'Odile', 'running']);

@@ -120,10 +120,7 @@ describe('The cabinet', () => {
     expect(suspect.lots.map((lot) => lot.entries)).toEqual([1, jasmine.any(Number) as unknown as number]);
     expect(suspect.after).not.toBeNull();
     expect(await odile.get<Suspect | null>('/api/tools/HT-16/suspect')).toBeNull();
-    const { stages } = (await odile.get<{ lines: { id: string; stages: string[] }[] }>('/api/combinations')).lines.find(
-      (l) => l.id === id,
-    ) ?? { stages: [] };
-    expect(stages[2]).toBe('fail');
+    expect((await odile.settled()).find((line) => line.id === id)?.stages[2]).toBe('fail');
   });
 });
 

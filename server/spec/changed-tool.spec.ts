@@ -1,4 +1,3 @@
-import type { CombinationLine } from '@tug-mark/contract';
 import type { EntryBody } from '@tug-mark/core';
 import { faultsOf, FRESH, openLot, problemOf, proveSetUp, reading, releaseSetUp, Shop, type Visitor } from './harness';
 
@@ -36,7 +35,7 @@ describe('A tool changed in the middle of a lot', () => {
     await odile.kept(id, changed as EntryBody);
   });
   afterAll(() => shop.close());
-  const line = async () => (await odile.combination(...FRESH)) as CombinationLine;
+  const line = () => odile.standing(...FRESH);
 
   it('stops the counting and opens the set-up again while its lot stands; released, the lot counts on', async () => {
     const refused = await odile.put(id, made(3, 21));

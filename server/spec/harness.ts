@@ -21,6 +21,7 @@ import type { FastifyInstance, InjectOptions, LightMyRequestResponse } from 'fas
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
+import { setTimeout } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import { buildApp } from '../src/app';
 import { connect } from '../src/db/connect';
@@ -137,6 +138,17 @@ export async function openBench(): Promise<{ shop: Shop; odile: Visitor; id: str
   return { shop, odile, id };
 }
 
+/** Terminal, wire and, where several lists have the two, the list. */
+type LineAsked = [terminal: string, wire: string, list?: string];
+
+function findLine(lines: readonly CombinationLine[], [terminal, wire, list]: LineAsked): CombinationLine {
+  const found = lines.find((line) => line.terminal === terminal && line.wire === wire && (!list || line.list === list));
+  if (!found) throw new Error(`no combination ${terminal} on ${wire}`);
+  return found;
+}
+
+const SETTLED_WITHIN_MS = 60_000;
+
 /** Somebody with a cookie jar. */
 export class Visitor {
   cookie = '';
@@ -170,13 +182,22 @@ export class Visitor {
     });
   }
 
-  async combination(terminal: string, wire: string, list?: string): Promise<CombinationLine> {
-    const { lines } = await this.get<{ lines: CombinationLine[] }>('/api/combinations');
-    const found = lines.find(
-      (line) => line.terminal === terminal && line.wire === wire && (!list || line.list === list),
-    );
-    if (!found) throw new Error(`no combination ${terminal} on ${wire}`);
-    return found;
+  async combination(...asked: LineAsked): Promise<CombinationLine> {
+    return findLine((await this.get<{ lines: CombinationLine[] }>('/api/combinations')).lines, asked);
+  }
+
+  /** Where a combination stands once all that is on record has been worked out. */
+  async standing(...asked: LineAsked): Promise<CombinationLine> {
+    return findLine(await this.settled(), asked);
+  }
+
+  /** Every line as it stands once nothing is behind: on a busy machine standings follow the journal by seconds. */
+  async settled(): Promise<readonly CombinationLine[]> {
+    for (const end = Date.now() + SETTLED_WITHIN_MS; Date.now() < end; await setTimeout(50)) {
+      const { lines } = await this.get<{ lines: CombinationLine[] }>('/api/combinations');
+      if (lines.every(({ behind }) => behind === 0)) return lines;
+    }
+    throw new Error('standings did not catch up with the journal');
   }
 
   view(id: string): Promise<CombinationView> {

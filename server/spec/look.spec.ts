@@ -39,7 +39,7 @@ const finding = (
 });
 const measure = (
   piece: number,
-  what: 'brush' | 'tongue' | 'twist',
+  what: 'brush' | 'tongue' | 'twist' | 'height' | 'width',
   value: number,
   unit: 'mm' | '°' = 'mm',
 ): EntryBody => ({
@@ -95,11 +95,9 @@ describe('A sheet of what to look at', () => {
       class: 'standard',
       replaces: true,
     });
-    const { lines } = await odile.get<{ lines: { id: string; release: string; headline: string }[] }>(
-      '/api/combinations',
-    );
-    expect(lines.find((l) => l.id === id)?.release).toBe('lapsed');
-    expect(lines.find((l) => l.id === id)?.headline).toContain('Every stage has passed');
+    const { release, headline } = await odile.standing(...FRESH);
+    expect(release).toBe('lapsed');
+    expect(headline).toContain('Every stage has passed');
     await own.close();
   });
 });
@@ -244,6 +242,41 @@ describe('A photograph', () => {
     for (let i = 0; i < 8; i++) expect(await code(bomb, 'image/png')).toEqual([422, 'photo-too-large']);
     expect(process.memoryUsage().rss - before).toBeLessThan(150 * 1024 * 1024);
   });
+
+  it('of a cut that is not square has its section put right by the height and width measured before', async () => {
+    const bar = (await odile.combination('FL-OC-1508', 'FL-W-0100', 'Sensor bar')).id;
+    const model = { ...SOUND_MICROGRAPH, width: 640, height: 480, pxPerMm: 250, tilt: 22 };
+    const { picture, truth } = makeMicrograph(model);
+    const size = { width: picture.width, height: picture.height };
+    const png = await sharp(Buffer.from(picture.data), { raw: { ...size, channels: 4 } })
+      .png()
+      .toBuffer();
+    const cut = async (piece: number) => {
+      const photo = randomUUID();
+      const url = `/api/combinations/${bar}/photos/${photo}`;
+      const sent = await odile.call('PUT', url, png, { 'content-type': 'image/png' });
+      const { digest } = sent.json<{ digest: string }>();
+      await odile.kept(bar, { kind: 'photo', piece, photo: { id: photo, digest }, shows: 'section', note: '' });
+      const figures = { ...truth, metal: 1, compression: 1, left: 0.5, strands: 1 };
+      const body = { kind: 'section', piece, photo, pxPerMm: model.pxPerMm, figures, mended: [], note: '' } as const;
+      const kept = await odile.kept(bar, body);
+      const found = (await odile.view(bar)).entries.find((entry) => entry.id === kept.id)?.body;
+      if (found?.kind !== 'section') throw new Error('no section kept');
+      return found.figures;
+    };
+    for (const what of ['height', 'width'] as const) {
+      const value = Number(truth[what].toFixed(2));
+      await odile.kept(bar, measure(31, what, value));
+    }
+    const measured = await cut(31);
+    expect(measured.tilt).toBeGreaterThan(17);
+    expect(measured.tilt).toBeLessThan(27);
+    expect(Math.abs(measured.metal / truth.metal - 1)).toBeLessThan(0.04);
+    // Nothing was measured of this one: its metal looks like more by 1 / cos 22, and nothing claims otherwise.
+    const unmeasured = await cut(32);
+    expect(unmeasured.tilt).toBeUndefined();
+    expect(unmeasured.metal / truth.metal).toBeGreaterThan(1.05);
+  }, 60_000);
 
   it('is named by an entry that seals it; marks and a section are about a photograph on record', async () => {
     const photo = randomUUID();

@@ -1,10 +1,4 @@
-import {
-  setUpContext,
-  type Certificate,
-  type ChainReport,
-  type CombinationLine,
-  type KeptEntry,
-} from '@tug-mark/contract';
+import { setUpContext, type Certificate, type ChainReport, type KeptEntry } from '@tug-mark/contract';
 import { computeSetUp, judgeLot, type EntryBody } from '@tug-mark/core';
 import { randomUUID } from 'node:crypto';
 import { FRESH, openLot, problemOf, proveSetUp, reading, releaseSetUp, Shop, type Visitor } from './harness';
@@ -127,7 +121,7 @@ describe('A lot', () => {
     expect(csv[0]).toContain('force N,limit N');
     const pdf = (await odile.call('GET', `/api/combinations/${id}/lots/1/certificate.pdf?paper=letter`)).rawPayload;
     expect(pdf.subarray(0, 5).toString('latin1')).toBe('%PDF-');
-    const { lines } = await odile.get<{ lines: CombinationLine[] }>('/api/combinations');
+    const lines = await odile.settled();
     expect(lines.find((line) => line.id === id)?.lot).toEqual(
       jasmine.objectContaining({ name: 'L-0412', made: 100, verdict: 'meets-made-up-limits' }),
     );
@@ -238,7 +232,7 @@ describe('A lot', () => {
     const file = ['piece,force N,how it let go,note', ...rows].join('\n');
     const url = `/api/combinations/${id}/lots/1/readings`;
     expect((await odile.call('POST', url, file, { 'content-type': 'text/csv' })).json()).toEqual({ readings: 3100 });
-    const { lines } = await odile.get<{ lines: CombinationLine[] }>('/api/combinations');
+    const lines = await odile.settled();
     expect(lines.find((line) => line.id === id)?.lot?.headline).toBe('Open it to see how far it is.');
     expect((await judged()).head.made).toBe(3100);
   });

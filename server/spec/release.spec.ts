@@ -17,7 +17,7 @@ describe('A released set-up', () => {
 
   const prove = () => proveSetUp(odile, id);
   const release = (who: Visitor) => releaseSetUp(who, id);
-  const state = async () => ((await odile.combination(...FRESH)) as unknown as { release: string }).release;
+  const state = async () => (await odile.standing(...FRESH)).release;
 
   it('is quality’s act, once every stage has passed, and lapses when another limit table is released', async () => {
     await odile.kept(id, TAKE_TOOL);

@@ -80,7 +80,7 @@ describe('Where a combination stands', () => {
     await odile.kept(id, { kind: 'progress', lot: 1, step: 1, what: 'made', made: 1, note: '' });
     await odile.kept(id, { kind: 'finding', lot: 1, piece: 1, criterion: 'as-drawn', finding: 'accept', note: '' });
     await odile.kept(id, reading(1, 141, { lot: 1 }));
-    expect((await listed()).lot).toEqual({
+    expect((await odile.standing(...FRESH)).lot).toEqual({
       lot: 1,
       name: 'L-0412',
       made: 1,

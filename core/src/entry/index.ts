@@ -20,6 +20,7 @@ export {
   type TraceKey,
 } from './Entry';
 export { entriesOf } from './entriesOf';
+export { measuredPiece } from './measuredPiece';
 export { measuresOf } from './measuresOf';
 export { inForce } from './inForce';
 export { currentRun, lotOf, ofCurrentRun, ofLot, runOf } from './runs';

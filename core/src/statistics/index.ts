@@ -12,6 +12,7 @@ export {
 export { findOutlier, type Outlier } from './grubbs';
 export { heightWindow, LEAST_PAIRS, type HeightWindow } from './heightWindow';
 export { cohenKappa, fleissKappa, type Kappa } from './kappa';
+export { leastSquares, type Fit } from './leastSquares';
 export { acceptanceProbability, sampleForRisk } from './hypergeometric';
 export { normalFrom, random } from './random';
 export { summarise, type Summary } from './summarise';

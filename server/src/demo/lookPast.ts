@@ -50,6 +50,7 @@ export const lookPastSchema = z.strictObject({
       compression: z.number(),
       voids: z.number(),
       lean: z.number(),
+      wall: z.number(),
     }),
   ),
   photos: z.array(
@@ -101,10 +102,10 @@ export async function replayLook(db: Knex, past: LookPast, hoursAgo: (hours: num
     await bench.put({ kind: 'marks', piece: body.piece, photo: id, marks, note: '' }, new Date(at.getTime() + 60_000));
   };
 
-  for (const { piece, seed, compression, voids, lean, ...place } of past.sections) {
+  for (const { piece, seed, compression, voids, lean, wall, ...place } of past.sections) {
     const bench = await open(place);
     const { strands, strandDiameter } = bench.context.wire.conductor;
-    const model = { ...SOUND_MICROGRAPH, seed, compression, voids, lean, strands, strandDiameter, turn: 3 };
+    const model = { ...SOUND_MICROGRAPH, seed, compression, voids, lean, wall, strands, strandDiameter, turn: 3 };
     const { picture } = makeMicrograph(model);
     const { width, height, data } = picture;
     const png = await sharp(Buffer.from(data.buffer), { raw: { width, height, channels: 4 } })

@@ -1,4 +1,4 @@
-import type { EntryBody, EntryKind, SetUp } from '@tug-mark/core';
+import type { Entry, EntryBody, EntryKind, SetUp } from '@tug-mark/core';
 import type { Knex } from 'knex';
 
 export type BodyOf<K extends EntryKind> = Extract<EntryBody, { kind: K }>;
@@ -8,6 +8,8 @@ export interface Proving {
   readonly db: Knex;
   readonly combination: string;
   readonly setUp: SetUp;
+  /** The journal as far as the entry is checked against it. */
+  readonly journal: readonly Entry[];
 }
 
 /** What the server does for one kind of entry beyond what every kind gets. */

@@ -103,7 +103,7 @@ export class Journal {
       if (known) return known;
       throw refused(check.refusal);
     }
-    const proving = { db, combination, setUp };
+    const proving = { db, combination, setUp, journal };
     await serverKind(entry.body).prove?.(entry.body as never, proving);
     const body = (await serverKind(entry.body).settle?.(entry.body as never, proving)) ?? entry.body;
     const asked = entry.corrects === null ? askedBefore(entry.body) : null;
@@ -273,7 +273,7 @@ export class Journal {
       }
       taken.add(slot);
       // On a connection of its own: the transaction's is taking rows in.
-      const proof = serverKind(body).prove?.(body as never, { db: this.db, combination, setUp });
+      const proof = serverKind(body).prove?.(body as never, { db: this.db, combination, setUp, journal: looked });
       if (proof) await proof;
       if (wrong.length) continue;
       passed.push(sealed({ id: crypto.randomUUID(), body, corrects: null, why: null }, check, person, now));

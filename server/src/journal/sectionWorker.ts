@@ -3,6 +3,7 @@ import {
   mendSection,
   readSection,
   sectionFigures,
+  type MeasuredPiece,
   type SectionFigures,
   type SectionStroke,
 } from '@tug-mark/core';
@@ -13,6 +14,7 @@ export interface SectionTask {
   readonly pxPerMm: number;
   /** Metal of the wires before the crimp, mm2. */
   readonly wireArea: number;
+  readonly measured: MeasuredPiece;
   readonly mended: readonly SectionStroke[];
   readonly byHand: boolean;
 }
@@ -33,5 +35,5 @@ export default async function readSectionTask(task: SectionTask): Promise<Sectio
     return { ok: false, text: result.reasons.map((reason) => reason.text).join(' ') };
   }
   const reading = mendSection(result?.ok ? result.reading : blankSection(picture), task.mended);
-  return { ok: true, figures: sectionFigures(reading, task.pxPerMm, task.wireArea) };
+  return { ok: true, figures: sectionFigures(reading, task.pxPerMm, task.wireArea, task.measured) };
 }

@@ -1,9 +1,11 @@
-import type { Reason, SectionFigures } from '@tug-mark/core';
+import type { MeasuredPiece, Reason, SectionFigures } from '@tug-mark/core';
 
 export interface SectionAbout {
   readonly pxPerMm: number;
   /** Metal of the wires before the crimp, mm2. */
   readonly wireArea: number;
+  /** Of the piece, before it was cut. */
+  readonly measured: MeasuredPiece;
 }
 
 export interface SectionAnswer {

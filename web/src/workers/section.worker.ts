@@ -24,10 +24,10 @@ async function decode(file: Blob): Promise<Picture> {
   return context.getImageData(0, 0, bitmap.width, bitmap.height);
 }
 
-function told(shown: SectionReading, { pxPerMm, wireArea }: SectionAbout): SectionAnswer {
+function told(shown: SectionReading, { pxPerMm, wireArea, measured }: SectionAbout): SectionAnswer {
   const labels = shown.labels.slice();
   const { columns, rows } = shown;
-  const figures = sectionFigures(shown, pxPerMm, wireArea);
+  const figures = sectionFigures(shown, pxPerMm, wireArea, measured);
   return transfer({ reasons: [], found: { figures, columns, rows, labels } }, [labels.buffer]);
 }
 

@@ -20,6 +20,10 @@ export const section: EntryKindContract<'section'> = {
       width: z.number().nonnegative(),
       left: share,
       strands: z.number().int().nonnegative(),
+      strandsMost: z.number().int().positive().optional(),
+      lines: share.optional(),
+      heightMost: positive.optional(),
+      tilt: positive.max(90).optional(),
     }),
     mended: z
       .array(

@@ -5,7 +5,7 @@ export interface Picture {
   readonly data: Uint8Array | Uint8ClampedArray;
 }
 
-/** What a cut crimp shows in numbers. */
+/** What a cut crimp shows in numbers. Figures of before this could be told are without the last four. */
 export interface SectionFigures {
   /** Metal of the strands, mm2. */
   readonly metal: number;
@@ -18,7 +18,27 @@ export interface SectionFigures {
   readonly width: number;
   /** Share of the metal on the left of the middle; 0.5 when both rolls filled alike. */
   readonly left: number;
+  /** Strands counted: at the least, where {@link strandsMost} says that there may be more; 0 where they cannot be counted. */
   readonly strands: number;
+  readonly strandsMost?: number | undefined;
+  /** Of {@link voids}, what lies in thin lines between strands: etching makes the same of no gap at all. */
+  readonly lines?: number | undefined;
+  /** The most the height may be where that is a little more: along another axis as alike, or with what sticks out on one side. */
+  readonly heightMost?: number | undefined;
+  /** Degrees the cut is off square by what was measured before; metal, compression, height and width are put right by it. */
+  readonly tilt?: number | undefined;
+}
+
+/** The strands of a section in words, as far as they were counted. */
+export function toldStrands({ strands, strandsMost }: Pick<SectionFigures, 'strands' | 'strandsMost'>): string {
+  if (strands === 0) return 'strands not counted';
+  return strandsMost ? `${strands} to ${strandsMost} strands` : `${strands} strand${strands === 1 ? '' : 's'}`;
+}
+
+/** What was measured on the piece before it was cut, mm. */
+export interface MeasuredPiece {
+  readonly height: number | null;
+  readonly width: number | null;
 }
 
 /** What each cell of the mask is taken for. */

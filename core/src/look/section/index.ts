@@ -1,10 +1,14 @@
+export { HOW_SURE_SECTION, howSureSectionText } from './howSureSection';
 export { makeMicrograph, SOUND_MICROGRAPH, type MicrographModel } from './makeMicrograph';
-export { SECTION_LABELS, type Picture, type SectionFigures, type SectionLabel, type SectionStroke } from './Micrograph';
+export { mendSection } from './mendSection';
 export {
-  blankSection,
-  mendSection,
-  readSection,
-  sectionFigures,
-  type SectionReading,
-  type SectionResult,
-} from './readSection';
+  SECTION_LABELS,
+  toldStrands,
+  type MeasuredPiece,
+  type Picture,
+  type SectionFigures,
+  type SectionLabel,
+  type SectionStroke,
+} from './Micrograph';
+export { blankSection, readSection, type SectionReading, type SectionResult } from './readSection';
+export { sectionFigures, squareness } from './sectionFigures';

@@ -113,3 +113,47 @@ export function fillHoles(mask: Uint8Array, columns: number, rows: number): Uint
   }
   return outside.map((v) => (v ? 0 : 1));
 }
+
+/** Distance of each set cell to the next unset one, in cells (two sweeps with weights 1 and the root of two). */
+export function distances(mask: Uint8Array, columns: number, rows: number): Float32Array {
+  // One cell of border all around, so that no sweep has to ask where it is.
+  const w = columns + 2;
+  const d = new Float32Array(w * (rows + 2));
+  for (let y = 0; y < rows; y++) {
+    for (let x = 0, i = y * columns, at = (y + 1) * w + 1; x < columns; x++, i++, at++) {
+      if (mask[i] !== 1) continue;
+      d[at] = Math.min(
+        (d[at - 1] ?? 0) + 1,
+        (d[at - w] ?? 0) + 1,
+        (d[at - w - 1] ?? 0) + Math.SQRT2,
+        (d[at - w + 1] ?? 0) + Math.SQRT2,
+      );
+    }
+  }
+  const out = new Float32Array(mask.length);
+  for (let y = rows - 1; y >= 0; y--) {
+    for (let x = columns - 1, i = y * columns + x, at = (y + 1) * w + x + 1; x >= 0; x--, i--, at--) {
+      const own = d[at] ?? 0;
+      if (own === 0) continue;
+      d[at] = Math.min(
+        own,
+        (d[at + 1] ?? 0) + 1,
+        (d[at + w] ?? 0) + 1,
+        (d[at + w + 1] ?? 0) + Math.SQRT2,
+        (d[at + w - 1] ?? 0) + Math.SQRT2,
+      );
+      out[i] = d[at] ?? 0;
+    }
+  }
+  return out;
+}
+
+/** What is left of a mask when everything thinner than twice a radius, in cells, has been taken away; corners come out rounded. */
+export function openRound(mask: Uint8Array, columns: number, rows: number, r: number): Uint8Array {
+  const deep = distances(mask, columns, rows);
+  const away = new Uint8Array(mask.length);
+  for (let i = 0; i < away.length; i++) away[i] = (deep[i] as number) > r ? 0 : 1;
+  const back = distances(away, columns, rows);
+  for (let i = 0; i < away.length; i++) away[i] = mask[i] === 1 && (back[i] as number) <= r ? 1 : 0;
+  return away;
+}

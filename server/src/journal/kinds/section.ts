@@ -1,4 +1,4 @@
-import { endOf, metalArea } from '@tug-mark/core';
+import { endOf, measuredPiece, metalArea } from '@tug-mark/core';
 import { Piscina } from 'piscina';
 import { findPhoto, readWholePhoto } from '../../evidence/photos';
 import { SECTION_WORKER } from '../../files/places';
@@ -16,7 +16,7 @@ const pool = new Piscina<SectionTask, SectionTaskResult>({
 
 /** A section's figures are the server's: read again from the kept photograph and what was drawn over its mask. */
 export const section: ServerKind<'section'> = {
-  async settle(body, { db, combination, setUp }) {
+  async settle(body, { db, combination, setUp, journal }) {
     const photo = await findPhoto(db, body.photo);
     if (photo?.combination !== combination) throw refusals.photoMissing();
     const result = await pool.run({
@@ -26,6 +26,7 @@ export const section: ServerKind<'section'> = {
         (sum, own) => (own.end === endOf(body) ? sum + metalArea(own.wire.conductor) : sum),
         0,
       ),
+      measured: measuredPiece(journal, { piece: body.piece, end: endOf(body) }, setUp.tool?.nest.profile ?? null),
       mended: body.mended,
       byHand: body.byHand ?? false,
     });

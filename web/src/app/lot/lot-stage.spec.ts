@@ -371,9 +371,10 @@ describe('A pull on the station’s gauge', () => {
   };
   let read: jasmine.Spy<TraceReader['read']>;
   /** What the worker makes of a curve whose peak is there. */
-  const answer = (peak: number): TraceAnswer => {
-    const trace = simulatePull({ ...SOUND_PULL, breaks: peak, uneven: 0 });
-    const reading = readTrace(trace, { breaks: peak, strands: 24, loadingRate: null });
+  const answer = (peak: number, breaks = peak, most = Infinity): TraceAnswer => {
+    const { rate, forces } = simulatePull({ ...SOUND_PULL, breaks: peak, uneven: 0 });
+    const trace = { rate, forces: Array.from(forces, (force) => Math.min(force, most)) };
+    const reading = readTrace(trace, { breaks, strands: 24, loadingRate: null });
     return { reading, bytes: new Uint8Array(packTrace(trace)), digest: 'a'.repeat(64) };
   };
 
@@ -395,11 +396,39 @@ describe('A pull on the station’s gauge', () => {
     forces(...quiet(), ...ramp(118.4), ...quiet());
     await bench.settle();
     expect(bench.text).toContain('the curve says so');
+    expect(bench.text).toMatch(/Peak of the curve: 119\.\d ± 0\.\d N\./);
+    expect(bench.text).toContain('Tried on simulated pulls');
     await bench.key('Enter');
     const body = bench.put[0]?.body;
     expect(body?.kind === 'reading' && Math.abs(body.force - 119)).toBeLessThan(1);
     expect(body?.kind === 'reading' && body.pull && body.pull.start < body.pull.end).toBeTrue();
     expect(body?.kind === 'reading' && body.trace?.digest).toBe('a'.repeat(64));
+  });
+
+  it('of which its curve is not sure has the two it may be marked, and none chosen', async () => {
+    await open();
+    // 88 % of what the wire bears: its own break, or one at the crimp.
+    read.and.resolveTo(answer(119, 135));
+    forces(...quiet(), ...ramp(118.4), ...quiet());
+    await bench.settle();
+    expect(bench.text).toContain('a curve does not tell them apart');
+    const marked = [...bench.element.querySelectorAll('li')].filter((item) =>
+      item.textContent.includes('one of the two'),
+    );
+    expect(marked.map((item) => /[A-Z][a-z ]+/.exec(item.textContent.trim())?.[0].trim())).toEqual([
+      'Broke at the crimp',
+      'Broke in the wire',
+    ]);
+    expect(bench.element.querySelectorAll('[aria-pressed=true]').length).toBe(0);
+  });
+
+  it('that came to the gauge’s end says that it bore more', async () => {
+    await open();
+    read.and.resolveTo(answer(119, 119, 90));
+    forces(...quiet(), ...ramp(118.4), ...quiet());
+    await bench.settle();
+    expect(bench.text).toMatch(/Peak of the curve: more than 89\.\d N\./);
+    expect(bench.text).toContain('Use a gauge for higher forces');
   });
 
   it('never takes the curve of another pull that was read too late', async () => {

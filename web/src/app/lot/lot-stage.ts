@@ -142,6 +142,7 @@ export class LotStage {
             breaks: this.work.breaks(),
             strands: pull?.wires[0]?.wire.conductor.strands ?? 1,
             loadingRate: pull?.limit.limit?.table.loadingRate ?? null,
+            speed: pull?.limit.limit?.table.speed ?? null,
           };
         }),
         isOpen: computed(() => this.work.isRunning() && this.work.step() === 'tug' && !this.panelTitle()),

@@ -2,7 +2,16 @@ import { computed, inject } from '@angular/core';
 import { patchState, signalStoreFeature, type, withComputed, withMethods, withProps, withState } from '@ngrx/signals';
 import type { Signal } from '@angular/core';
 import type { PlanDay, Problem } from '@tug-mark/contract';
-import { differences, dueSoon, repeatPlan, type Model, type PlacedJob, type Plan, type PlanWork } from '@tug-mark/core';
+import {
+  differences,
+  dueSoon,
+  goneJobs,
+  repeatPlan,
+  type Model,
+  type PlacedJob,
+  type Plan,
+  type PlanWork,
+} from '@tug-mark/core';
 import type { PlanBeside, PlanFound } from '../../workers/plan.messages';
 import { toProblem } from '../http/api';
 import { PlanSearch } from './plan-search';
@@ -56,7 +65,9 @@ export function withFoundPlan() {
       moved: computed(() => {
         const [planned, all, at] = [plan(), work(), clock()];
         if (!planned || !all || !at || !before().length) return [];
-        return differences({ ...planned, placed: [...before()] }, planned, all, at.at);
+        const against = differences({ ...planned, placed: [...before()] }, planned, all, at.at);
+        const shown = day();
+        return [...against, ...(shown?.given ? goneJobs(shown.given, shown.work, shown.cannot) : [])];
       }),
     })),
     withMethods((store) => {

@@ -8,7 +8,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { SECTION_LABELS, type SectionLabel } from '@tug-mark/core';
+import { SECTION_LABELS, toldStrands, type SectionLabel } from '@tug-mark/core';
 import type { SectionAnswer } from '../../../workers/section.messages';
 import { arrowStep } from '../../parts/arrow-step';
 import { Select } from '../../parts/select';
@@ -132,7 +132,7 @@ export class SectionMask {
   private stroke: { x: number; y: number }[] | null = null;
   protected readonly said = computed(() => {
     const f = this.work.figures();
-    return f ? `Mask of the section: ${f.strands} strands, ${(100 * f.voids).toFixed(1)} % voids` : 'No mask yet';
+    return f ? `Mask of the section: ${toldStrands(f)}, ${(100 * f.voids).toFixed(1)} % voids` : 'No mask yet';
   });
 
   constructor() {

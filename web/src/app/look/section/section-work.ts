@@ -1,6 +1,15 @@
 import { computed, inject } from '@angular/core';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withProps, withState } from '@ngrx/signals';
-import { endOf, metalArea, numberFinding, ofEnd, type SectionLabel, type SectionStroke } from '@tug-mark/core';
+import {
+  endOf,
+  measuredPiece,
+  metalArea,
+  numberFinding,
+  ofEnd,
+  squareness,
+  type SectionLabel,
+  type SectionStroke,
+} from '@tug-mark/core';
 import { wrap, type Remote } from 'comlink';
 import type { SectionAnswer } from '../../../workers/section.messages';
 import type { SectionWork as Work } from '../../../workers/section.worker';
@@ -53,6 +62,11 @@ export const SectionWork = signalStore(
       const read = found()?.figures;
       return read && read.metal > 0 ? read : null;
     });
+    const measured = computed(() => {
+      const shown = photo.shown();
+      const profile = photo.hand.setUp()?.tool?.nest.profile ?? null;
+      return measuredPiece(photo.kept('measure'), { piece: shown?.piece ?? 0, end: endOf(shown ?? {}) }, profile);
+    });
     const judged = (code: 'compression' | 'voids') =>
       computed(() => {
         const number = photo.criteria().find((c) => c.code === code)?.number;
@@ -65,12 +79,25 @@ export const SectionWork = signalStore(
       /** mm2 of metal in the wires as they are made. */
       wireArea: computed(() => wires().reduce((sum, w) => sum + metalArea(w.wire.conductor), 0)),
       strands: computed(() => wires().reduce((sum, w) => sum + w.wire.conductor.strands, 0)),
+      /** Height and width measured before the cut. */
+      measured,
       /** What the sheet says of a share, in percent, and whether the figure is in it; null where it asks for none. */
       compression: judged('compression'),
       voids: judged('voids'),
     };
   }),
-  withComputed(({ figures, declined, isByHand, isWorking, compression, voids }) => ({
+  withComputed(({ figures, declined, isByHand, isWorking, compression, voids, measured, strands }) => ({
+    /** What is known of whether the cut is square. */
+    cut: computed(() => {
+      const read = figures();
+      return read && squareness(read, measured());
+    }),
+    /** Whether there cannot be as many strands as the wire has. */
+    isOtherCount: computed(() => {
+      const read = figures();
+      if (!read || read.strands === 0) return false;
+      return strands() < read.strands || strands() > (read.strandsMost ?? read.strands);
+    }),
     headline: computed(() => {
       const read = figures();
       if (declined().length) return 'This picture is not read by itself.';
@@ -90,7 +117,7 @@ export const SectionWork = signalStore(
       worker.own ??= new Worker(new URL('../../../workers/section.worker', import.meta.url), { type: 'module' });
       return (worker.opened ??= wrap<Work>(worker.own));
     };
-    const about = () => ({ pxPerMm: store.pxPerMm(), wireArea: store.wireArea() });
+    const about = () => ({ pxPerMm: store.pxPerMm(), wireArea: store.wireArea(), measured: store.measured() });
     const ask = () => {
       patchState(store, { asked: store.asked() + 1 });
       return store.asked();

@@ -1,0 +1,66 @@
+import { makeCut } from '../../testing/cuts';
+import { readSection, sectionFigures, squareness, toldStrands, type SectionFigures } from './index';
+
+/** A cut of the second generator, read with what was measured of the piece before it was cut. */
+function read(kind: string, seed: number, isMeasured = true) {
+  const cut = makeCut(kind, seed);
+  const result = readSection(cut.picture);
+  if (!result.ok) return { ...cut, code: result.reasons[0]?.code, figures: null };
+  const { height, width } = cut.truth;
+  const measured = isMeasured ? { height, width } : { height: null, width };
+  return { ...cut, code: 'read', figures: sectionFigures(result.reading, cut.pxPerMm, cut.wireArea, measured) };
+}
+
+describe('A cut drawn another way', () => {
+  it('is read in white resin, upside down as well', () => {
+    const { figures, truth } = read('white resin', 1);
+    expect(Math.abs((figures?.metal ?? 0) / truth.metal - 1)).toBeLessThan(0.03);
+    expect(Math.abs((figures?.voids ?? 0) - truth.voids)).toBeLessThan(0.02);
+    expect(Math.abs((figures?.height ?? 0) / truth.height - 1)).toBeLessThan(0.02);
+    expect(figures?.strands).toBe(truth.strands);
+    expect(figures?.tilt).toBeUndefined();
+  });
+
+  it('keeps the plating of its strands as metal', () => {
+    const { figures, truth } = read('tinned strands', 2);
+    expect(Math.abs((figures?.metal ?? 0) / truth.metal - 1)).toBeLessThan(0.05);
+    expect(Math.abs((figures?.voids ?? 0) - truth.voids)).toBeLessThan(0.03);
+  });
+
+  it('that is not square is put right where height and width were measured, and not touched where they were not', () => {
+    const { figures, truth } = read('not square', 2);
+    // made 22 degrees aslant
+    expect(figures?.tilt).toBeGreaterThan(18);
+    expect(figures?.tilt).toBeLessThan(26);
+    expect(Math.abs((figures?.metal ?? 0) / truth.metal - 1)).toBeLessThan(0.03);
+    const unmeasured = read('not square', 2, false).figures;
+    expect(unmeasured?.tilt).toBeUndefined();
+    expect((unmeasured?.metal ?? 0) / truth.metal).toBeGreaterThan(1.05);
+  });
+
+  it('is not read where the barrel is of the strands’ metal', () => {
+    expect(read('copper barrel', 1).code).toBe('no-colour');
+  });
+
+  it('whose strands cannot be told apart has no count', () => {
+    const { figures } = read('not etched', 1);
+    expect(figures?.strands).toBe(0);
+    expect(figures && toldStrands(figures)).toBe('strands not counted');
+    expect(toldStrands({ strands: 18, strandsMost: 20 })).toBe('18 to 20 strands');
+    expect(toldStrands({ strands: 1 })).toBe('1 strand');
+  });
+
+  it('is said to be square, aslant, of another scale, or not known to be either', () => {
+    const figures: SectionFigures = {
+      ...{ metal: 0.8, voids: 0.03, compression: 0.85, height: 1.3, width: 1.6, left: 0.5, strands: 19 },
+    };
+    const said = (own: Partial<SectionFigures>, height: number | null, width: number | null) => {
+      const { text, isOff } = squareness({ ...figures, ...own }, { height, width });
+      return [text.split(' ').slice(0, 3).join(' '), isOff];
+    };
+    expect(said({}, 1.31, 1.59)).toEqual(['Square, by the', false]);
+    expect(said({ tilt: 21.4 }, 1.3, 1.49)).toEqual(['21° off square', true]);
+    expect(said({}, 1.2, 1.48)).toEqual(['Not as measured', true]);
+    expect(said({}, 1.3, null)).toEqual(['Not known to', false]);
+  });
+});

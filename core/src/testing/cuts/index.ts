@@ -1,0 +1,332 @@
+import type { Point2 } from '../../geometry';
+import type { Picture } from '../../look';
+import { normalFrom, random } from '../../statistics';
+import { KINDS, type CutKind } from './kinds';
+import { SHAPES, type Shape } from './shapes';
+
+export { KINDS } from './kinds';
+
+/** A cut crimp drawn another way than the made-up micrographs of the demo shop, with what is true of it. */
+export interface KnownCut {
+  readonly picture: Picture;
+  readonly pxPerMm: number;
+  /** mm2 of metal in the wire before. */
+  readonly wireArea: number;
+  readonly turn: number;
+  readonly truth: {
+    /** mm2, as it is square to the wire. */
+    readonly metal: number;
+    readonly voids: number;
+    readonly height: number;
+    readonly width: number;
+    readonly strands: number;
+  };
+}
+
+const WIDTH = 900;
+const HEIGHT = 760;
+const STRANDS = [7, 12, 19, 26, 37, 50] as const;
+
+/**
+ * A cut of a kind. Outlines are distances, not corners, and the wall is even; strands are soft discs of several sizes
+ * pushed apart and into the barrel; voids are the pores between three of them, where a strand of before does not reach.
+ */
+export function makeCut(name: string, seed: number): KnownCut {
+  const kind = KINDS[name];
+  if (!kind) throw new Error(`no kind is called ${name}`);
+  const next = random(seed * 7919 + [...name].reduce((sum, c) => (sum * 31 + c.charCodeAt(0)) % 65_521, 7));
+  const normal = normalFrom(next);
+  const among = (low: number, high: number) => low + (high - low) * next();
+  const one = <T>(of: readonly T[]) => of[Math.floor(next() * of.length)] as T;
+
+  const shape = one(Object.values(SHAPES));
+  const strands = one(STRANDS);
+  const voids = among(0.005, 0.09);
+  const compression = among(0.72, 0.95);
+  const turn = among(-180, 180);
+  const wall = among(0.1, 0.2);
+  const inner: Shape = (p) => shape(p) + wall;
+  // In units of the shape: how large the inside is, and so how many millimetres a unit is.
+  const unit = areaWithin(inner);
+  const wireArea = among(0.3, 2.5);
+  const metal = wireArea * compression;
+  const mm = Math.sqrt(metal / (1 - voids) / unit);
+  const extent = extentWithin(shape);
+  // As a microscope is set: the piece fills most of the picture, however it lies.
+  const pxPerMm = Math.round((among(0.68, 0.9) * HEIGHT) / (mm * Math.hypot(extent.width, extent.height) * 0.92));
+  const discs = packDiscs(inner, unit, strands, next, normal);
+
+  const angle = (turn * Math.PI) / 180;
+  const stretch = 1 / Math.cos((kind.tilt * Math.PI) / 180);
+  const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
+  const at = { x: WIDTH / 2 + among(-20, 20), y: HEIGHT / 2 + among(-20, 20) };
+  const scale = pxPerMm * mm;
+  const toPiece = (px: number, py: number): Point2 => {
+    const dx = (px + 0.5 - at.x) / scale;
+    const dy = (py + 0.5 - at.y) / scale;
+    return { x: (dx * cos + dy * sin) / stretch, y: -dx * sin + dy * cos };
+  };
+
+  // First who owns each pixel and how far out in its strand it lies; then where voids begin.
+  const owner = new Int16Array(WIDTH * HEIGHT).fill(-2);
+  const reach = new Float32Array(WIDTH * HEIGHT);
+  const second = new Float32Array(WIDTH * HEIGHT);
+  const inside: number[] = [];
+  for (let y = 0; y < HEIGHT; y++) {
+    for (let x = 0; x < WIDTH; x++) {
+      const p = toPiece(x, y);
+      const out = shape(p);
+      if (out > 0) continue;
+      const i = y * WIDTH + x;
+      if (out > -wall) {
+        owner[i] = -1;
+        continue;
+      }
+      let [first, other, own] = [Infinity, Infinity, -1];
+      for (let k = 0; k < discs.length; k++) {
+        const disc = discs[k] as Disc;
+        const [dx, dy] = [p.x - disc.x, p.y - disc.y];
+        const along = dx * disc.a + dy * disc.b;
+        // A little narrower one way than the other.
+        const q = Math.sqrt(dx * dx + dy * dy + disc.c * along * along) / disc.r;
+        if (q < first) [other, first, own] = [first, q, k];
+        else if (q < other) other = q;
+      }
+      owner[i] = own;
+      reach[i] = first;
+      second[i] = other;
+      inside.push(first);
+    }
+  }
+  inside.sort((m, n) => m - n);
+  const edge = inside[Math.floor((1 - voids) * (inside.length - 1))] ?? 1;
+
+  const data = new Float32Array(WIDTH * HEIGHT * 3);
+  const marks = grainOf(kind.grain, discs.length + 1, normal);
+  let [filled, all] = [0, 0];
+  for (let i = 0; i < owner.length; i++) {
+    const own = owner[i] as number;
+    const p = { x: i % WIDTH, y: Math.floor(i / WIDTH) };
+    let colour: readonly number[] = kind.resin;
+    let bright = 1;
+    if (own === -1) {
+      colour = kind.barrel;
+      bright = marks(0, p);
+    } else if (own >= 0) {
+      all++;
+      const q = reach[i] as number;
+      if (q > edge) colour = kind.void;
+      else {
+        filled++;
+        const disc = discs[own] as Disc;
+        // Half the width of the line lies on either side of where two strands meet.
+        const away = (((second[i] as number) - q) / 2) * disc.r * scale;
+        const isPlated = q > edge * (1 - kind.plating) || away < kind.plating * disc.r * scale;
+        colour = kind.plating > 0 && isPlated ? kind.platingColour : kind.strand;
+        bright = marks(own + 1, p) * (1 - kind.line * Math.max(0, Math.min(1, kind.lineWidth / 2 + 0.5 - away)));
+      }
+    } else bright = 1 + (kind.filler / 100) * normal();
+    for (let c = 0; c < 3; c++) data[i * 3 + c] = (colour[c] as number) * bright;
+  }
+  spoil(data, kind, owner, next, normal);
+  const pixel = 1 / (pxPerMm * pxPerMm * stretch);
+  return {
+    picture: { width: WIDTH, height: HEIGHT, data: taken(data, kind, normal) },
+    pxPerMm,
+    wireArea,
+    turn,
+    truth: {
+      metal: filled * pixel,
+      voids: 1 - filled / all,
+      height: extent.height * mm,
+      width: extent.width * mm,
+      strands,
+    },
+  };
+}
+
+interface Disc {
+  x: number;
+  y: number;
+  readonly r: number;
+  /** Turned by an angle of this cosine and sine, and longer along one way. */
+  readonly a: number;
+  readonly b: number;
+  readonly c: number;
+}
+
+/** Discs of several sizes pushed apart and back inside until they lie evenly. */
+function packDiscs(inner: Shape, area: number, count: number, next: () => number, normal: () => number): Disc[] {
+  const usual = Math.sqrt(area / count / Math.PI);
+  const discs: Disc[] = [];
+  while (discs.length < count) {
+    const p = { x: 2.4 * next() - 1.2, y: 2.4 * next() - 1.2 };
+    if (inner(p) > -0.3 * usual) continue;
+    const angle = Math.PI * next();
+    discs.push({
+      ...p,
+      r: usual * Math.min(1.14, Math.max(0.86, 1 + 0.05 * normal())),
+      a: Math.cos(angle),
+      b: Math.sin(angle),
+      c: 0.15 * next(),
+    });
+  }
+  const small = 1e-3;
+  for (let round = 0; round < 220; round++) {
+    for (let i = 0; i < count; i++) {
+      const one = discs[i] as Disc;
+      for (let j = i + 1; j < count; j++) {
+        const two = discs[j] as Disc;
+        const [dx, dy] = [two.x - one.x, two.y - one.y];
+        const apart = Math.hypot(dx, dy) || small;
+        const push = (0.98 * (one.r + two.r) - apart) / 2;
+        if (push <= 0) continue;
+        one.x -= (0.5 * push * dx) / apart;
+        one.y -= (0.5 * push * dy) / apart;
+        two.x += (0.5 * push * dx) / apart;
+        two.y += (0.5 * push * dy) / apart;
+      }
+      const out = inner(one) + 0.9 * one.r;
+      if (out <= 0) continue;
+      const gx = (inner({ x: one.x + small, y: one.y }) - inner(one)) / small;
+      const gy = (inner({ x: one.x, y: one.y + small }) - inner(one)) / small;
+      const steep = Math.hypot(gx, gy) || 1;
+      one.x -= (0.7 * out * gx) / steep;
+      one.y -= (0.7 * out * gy) / steep;
+    }
+  }
+  return discs;
+}
+
+/** Brightness of crystals in each piece of metal: patches with an edge, and a slow drift. */
+function grainOf(amount: number, pieces: number, normal: () => number): (piece: number, p: Point2) => number {
+  const own = Array.from({ length: pieces }, () => 1 + 0.6 * amount * normal());
+  const patch = new Map<number, number>();
+  return (piece, { x, y }) => {
+    // Crystals: cells of a skewed grid whose lines wander.
+    const u = Math.floor((x + 6 * Math.sin(y / 9 + piece)) / 17);
+    const v = Math.floor((y + 6 * Math.sin(x / 11 - piece)) / 15);
+    const key = (piece * 512 + u) * 512 + v;
+    let shade = patch.get(key);
+    if (shade === undefined) patch.set(key, (shade = 1 + amount * normal()));
+    return (own[piece] ?? 1) * shade;
+  };
+}
+
+/** Bubbles, inclusions and scratches, laid over the picture. */
+function spoil(data: Float32Array, kind: CutKind, owner: Int16Array, next: () => number, normal: () => number): void {
+  const paint = (x: number, y: number, colour: readonly number[], share: number) => {
+    const [px, py] = [Math.round(x), Math.round(y)];
+    if (px < 0 || py < 0 || px >= WIDTH || py >= HEIGHT) return;
+    const i = (py * WIDTH + px) * 3;
+    for (let c = 0; c < 3; c++) data[i + c] = (1 - share) * (data[i + c] as number) + share * (colour[c] as number);
+  };
+  const isResin = (x: number, y: number) =>
+    x >= 0 && y >= 0 && x < WIDTH && y < HEIGHT && owner[Math.floor(y) * WIDTH + Math.floor(x)] === -2;
+  const disc = (cx: number, cy: number, r: number, draw: (share: number, dx: number, x: number, y: number) => void) => {
+    for (let y = Math.floor(cy - r); y <= cy + r; y++) {
+      for (let x = Math.floor(cx - r); x <= cx + r; x++) {
+        const far = Math.hypot(x - cx, y - cy) / r;
+        if (far <= 1 && isResin(x, y)) draw(far, (x - cx) / r, x, y);
+      }
+    }
+  };
+  for (let n = 0; n < kind.bubbles; n++) {
+    const r = 10 + 34 * next();
+    let [x, y] = [WIDTH * next(), HEIGHT * next()];
+    if (n < kind.touching) {
+      // From the middle outwards until resin is met.
+      const angle = 2 * Math.PI * next();
+      [x, y] = [WIDTH / 2, HEIGHT / 2];
+      while (!isResin(x, y)) {
+        x += Math.cos(angle);
+        y += Math.sin(angle);
+      }
+      x += 0.7 * r * Math.cos(angle);
+      y += 0.7 * r * Math.sin(angle);
+    }
+    disc(x, y, r, (far, dx, px, py) => {
+      // A dark hole with a bright crescent on the side the light comes from.
+      const isLit = far > 0.78 && dx < -0.3;
+      paint(px, py, isLit ? [215, 215, 212] : [14, 14, 15], 0.95);
+    });
+  }
+  for (let n = 0; n < kind.inclusions; n++) {
+    const r = 3 + 12 * next();
+    disc(WIDTH * next(), HEIGHT * next(), r, (far, _, x, y) => paint(x, y, [225, 224, 220], far < 0.85 ? 0.95 : 0.5));
+  }
+  for (let n = 0; n < kind.scratches; n++) {
+    const angle = 0.5 * normal() + 0.7;
+    const from = { x: WIDTH * next(), y: HEIGHT * next() };
+    const isBright = next() < 0.4;
+    const long = 150 + 700 * next();
+    for (let t = -long / 2; t < long / 2; t += 0.5) {
+      const x = from.x + t * Math.cos(angle);
+      const y = from.y + t * Math.sin(angle);
+      paint(x, y, isBright ? [235, 235, 232] : [40, 38, 38], 0.55);
+    }
+  }
+}
+
+/** What microscope and camera make of it: light that falls off, tint, blur, noise that grows with the light. */
+function taken(data: Float32Array, kind: CutKind, normal: () => number): Uint8ClampedArray {
+  const soft = gaussian(data, kind.blur);
+  const out = new Uint8ClampedArray(WIDTH * HEIGHT * 4);
+  for (let i = 0, at = 0; i < WIDTH * HEIGHT; i++, at += 4) {
+    const x = (i % WIDTH) / WIDTH - 0.5;
+    const y = Math.floor(i / WIDTH) / HEIGHT - 0.5;
+    const lit = (1 - 2 * kind.vignette * (x * x + y * y)) * (1 + kind.fall * (0.4 * x - 0.8 * y));
+    for (let c = 0; c < 3; c++) {
+      const value = (soft[i * 3 + c] as number) * lit * (kind.tint[c] as number);
+      out[at + c] = value + kind.noise * Math.sqrt((value + 40) / 200) * normal();
+    }
+    out[at + 3] = 255;
+  }
+  return out;
+}
+
+function gaussian(data: Float32Array, sd: number): Float32Array {
+  const r = Math.ceil(2.5 * sd);
+  const weights = Array.from({ length: 2 * r + 1 }, (_, k) => Math.exp(-((k - r) ** 2) / (2 * sd * sd)));
+  const sum = weights.reduce((a, b) => a + b, 0);
+  const pass = (from: Float32Array, isAcross: boolean) => {
+    const to = new Float32Array(from.length);
+    for (let k = -r; k <= r; k++) {
+      const weight = (weights[k + r] as number) / sum;
+      for (let y = 0, at = 0; y < HEIGHT; y++) {
+        const py = isAcross ? y : Math.min(HEIGHT - 1, Math.max(0, y + k));
+        for (let x = 0; x < WIDTH; x++, at += 3) {
+          const px = isAcross ? Math.min(WIDTH - 1, Math.max(0, x + k)) : x;
+          const other = (py * WIDTH + px) * 3;
+          to[at] = (to[at] as number) + weight * (from[other] as number);
+          to[at + 1] = (to[at + 1] as number) + weight * (from[other + 1] as number);
+          to[at + 2] = (to[at + 2] as number) + weight * (from[other + 2] as number);
+        }
+      }
+    }
+    return to;
+  };
+  return pass(pass(data, true), false);
+}
+
+const FINE = 0.006;
+
+function areaWithin(shape: Shape): number {
+  let count = 0;
+  for (let y = -1.4; y < 1.4; y += FINE) for (let x = -1.4; x < 1.4; x += FINE) if (shape({ x, y }) < 0) count++;
+  return count * FINE * FINE;
+}
+
+function extentWithin(shape: Shape): { width: number; height: number } {
+  let [left, right, top, bottom] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (let y = -1.4; y < 1.4; y += FINE) {
+    for (let x = -1.4; x < 1.4; x += FINE) {
+      if (shape({ x, y }) >= 0) continue;
+      left = Math.min(left, x);
+      right = Math.max(right, x);
+      top = Math.min(top, y);
+      bottom = Math.max(bottom, y);
+    }
+  }
+  return { width: right - left + FINE, height: bottom - top + FINE };
+}
