@@ -6,6 +6,7 @@ import {
   checkPlan,
   comparePlans,
   differences,
+  goneJobs,
   freeze,
   improve,
   later,
@@ -275,6 +276,18 @@ describe('Planning again', () => {
     const [first] = later(plan.placed, 60);
     expect((plan.placed[0]?.start ?? 0) - (first?.start ?? 0)).toBe(60);
     expect((plan.placed[0]?.end ?? 0) - (first?.end ?? 0)).toBe(60);
+  });
+
+  it('says which jobs of the plan given out cannot be made any more, and not those that are made or go on', () => {
+    const before = asPlan(byDueDate(modelOf(work(['a', 'b', 'c', 'd'].map((id) => job(id))))));
+    const of = (combination: string | null) => (label: string) => ({ label, combination });
+    const given = {
+      placed: before.placed,
+      jobs: { a: of('one')('ring'), b: of('two')('fork'), c: of('one')('pin'), d: of(null)('cut') },
+    };
+    // 'a' lost its tool; 'c', of the same combination, goes on; 'b' and the cutting are done.
+    const told = goneJobs(given, work([job('c')]), [{ combination: 'one' }]);
+    expect(told).toEqual([{ job: 'a', what: 'gone', text: 'ring: not in this plan any more.' }]);
   });
 
   it('moves no job without need: a search that ordered like ones otherwise is taken back', () => {

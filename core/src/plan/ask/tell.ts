@@ -1,5 +1,5 @@
 import { counted } from '../../text';
-import type { Plan, PlanChange, PlanWork } from '../PlanWork';
+import type { PlacedJob, Plan, PlanChange, PlanWork } from '../PlanWork';
 
 /** Writes a minute of the plan as the shop's clock shows it. */
 export type Clock = (minute: number) => string;
@@ -106,6 +106,31 @@ export function differences(before: Plan, after: Plan, work: PlanWork, clock: Cl
     }
   }
   for (const [job] of was)
-    if (!is.has(job)) all.push({ job, what: 'gone', text: `${label.get(job) ?? job}: not in this plan.` });
+    if (!is.has(job)) all.push({ job, what: 'gone', text: `${label.get(job) ?? job}: not in this plan any more.` });
   return all;
+}
+
+/**
+ * Jobs of a plan given out that cannot be made any more. They are in no work and in no plan, so {@link differences} does not
+ * come by them.
+ * @param known what was planned, by the job's id
+ * @param cannot combinations of which nothing, or not all, can be made
+ */
+export function goneJobs(
+  given: { readonly placed: readonly PlacedJob[]; readonly jobs: Readonly<Record<string, PlannedThing>> },
+  work: PlanWork,
+  cannot: readonly { readonly combination: string }[],
+): Difference[] {
+  const still = new Set(work.jobs.map(({ id }) => id));
+  const stopped = new Set(cannot.map(({ combination }) => combination));
+  return given.placed.flatMap(({ job }) => {
+    const was = given.jobs[job];
+    const isGone = was?.combination && stopped.has(was.combination) && !still.has(job);
+    return isGone ? [{ job, what: 'gone', text: `${was.label}: not in this plan any more.` }] : [];
+  });
+}
+
+interface PlannedThing {
+  readonly label: string;
+  readonly combination: string | null;
 }

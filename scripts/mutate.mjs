@@ -1,0 +1,96 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { checkNode, ensurePackages } from './lib/packages.mjs';
+import { ROOT, STATE } from './lib/paths.mjs';
+import { run, say } from './lib/say.mjs';
+
+/* npm run mutate: changes core line by line and tells which changes no spec notices, folder by folder; it takes hours.
+   npm run mutate -- tug/trace does one folder of core/src; what has not changed since is not tried again.
+   npm run mutate -- --scores tells what is known by now. */
+
+const SOURCE = `${ROOT}core/src/`;
+const KEPT = `${STATE}mutate/`;
+/** What is drawn, which is proved by looking as well. */
+const DRAWING = new Set(['sheet']);
+const NOT_OURS = new Set(['testing']);
+const args = process.argv.slice(2);
+const fileOf = (folder, kind) => `${KEPT}${folder.replaceAll('/', '-')}.${kind}.json`;
+
+/** Mutants of one folder, from a report of the runner. */
+function countsOf(folder) {
+  const file = fileOf(folder, 'report');
+  if (!existsSync(file)) return null;
+  const counts = { killed: 0, survived: 0 };
+  for (const { mutants } of Object.values(JSON.parse(readFileSync(file, 'utf8')).files)) {
+    for (const { status } of mutants) {
+      // One that never ends is noticed; one no test comes by is not.
+      if (status === 'Killed' || status === 'Timeout') counts.killed++;
+      else if (status === 'Survived' || status === 'NoCoverage') counts.survived++;
+    }
+  }
+  return counts;
+}
+
+const scoreOf = ({ killed, survived }) => `${((100 * killed) / Math.max(1, killed + survived)).toFixed(1)} %`;
+const tell = (name, counts) =>
+  say(
+    `${name.padEnd(28)} ${scoreOf(counts).padStart(8)}   ${counts.killed} noticed, ${counts.survived} not, of ${counts.killed + counts.survived}`,
+  );
+
+function tellAll(folders) {
+  const sums = { drawing: { killed: 0, survived: 0 }, rest: { killed: 0, survived: 0 } };
+  for (const folder of folders) {
+    const counts = countsOf(folder);
+    if (!counts) continue;
+    tell(folder, counts);
+    const sum = DRAWING.has(folder.split('/')[0]) ? sums.drawing : sums.rest;
+    sum.killed += counts.killed;
+    sum.survived += counts.survived;
+  }
+  tell('core without drawing', sums.rest);
+  tell('drawing', sums.drawing);
+}
+
+function mutate(folder) {
+  const config = {
+    testRunner: 'jasmine',
+    plugins: ['@stryker-mutator/jasmine-runner'],
+    jasmineConfigFile: 'scripts/jasmine-core.json',
+    testRunnerNodeArgs: ['--import', 'tsx'],
+    mutate: [`core/src/${folder}/**/*.ts`, '!core/src/**/*.spec.ts', '!core/src/**/index.ts'],
+    ignorePatterns: ['web', 'server', 'e2e', 'bench', 'stand-ins', 'docs', '.angular', '.tug-mark', '**/dist'],
+    ignoreStatic: true,
+    incremental: true,
+    incrementalFile: fileOf(folder, 'incremental'),
+    coverageAnalysis: 'perTest',
+    concurrency: 2,
+    reporters: ['json', 'clear-text'],
+    clearTextReporter: { logTests: false, reportTests: false, reportScoreTable: false, allowColor: false },
+    jsonReporter: { fileName: fileOf(folder, 'report') },
+    tempDirName: `${KEPT}tmp`,
+    disableTypeChecks: false,
+    checkers: [],
+    timeoutMS: 8000,
+    thresholds: { break: null },
+  };
+  const file = fileOf(folder, 'config');
+  writeFileSync(file, JSON.stringify(config, null, 2));
+  const { status } = spawnSync('npx', ['stryker', 'run', file], { cwd: ROOT, stdio: 'inherit' });
+  if (status !== 0) process.exitCode = 1;
+}
+
+run(async () => {
+  checkNode();
+  ensurePackages();
+  mkdirSync(KEPT, { recursive: true });
+  const all = readdirSync(SOURCE, { withFileTypes: true })
+    .filter((entry) => entry.isDirectory() && !NOT_OURS.has(entry.name))
+    .map(({ name }) => name);
+  const folders = args.filter((arg) => !arg.startsWith('--'));
+  for (const folder of folders) {
+    if (!existsSync(`${SOURCE}${folder}`))
+      throw new Error(`core/src has no folder ${folder}. It has ${all.join(', ')}.`);
+  }
+  if (!args.includes('--scores')) for (const folder of folders.length ? folders : all) mutate(folder);
+  tellAll([...new Set([...folders, ...all])]);
+});
