@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { checkNode, ensurePackages } from './lib/packages.mjs';
 import { ROOT, STATE } from './lib/paths.mjs';
@@ -6,6 +6,7 @@ import { run, say } from './lib/say.mjs';
 
 /* npm run mutate: changes core line by line and tells which changes no spec notices, folder by folder; it takes hours.
    npm run mutate -- tug/trace does one folder of core/src; what has not changed since is not tried again.
+   npm run mutate -- --share=0.2 tries one mutant of five, chosen by chance; without it all are tried.
    npm run mutate -- --scores tells what is known by now. */
 
 const SOURCE = `${ROOT}core/src/`;
@@ -14,7 +15,12 @@ const KEPT = `${STATE}mutate/`;
 const DRAWING = new Set(['sheet']);
 const NOT_OURS = new Set(['testing']);
 const args = process.argv.slice(2);
-const fileOf = (folder, kind) => `${KEPT}${folder.replaceAll('/', '-')}.${kind}.json`;
+const share = Number(args.find((arg) => arg.startsWith('--share='))?.slice('--share='.length) ?? 1);
+/** Slower specs are left out, ... */
+const SLOW_MS = 200;
+/** ... but those beside the lines that are changed, which are about them, up to this. */
+const TOO_SLOW_MS = 1000;
+const fileOf = (folder, kind) => `${KEPT}${folder.replaceAll('/', '-')}${share < 1 ? `-${share}` : ''}.${kind}.json`;
 
 /** Mutants of one folder, from a report of the runner. */
 function countsOf(folder) {
@@ -51,10 +57,32 @@ function tellAll(folders) {
   tell('drawing', sums.drawing);
 }
 
-function mutate(folder) {
+/** How long every spec of core takes, from one run without changes. */
+function timeSpecs() {
+  const file = `${KEPT}times.json`;
+  say('Timing the specs of core ...');
+  const { status } = spawnSync(
+    process.execPath,
+    [
+      ...['--import', 'tsx', 'node_modules/jasmine/bin/jasmine.js'],
+      ...['--config=scripts/jasmine-core.json', '--reporter=./scripts/lib/timeSpecs.mjs'],
+    ],
+    { cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, TUG_SPEC_TIMES: file } },
+  );
+  if (status !== 0) throw new Error('Specs of core fail as they are. Run: npm test -- core');
+  return JSON.parse(readFileSync(file, 'utf8'));
+}
+
+/** Names of the specs that are too slow to be tried on every mutant of a folder. */
+const leftOutOf = (folder, times) =>
+  times
+    .filter(({ filename, ms }) => ms > (filename.includes(`core/src/${folder}/`) ? TOO_SLOW_MS : SLOW_MS))
+    .map(({ fullName }) => fullName);
+
+async function mutate(folder, times) {
   const config = {
     testRunner: 'jasmine',
-    plugins: ['@stryker-mutator/jasmine-runner'],
+    plugins: ['@stryker-mutator/jasmine-runner', './scripts/lib/someMutants.mjs'],
     jasmineConfigFile: 'scripts/jasmine-core.json',
     testRunnerNodeArgs: ['--import', 'tsx'],
     mutate: [`core/src/${folder}/**/*.ts`, '!core/src/**/*.spec.ts', '!core/src/**/index.ts'],
@@ -69,14 +97,22 @@ function mutate(folder) {
     jsonReporter: { fileName: fileOf(folder, 'report') },
     tempDirName: `${KEPT}tmp`,
     disableTypeChecks: false,
-    checkers: [],
+    checkers: share < 1 ? ['some'] : [],
     timeoutMS: 8000,
     thresholds: { break: null },
   };
   const file = fileOf(folder, 'config');
   writeFileSync(file, JSON.stringify(config, null, 2));
-  const { status } = spawnSync('npx', ['stryker', 'run', file], { cwd: ROOT, stdio: 'inherit' });
-  if (status !== 0) process.exitCode = 1;
+  const leftOut = fileOf(folder, 'left-out');
+  writeFileSync(leftOut, JSON.stringify(leftOutOf(folder, times)));
+  const env = { ...process.env, TUG_LEFT_OUT: leftOut, TUG_MUTANTS_SHARE: String(share) };
+  const child = spawn('npx', ['stryker', 'run', file], { cwd: ROOT, stdio: 'inherit', env, detached: true });
+  // Its own children outlive it otherwise, each at work on its mutants.
+  const end = () => process.kill(-child.pid);
+  process.once('SIGTERM', end).once('SIGINT', end);
+  const code = await new Promise((ended) => child.once('exit', ended));
+  process.off('SIGTERM', end).off('SIGINT', end);
+  if (code !== 0) process.exitCode = 1;
 }
 
 run(async () => {
@@ -91,6 +127,9 @@ run(async () => {
     if (!existsSync(`${SOURCE}${folder}`))
       throw new Error(`core/src has no folder ${folder}. It has ${all.join(', ')}.`);
   }
-  if (!args.includes('--scores')) for (const folder of folders.length ? folders : all) mutate(folder);
+  if (!args.includes('--scores')) {
+    const times = timeSpecs();
+    for (const folder of folders.length ? folders : all) await mutate(folder, times);
+  }
   tellAll([...new Set([...folders, ...all])]);
 });

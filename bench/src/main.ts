@@ -6,7 +6,7 @@ import { benchFinder, benchLoom } from './finder';
 import { firstLoad } from './firstLoad';
 import { benchImport, benchLotPage, callAs } from './lots';
 import { benchCurves } from './curves';
-import { demoLooks, diagnosisTrial } from './diagnosis';
+import { benchCauses, demoLooks } from './diagnosis';
 import { benchHeavy } from './heavy';
 import { benchChart, benchList } from './large';
 import { benchPile } from './pile';
@@ -77,12 +77,8 @@ const PARTS: Readonly<Record<string, () => void | Promise<void>>> = {
   async accuracy() {
     await benchSections();
   },
-  cause() {
-    const looks = demoLooks(shop, practice);
-    const trial = diagnosisTrial(looks);
-    say(
-      `cause of ${trial.lots} simulated lots, ${looks.length} families          first ${((100 * trial.first) / trial.lots).toFixed(1)} %, among three ${((100 * trial.amongThree) / trial.lots).toFixed(1)} %`,
-    );
+  async cause() {
+    await benchCauses(demoLooks(shop, practice));
   },
   async plan() {
     await benchPlan();

@@ -1,4 +1,5 @@
 import { AS_DRAWN } from '../look';
+import { progress, running } from '../testing/lotBench';
 import {
   bareRing,
   checkAt,
@@ -16,6 +17,7 @@ import {
   checkEntry,
   computeSetUp,
   entrySlot,
+  evidenceFrom,
   findingsOf,
   inForce,
   judgeCombination,
@@ -238,8 +240,8 @@ describe('What was found on the pieces of a set-up', () => {
     bench.put(reading(1, 118));
     const { looked, numbers, pulls, limit } = found(bench);
     expect(looked).toEqual([
-      { point: 'brush', bad: true, fault: 'brush-long' },
-      { point: 'brush', bad: false, fault: null },
+      { piece: 1, point: 'brush', bad: true, fault: 'brush-long' },
+      { piece: 2, point: 'brush', bad: false, fault: null },
     ]);
     expect(numbers.map((n) => [n.point, n.value, n.range])).toEqual([
       ['strip', 7.4, bench.setUp().preparation?.strip.window ?? { min: 0, max: 0 }],
@@ -262,7 +264,7 @@ describe('What was found on the pieces of a set-up', () => {
     expect(seen.length).toBeGreaterThan(5);
     expect(seen.every((l) => !l.bad)).toBeTrue();
     bench.put({ kind: 'finding', piece: 1, criterion: 'seam', finding: 'reject', note: '' });
-    expect(found(bench).looked).toEqual([{ point: 'seam', bad: true, fault: null }]);
+    expect(found(bench).looked).toEqual([{ piece: 1, point: 'seam', bad: true, fault: null }]);
   });
 
   it('leaves out what was corrected, and asks only checks made since the tool was taken', () => {
@@ -273,6 +275,34 @@ describe('What was found on the pieces of a set-up', () => {
     expect(found(bench).toolFailed).toBeNull();
     expect(found(bench, [...context.checks, checkAt('2026-11-25T11:30:00.000Z', true, false)]).toolFailed).toBeTrue();
     expect(found(bench, [...context.checks, checkAt('2026-11-25T11:30:00.000Z')]).toolFailed).toBeFalse();
+  });
+});
+
+describe('What was found on the pieces of a lot', () => {
+  it('stands in the order of the pieces, with what was changed between them', () => {
+    const bench = running();
+    const put = (body: EntryBody) => {
+      expect(bench.put(body)).withContext(JSON.stringify(body)).toBeNull();
+    };
+    const pull = (piece: number, force: number): EntryBody => ({
+      ...{ kind: 'reading', lot: 1, piece, force, typed: String(force), unit: 'N', mode: 'slid-out', note: '' },
+      confirmed: [],
+    });
+    put(progress(1, 20, { what: 'change', change: 'wire-reel', to: 'R-7' }));
+    put(pull(21, 20));
+    put(pull(20, 180));
+    put({ kind: 'finding', lot: 1, piece: 22, criterion: 'seam', finding: 'reject', note: '' });
+    const found = () => findingsOf(bench.setUp, bench.entries, 1, []);
+    expect(found().course).toEqual([
+      { piece: 1, bad: false },
+      { piece: 20, bad: false },
+      { changed: 'wire-reel' },
+      { piece: 21, bad: true },
+      { piece: 22, bad: true },
+    ]);
+    expect(evidenceFrom(found()).get('since-wire')).toBeTrue();
+    // the set-up's samples have no such order
+    expect(findingsOf(bench.setUp, bench.entries, null, []).course).toEqual([]);
   });
 });
 

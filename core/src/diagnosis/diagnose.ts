@@ -1,6 +1,15 @@
 import { BY_CHANCE, CAUSES, type Cause } from './causes';
 import { FAULTS } from '../look';
-import { AT, EVIDENCE, evidenceTitle, readEvidence, type Evidence, type EvidenceKind } from './evidence';
+import {
+  AT,
+  COURSE,
+  EVIDENCE,
+  evidenceTitle,
+  readEvidence,
+  eachOnce,
+  type Evidence,
+  type EvidenceKind,
+} from './evidence';
 
 /** A cause this shop has confirmed, with what was known then. */
 export interface ConfirmedCase {
@@ -30,6 +39,8 @@ export interface Diagnosis {
   } | null;
   /** Confirmed cases of this shop it rests on. */
   readonly cases: number;
+  /** Whether the first is that much likelier than all others that it may be called the likeliest. */
+  readonly isSure: boolean;
 }
 
 /** How many cases the built-in numbers weigh as much as. */
@@ -38,6 +49,16 @@ const WEIGHT = 8;
 const TELLING = 0.5;
 /** Neither certain nor impossible: evidence is given by people. */
 const LEAST = 0.01;
+/** How often a sign is of something else than the cause: it shows as often then as over all causes. */
+const OF_ANOTHER = 0.05;
+/**
+ * What a sign is worth of its full weight. Signs come together (low, slid out and full of voids is one thing told three
+ * times), so that full weights would be too sure: chosen so that at most 3 in 100 are 'most likely' and wrong, on simulated
+ * lots of which the most telling sign was taken away.
+ */
+const WORTH = 0.8;
+/** From this share on the first is called the likeliest. */
+const SURE = 0.8;
 
 /**
  * Ranks the causes by what is known, each sign by itself (naive Bayes): a cause's weight is how often this shop had it,
@@ -45,6 +66,8 @@ const LEAST = 0.01;
  *
  * The built-in numbers count as {@link WEIGHT} cases of each cause; every confirmed case of the shop moves them:
  * p = (8 p0 + n with the sign) / (8 + n where the sign was looked for), prior = (1 + n of the cause) / (causes + n).
+ * A sign speaks for the cause alone 19 times in 20 ({@link OF_ANOTHER}), and for less than it would were signs independent
+ * ({@link WORTH}).
  *
  * @param impossible signs this combination cannot show: causes known by these alone are left out
  * @returns null while nothing bad is known
@@ -58,13 +81,15 @@ export function diagnose(
   const learnt = learn(confirmed);
   // A ring without an insulation grip is never bad because of it.
   const causes = CAUSES.filter(({ shows }) =>
-    Object.entries(shows).some(([code, p]) => p >= TELLING && !impossible.has(code)),
+    Object.entries(shows).some(([code, p]) => p >= TELLING && !COURSE.has(code) && !impossible.has(code)),
   );
+  const known = eachOnce(evidence);
+  const averages = new Map<string, number>();
   const weights = causes.map((cause) => {
     let log = Math.log((1 + learnt.cases(cause)) / (CAUSES.length + confirmed.length));
-    for (const [code, found] of evidence) {
-      const p = learnt.chance(cause, code);
-      log += Math.log(found ? p : 1 - p);
+    for (const [code, found] of known) {
+      const p = (1 - OF_ANOTHER) * learnt.chance(cause, code) + OF_ANOTHER * average(code);
+      log += WORTH * Math.log(found ? p : 1 - p);
     }
     return log;
   });
@@ -80,7 +105,12 @@ export function diagnose(
     }))
     .sort((a, b) => b.share - a.share);
   const [first, second] = ranked;
-  return { ranked, next: first && second ? tellApart(first.cause, second.cause) : null, cases: confirmed.length };
+  return {
+    ranked,
+    next: first && second ? tellApart(first.cause, second.cause) : null,
+    cases: confirmed.length,
+    isSure: (first?.share ?? 0) > SURE,
+  };
 
   /** Signs whose chance with this cause differs most from chance alone. */
   function speaks(cause: Cause): { speaksFor: string[]; speaksAgainst: string[] } {
@@ -104,7 +134,11 @@ export function diagnose(
   }
 
   function average(code: string): number {
-    return causes.reduce((total, cause) => total + learnt.chance(cause, code), 0) / causes.length;
+    const known = averages.get(code);
+    if (known !== undefined) return known;
+    const own = causes.reduce((total, cause) => total + learnt.chance(cause, code), 0) / causes.length;
+    averages.set(code, own);
+    return own;
   }
 
   function tellApart(a: Cause, b: Cause): Diagnosis['next'] {

@@ -10,10 +10,11 @@ import {
   type LookSheet,
   type Piece,
 } from '../look';
+import type { LotChange } from '../entry';
 import { normalFrom, random } from '../statistics';
 import type { FailureMode } from '../tug';
 import { breakingLoad } from '../wire';
-import type { Findings } from './evidenceFrom';
+import type { CourseStep, Findings } from './evidenceFrom';
 
 /** A lot made with one thing wrong. */
 export interface SimulatedLot {
@@ -24,7 +25,10 @@ export interface SimulatedLot {
 
 export interface SimulationModel {
   readonly seed: number;
+  /** Pieces made with something wrong. */
   readonly pieces: number;
+  /** Pieces made and looked at before anything was wrong; 0 where it was wrong from the first piece on. */
+  readonly before: number;
   /** Share of faults an inspector misses, and of good points called bad. */
   readonly misses: number;
   readonly alarms: number;
@@ -146,6 +150,30 @@ const SPOILS: Readonly<Record<string, Spoil>> = {
   heat: (piece, context, dice) => fault(dice.chance(0.5) ? 'sleeve-charred' : 'sleeve-open')(piece, context, dice),
 };
 
+/**
+ * What was changed when it began: each as often as it is named, 'nothing' where it came by itself. What is set or mounted
+ * wrongly begins when it is set or mounted; what wears or is done in haste begins at any piece.
+ */
+const BEGINS: Readonly<Record<string, readonly (LotChange | 'nothing')[]>> = {
+  'strip-short': ['tool', 'person', 'wire-reel', 'nothing'],
+  'not-bottomed': ['person', 'nothing'],
+  'strip-long': ['tool', 'person', 'wire-reel', 'nothing'],
+  'pushed-too-far': ['person', 'nothing'],
+  'strands-hurt': ['wire-reel', 'tool', 'nothing'],
+  'strands-outside': ['person', 'wire-reel', 'nothing', 'nothing'],
+  'upside-down': ['person', 'terminal-reel', 'nothing', 'nothing'],
+  'loose-seat': ['tool', 'person', 'nothing'],
+  'tool-worn': ['nothing'],
+  'set-high': ['setting', 'setting', 'setting', 'person'],
+  'set-low': ['setting', 'setting', 'setting', 'person'],
+  'wrong-nest': ['die', 'tool', 'setting', 'person'],
+  'wrong-wire': ['wire-reel', 'wire-reel', 'wire-reel', 'nothing'],
+  'hard-terminal': ['terminal-reel', 'terminal-reel', 'terminal-reel', 'nothing'],
+  'grip-setting': ['setting', 'wire-reel'],
+  'seal-handling': ['person', 'nothing'],
+  heat: ['person', 'tool', 'nothing'],
+};
+
 /** Causes a lot can be simulated with. */
 export const SIMULATED_CAUSES: readonly string[] = Object.keys(SPOILS);
 
@@ -175,12 +203,17 @@ export function simulateCause(
   const breaks = breakingLoad(context.wire.conductor, context.practice);
   const looked: Findings['looked'][number][] = [];
   const numbers: Findings['numbers'][number][] = [];
-  const pulls: { force: number; mode: FailureMode }[] = [];
+  const pulls: { piece: number; force: number; mode: FailureMode }[] = [];
   const pieces: Piece[] = [];
+  const course: CourseStep[] = [];
   let shows = false;
-  for (let n = 0; n < model.pieces; n++) {
-    const piece = how(right, context, { chance, normal, n, odd: model.seed % 2 === 1 });
+  for (let n = -model.before; n < model.pieces; n++) {
+    const began = BEGINS[cause] ?? [];
+    const changed = began[Math.floor(next() * began.length)];
+    if (n === 0 && changed && changed !== 'nothing') course.push({ changed });
+    const piece = n < 0 ? right : how(right, context, { chance, normal, n, odd: model.seed % 2 === 1 });
     pieces.push(piece);
+    const seen = looked.length;
     for (const [code, finding] of judgePiece(context, list, piece)) {
       const point = pointOf(code);
       // Nobody cuts a piece before something is wrong.
@@ -188,26 +221,32 @@ export function simulateCause(
       const isBad = !isGood(finding);
       if (isBad) shows = true;
       const said = isBad ? !chance(model.misses) : chance(model.alarms);
-      looked.push({ point: code, bad: said, fault: said && isBad ? faultShown(context, code, piece) : null });
+      looked.push({
+        piece: pieces.length,
+        point: code,
+        bad: said,
+        fault: said && isBad ? faultShown(context, code, piece) : null,
+      });
       const criterion = list.find((c) => c.code === code);
       const value = point.number?.of(piece) ?? null;
       if ((code === 'height' || code === 'width') && criterion?.number && value !== null) {
         numbers.push({ point: code, value: value + 0.005 * normal(), range: criterion.number.range });
       }
     }
-    pulls.push(pull(piece));
+    const pulled = { piece: pieces.length, ...pull(piece) };
+    pulls.push(pulled);
+    course.push({ piece: pieces.length, bad: looked.slice(seen).some(({ bad }) => bad) || pulled.force < model.limit });
   }
   const strip = context.strip.window;
-  if (strip && (cause === 'strip-short' || cause === 'strip-long') && chance(0.7)) {
+  if (strip && chance(0.7)) {
     const set = context.strip.setPoint ?? (strip.min + strip.max) / 2;
-    numbers.push({ point: 'strip', value: set + (cause === 'strip-short' ? -2 : 2.2), range: strip });
-  } else if (strip && chance(0.7)) {
-    numbers.push({ point: 'strip', value: context.strip.setPoint ?? (strip.min + strip.max) / 2, range: strip });
+    const off = cause === 'strip-short' ? -2 : cause === 'strip-long' ? 2.2 : 0;
+    numbers.push({ point: 'strip', value: set + off, range: strip });
   }
   const low = pulls.some((p) => p.force < model.limit);
   if (!shows && !low) return null;
   const toolFailed = chance(0.5) ? cause === 'tool-worn' && chance(0.8) : null;
-  return { cause, pieces, findings: { looked, numbers, pulls, limit: model.limit, toolFailed } };
+  return { cause, pieces, findings: { looked, numbers, pulls, limit: model.limit, toolFailed, course } };
 
   function pull(piece: Piece): { force: number; mode: FailureMode } {
     const held = Math.exp(-(((piece.compression - 0.85) / 0.14) ** 2)) * (piece.compression < 0.85 ? 1 : 0.98);

@@ -9,6 +9,7 @@ import {
   FAULTS,
   faultsOf,
   findingsOf,
+  howSureCauseText,
   writeEvidence,
   type ConfirmedCase,
   type Evidence,
@@ -70,7 +71,7 @@ const SHOWN = 5;
       <p class="soft">
         Rests on {{ evidence().size }} signs from this {{ lot() ? 'lot' : 'set-up' }} and
         {{ d.cases === 0 ? 'no confirmed case of this shop yet' : count(d.cases, 'confirmed case') + ' of this shop' }};
-        the rest is the trade’s rules of thumb. It ranks, it does not prove: the check does.
+        the rest is the trade’s rules of thumb. It ranks, it does not prove: the check does. {{ howSure }}
       </p>
     }
     @for (kept of confirmed(); track kept.id) {
@@ -128,6 +129,7 @@ const SHOWN = 5;
 export class CauseStage {
   protected readonly hand = inject(Hand);
   protected readonly count = count;
+  protected readonly howSure = howSureCauseText();
   private readonly cases = signal<readonly ConfirmedCase[]>([]);
   /** What was answered here about signs nobody had looked for. */
   private readonly said = signal<Evidence>(new Map());
@@ -161,9 +163,10 @@ export class CauseStage {
     return lot === null ? this.hand.of('cause') : this.hand.ofLot(lot, 'cause');
   });
   protected readonly headline = computed(() => {
-    const [first, second] = this.diagnosis()?.ranked ?? [];
+    const found = this.diagnosis();
+    const [first, second] = found?.ranked ?? [];
     if (!first) return 'Nothing is bad, so there is no cause to look for.';
-    if (first.share > 0.8) return `Most likely: ${first.cause.title.toLowerCase()}.`;
+    if (found?.isSure) return `Most likely: ${first.cause.title.toLowerCase()}.`;
     return `${first.cause.title}, or ${second?.cause.title.toLowerCase() ?? 'another cause'}: one check tells.`;
   });
   protected readonly why = computed(() => {
