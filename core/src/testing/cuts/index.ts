@@ -23,15 +23,23 @@ export interface KnownCut {
   };
 }
 
-const WIDTH = 900;
-const HEIGHT = 760;
+interface Frame {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Pixels of a picture as large as microscopes make them; a spec takes smaller ones. */
+const WHOLE: Frame = { width: 900, height: 760 };
 const STRANDS = [7, 12, 19, 26, 37, 50] as const;
 
 /**
  * A cut of a kind. Outlines are distances, not corners, and the wall is even; strands are soft discs of several sizes
  * pushed apart and into the barrel; voids are the pores between three of them, where a strand of before does not reach.
+ *
+ * @param size of the picture, as a share of the usual one
  */
-export function makeCut(name: string, seed: number): KnownCut {
+export function makeCut(name: string, seed: number, size = 1): KnownCut {
+  const frame = { width: Math.round(size * WHOLE.width), height: Math.round(size * WHOLE.height) };
   const kind = KINDS[name];
   if (!kind) throw new Error(`no kind is called ${name}`);
   const next = random(seed * 7919 + [...name].reduce((sum, c) => (sum * 31 + c.charCodeAt(0)) % 65_521, 7));
@@ -53,13 +61,13 @@ export function makeCut(name: string, seed: number): KnownCut {
   const mm = Math.sqrt(metal / (1 - voids) / unit);
   const extent = extentWithin(shape);
   // As a microscope is set: the piece fills most of the picture, however it lies.
-  const pxPerMm = Math.round((among(0.68, 0.9) * HEIGHT) / (mm * Math.hypot(extent.width, extent.height) * 0.92));
+  const pxPerMm = Math.round((among(0.68, 0.9) * frame.height) / (mm * Math.hypot(extent.width, extent.height) * 0.92));
   const discs = packDiscs(inner, unit, strands, next, normal);
 
   const angle = (turn * Math.PI) / 180;
   const stretch = 1 / Math.cos((kind.tilt * Math.PI) / 180);
   const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
-  const at = { x: WIDTH / 2 + among(-20, 20), y: HEIGHT / 2 + among(-20, 20) };
+  const at = { x: frame.width / 2 + among(-20, 20), y: frame.height / 2 + among(-20, 20) };
   const scale = pxPerMm * mm;
   const toPiece = (px: number, py: number): Point2 => {
     const dx = (px + 0.5 - at.x) / scale;
@@ -68,16 +76,16 @@ export function makeCut(name: string, seed: number): KnownCut {
   };
 
   // First who owns each pixel and how far out in its strand it lies; then where voids begin.
-  const owner = new Int16Array(WIDTH * HEIGHT).fill(-2);
-  const reach = new Float32Array(WIDTH * HEIGHT);
-  const second = new Float32Array(WIDTH * HEIGHT);
+  const owner = new Int16Array(frame.width * frame.height).fill(-2);
+  const reach = new Float32Array(frame.width * frame.height);
+  const second = new Float32Array(frame.width * frame.height);
   const inside: number[] = [];
-  for (let y = 0; y < HEIGHT; y++) {
-    for (let x = 0; x < WIDTH; x++) {
+  for (let y = 0; y < frame.height; y++) {
+    for (let x = 0; x < frame.width; x++) {
       const p = toPiece(x, y);
       const out = shape(p);
       if (out > 0) continue;
-      const i = y * WIDTH + x;
+      const i = y * frame.width + x;
       if (out > -wall) {
         owner[i] = -1;
         continue;
@@ -101,12 +109,12 @@ export function makeCut(name: string, seed: number): KnownCut {
   inside.sort((m, n) => m - n);
   const edge = inside[Math.floor((1 - voids) * (inside.length - 1))] ?? 1;
 
-  const data = new Float32Array(WIDTH * HEIGHT * 3);
+  const data = new Float32Array(frame.width * frame.height * 3);
   const marks = grainOf(kind.grain, discs.length + 1, normal);
   let [filled, all] = [0, 0];
   for (let i = 0; i < owner.length; i++) {
     const own = owner[i] as number;
-    const p = { x: i % WIDTH, y: Math.floor(i / WIDTH) };
+    const p = { x: i % frame.width, y: Math.floor(i / frame.width) };
     let colour: readonly number[] = kind.resin;
     let bright = 1;
     if (own === -1) {
@@ -128,10 +136,10 @@ export function makeCut(name: string, seed: number): KnownCut {
     } else bright = 1 + (kind.filler / 100) * normal();
     for (let c = 0; c < 3; c++) data[i * 3 + c] = (colour[c] as number) * bright;
   }
-  spoil(data, kind, owner, next, normal);
+  spoil(data, kind, owner, frame, next, normal);
   const pixel = 1 / (pxPerMm * pxPerMm * stretch);
   return {
-    picture: { width: WIDTH, height: HEIGHT, data: taken(data, kind, normal) },
+    picture: { ...frame, data: taken(data, kind, frame, normal) },
     pxPerMm,
     wireArea,
     turn,
@@ -214,15 +222,26 @@ function grainOf(amount: number, pieces: number, normal: () => number): (piece: 
 }
 
 /** Bubbles, inclusions and scratches, laid over the picture. */
-function spoil(data: Float32Array, kind: CutKind, owner: Int16Array, next: () => number, normal: () => number): void {
+function spoil(
+  data: Float32Array,
+  kind: CutKind,
+  owner: Int16Array,
+  frame: Frame,
+  next: () => number,
+  normal: () => number,
+): void {
   const paint = (x: number, y: number, colour: readonly number[], share: number) => {
     const [px, py] = [Math.round(x), Math.round(y)];
-    if (px < 0 || py < 0 || px >= WIDTH || py >= HEIGHT) return;
-    const i = (py * WIDTH + px) * 3;
+    if (px < 0 || py < 0 || px >= frame.width || py >= frame.height) return;
+    const i = (py * frame.width + px) * 3;
     for (let c = 0; c < 3; c++) data[i + c] = (1 - share) * (data[i + c] as number) + share * (colour[c] as number);
   };
   const isResin = (x: number, y: number) =>
-    x >= 0 && y >= 0 && x < WIDTH && y < HEIGHT && owner[Math.floor(y) * WIDTH + Math.floor(x)] === -2;
+    x >= 0 &&
+    y >= 0 &&
+    x < frame.width &&
+    y < frame.height &&
+    owner[Math.floor(y) * frame.width + Math.floor(x)] === -2;
   const disc = (cx: number, cy: number, r: number, draw: (share: number, dx: number, x: number, y: number) => void) => {
     for (let y = Math.floor(cy - r); y <= cy + r; y++) {
       for (let x = Math.floor(cx - r); x <= cx + r; x++) {
@@ -233,11 +252,11 @@ function spoil(data: Float32Array, kind: CutKind, owner: Int16Array, next: () =>
   };
   for (let n = 0; n < kind.bubbles; n++) {
     const r = 10 + 34 * next();
-    let [x, y] = [WIDTH * next(), HEIGHT * next()];
+    let [x, y] = [frame.width * next(), frame.height * next()];
     if (n < kind.touching) {
       // From the middle outwards until resin is met.
       const angle = 2 * Math.PI * next();
-      [x, y] = [WIDTH / 2, HEIGHT / 2];
+      [x, y] = [frame.width / 2, frame.height / 2];
       while (!isResin(x, y)) {
         x += Math.cos(angle);
         y += Math.sin(angle);
@@ -253,11 +272,13 @@ function spoil(data: Float32Array, kind: CutKind, owner: Int16Array, next: () =>
   }
   for (let n = 0; n < kind.inclusions; n++) {
     const r = 3 + 12 * next();
-    disc(WIDTH * next(), HEIGHT * next(), r, (far, _, x, y) => paint(x, y, [225, 224, 220], far < 0.85 ? 0.95 : 0.5));
+    disc(frame.width * next(), frame.height * next(), r, (far, _, x, y) =>
+      paint(x, y, [225, 224, 220], far < 0.85 ? 0.95 : 0.5),
+    );
   }
   for (let n = 0; n < kind.scratches; n++) {
     const angle = 0.5 * normal() + 0.7;
-    const from = { x: WIDTH * next(), y: HEIGHT * next() };
+    const from = { x: frame.width * next(), y: frame.height * next() };
     const isBright = next() < 0.4;
     const long = 150 + 700 * next();
     for (let t = -long / 2; t < long / 2; t += 0.5) {
@@ -269,12 +290,12 @@ function spoil(data: Float32Array, kind: CutKind, owner: Int16Array, next: () =>
 }
 
 /** What microscope and camera make of it: light that falls off, tint, blur, noise that grows with the light. */
-function taken(data: Float32Array, kind: CutKind, normal: () => number): Uint8ClampedArray {
-  const soft = gaussian(data, kind.blur);
-  const out = new Uint8ClampedArray(WIDTH * HEIGHT * 4);
-  for (let i = 0, at = 0; i < WIDTH * HEIGHT; i++, at += 4) {
-    const x = (i % WIDTH) / WIDTH - 0.5;
-    const y = Math.floor(i / WIDTH) / HEIGHT - 0.5;
+function taken(data: Float32Array, kind: CutKind, frame: Frame, normal: () => number): Uint8ClampedArray {
+  const soft = gaussian(data, kind.blur, frame);
+  const out = new Uint8ClampedArray(frame.width * frame.height * 4);
+  for (let i = 0, at = 0; i < frame.width * frame.height; i++, at += 4) {
+    const x = (i % frame.width) / frame.width - 0.5;
+    const y = Math.floor(i / frame.width) / frame.height - 0.5;
     const lit = (1 - 2 * kind.vignette * (x * x + y * y)) * (1 + kind.fall * (0.4 * x - 0.8 * y));
     for (let c = 0; c < 3; c++) {
       const value = (soft[i * 3 + c] as number) * lit * (kind.tint[c] as number);
@@ -285,7 +306,7 @@ function taken(data: Float32Array, kind: CutKind, normal: () => number): Uint8Cl
   return out;
 }
 
-function gaussian(data: Float32Array, sd: number): Float32Array {
+function gaussian(data: Float32Array, sd: number, frame: Frame): Float32Array {
   const r = Math.ceil(2.5 * sd);
   const weights = Array.from({ length: 2 * r + 1 }, (_, k) => Math.exp(-((k - r) ** 2) / (2 * sd * sd)));
   const sum = weights.reduce((a, b) => a + b, 0);
@@ -293,11 +314,11 @@ function gaussian(data: Float32Array, sd: number): Float32Array {
     const to = new Float32Array(from.length);
     for (let k = -r; k <= r; k++) {
       const weight = (weights[k + r] as number) / sum;
-      for (let y = 0, at = 0; y < HEIGHT; y++) {
-        const py = isAcross ? y : Math.min(HEIGHT - 1, Math.max(0, y + k));
-        for (let x = 0; x < WIDTH; x++, at += 3) {
-          const px = isAcross ? Math.min(WIDTH - 1, Math.max(0, x + k)) : x;
-          const other = (py * WIDTH + px) * 3;
+      for (let y = 0, at = 0; y < frame.height; y++) {
+        const py = isAcross ? y : Math.min(frame.height - 1, Math.max(0, y + k));
+        for (let x = 0; x < frame.width; x++, at += 3) {
+          const px = isAcross ? Math.min(frame.width - 1, Math.max(0, x + k)) : x;
+          const other = (py * frame.width + px) * 3;
           to[at] = (to[at] as number) + weight * (from[other] as number);
           to[at + 1] = (to[at + 1] as number) + weight * (from[other + 1] as number);
           to[at + 2] = (to[at + 2] as number) + weight * (from[other + 2] as number);

@@ -258,7 +258,7 @@ describe('A trace', () => {
       let given = 0;
       const wrong: string[] = [];
       for (const way of Object.keys(WAYS)) {
-        for (let seed = 1; seed <= 4; seed++) {
+        for (let seed = 1; seed <= 2; seed++) {
           const { own, pull } = suggested(way, 5000 + seed, seed % 2 ? 'plain' : 'slow');
           const { mode } = own.suggestion;
           if (mode === null) continue;
@@ -266,11 +266,11 @@ describe('A trace', () => {
           if (mode !== pull.truth.mode) wrong.push(`${way} ${seed}: ${mode}`);
         }
       }
-      expect(given).toBeGreaterThanOrEqual(30);
+      expect(given).toBeGreaterThanOrEqual(15);
       // What the terminal's metal does is told from a break at the crimp by nothing but the eye.
       expect(wrong.filter((text) => !text.startsWith('terminal')).length)
         .withContext(wrong.join('; '))
-        .toBeLessThanOrEqual(2);
+        .toBeLessThanOrEqual(1);
     });
 
     it('that sticks and slides is a slide: more steps than strands, or all alike and stiff again', () => {
@@ -284,9 +284,11 @@ describe('A trace', () => {
     it('has its peak within what is told, whatever the gauge', () => {
       let covered = 0;
       let all = 0;
-      for (const { name, capacity } of GAUGES) {
+      const ways = ['soft wire breaks', 'crimp breaks', 'wire slides', 'strands break slowly'];
+      for (const [i, { name, capacity }] of GAUGES.entries()) {
         if (capacity < 1) continue;
-        for (const way of ['soft wire breaks', 'crimp breaks', 'wire slides', 'strands break slowly']) {
+        // Two of the four for each; all of all are in the bench.
+        for (const way of i % 2 ? ways.slice(0, 2) : ways.slice(2)) {
           const { own, pull } = suggested(way, 321 + all, name);
           all++;
           if (Math.abs(own.peak.force - pull.truth.peak) <= own.peak.within) covered++;
