@@ -309,9 +309,11 @@ export const POINTS: readonly Point[] = [
     accept: ({ wire, practice }) => {
       const damage = strandDamage(wire.conductor.strands, practice);
       const hurt = strandDamageSaid(damage);
-      return `All ${wire.conductor.strands} strands inside, none nicked, cut, stray, crossed or birdcaged; ${
-        SOLDER[practice.solder]
-      }.${hurt ? ` Still accepted: ${hurt}.` : ''}${
+      const inside =
+        wire.conductor.strands > 1
+          ? `All ${wire.conductor.strands} strands inside, none nicked, cut, stray, crossed or birdcaged`
+          : 'The conductor inside, whole and not nicked';
+      return `${inside}; ${SOLDER[practice.solder]}.${hurt ? ` Still accepted: ${hurt}.` : ''}${
         practice.strayStrand === 'snipped' && damage.cut ? ' A stray strand that was snipped off counts as cut.' : ''
       }`;
     },

@@ -1,6 +1,6 @@
 import type { SlideOnPart } from '../prepare';
 import { familyOf, isSplice, type SlideOnItem, type Terminal } from '../terminal';
-import { capital } from '../text';
+import { capital, withArticle } from '../text';
 import { reason, type Reason } from '../verdict';
 import type { Wire } from '../wire';
 
@@ -182,7 +182,7 @@ function onWire(
 function tellBore(item: SlideOnItem, part: SlideOnPart | null, terminal: Terminal): string {
   const name = `${familyOf(terminal).name} ${terminal.part}`;
   const label = capital(item.label);
-  if (item.kind === 'seal') return `${label} is a seal: it never goes over a ${name}.`;
+  if (item.kind === 'seal') return `${label} is a seal: it never goes over ${withArticle(name)}.`;
   if (part === null) return `The cabinet does not know the bore of ${label}: it is taken not to pass the ${name}.`;
   const { widest } = terminal;
   if (widest !== null) {

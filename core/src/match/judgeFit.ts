@@ -9,6 +9,7 @@ import {
   takesLabel,
   type Terminal,
 } from '../terminal';
+import { withArticle } from '../text';
 import { reason, type Reason } from '../verdict';
 import { metalArea, nominalArea, sizeLabel, strandingClass, type Wire } from '../wire';
 
@@ -353,7 +354,7 @@ function material(terminal: Terminal, wire: Wire): Reason | null {
   return reason(
     'material-pair',
     'bad',
-    `${wire.conductor.material === 'aluminium' ? 'An aluminium conductor' : 'A copper conductor'} does not belong in a ${terminal.material} barrel: the pair corrodes and loosens.`,
+    `${wire.conductor.material === 'aluminium' ? 'An aluminium conductor' : 'A copper conductor'} does not belong in ${withArticle(terminal.material)} barrel: the pair corrodes and loosens.`,
   );
 }
 
@@ -421,7 +422,11 @@ function insulationOfPart(terminal: Terminal, practice: Practice): Reason | null
   if (insulatedParts === 'insulated' && terminal.family === 'bare-terminal')
     return reason('part-bare', 'bad', `${said} terminals with a sleeve of their own, and this one is bare.`);
   if (insulatedParts === 'bare-and-tube' && isSleeved && !terminal.sealed && terminal.barrel.seam !== 'open')
-    return reason('part-insulated', 'bad', `${said} bare parts with a shrink tube over them, and this is a ${name}.`);
+    return reason(
+      'part-insulated',
+      'bad',
+      `${said} bare parts with a shrink tube over them, and this is ${withArticle(name)}.`,
+    );
   return null;
 }
 

@@ -8,6 +8,11 @@ export function uncapital(text: string): string {
   return text.charAt(0).toLowerCase() + text.slice(1);
 }
 
+/** A noun with the article that is spoken before it: 'an insulated terminal', 'a lug'. */
+export function withArticle(noun: string): string {
+  return `${/^[aeiou]/i.test(noun) ? 'an' : 'a'} ${noun}`;
+}
+
 /** So many of something: '1 job', '3 jobs'. */
 export function counted(count: number, one: string, more = `${one}s`): string {
   return `${count} ${count === 1 ? one : more}`;

@@ -37,7 +37,7 @@ export const COVERING: readonly MakeStep[] = [
     ];
     return {
       gate: 'look-before-cover',
-      headline: `Look before ${sleeve.label} covers it: ${seen.join(', ')}.`,
+      headline: `Look before the ${sleeve.label} covers it: ${seen.join(', ')}.`,
       why: `Nobody sees through this sleeve: what is answered now is final.${familyOf(terminal).isSplice ? ' Both ends.' : ''}`,
       confirm: 'The joint is as it has to be',
       caution: null,

@@ -1,5 +1,5 @@
 import { canLeaveOpen } from '../pulledWith';
-import { capital } from '../../text';
+import { capital, uncapital } from '../../text';
 import type { Tool } from '../../tool';
 import { showRange } from '../../units';
 import { endPoints } from '../endPoints';
@@ -179,7 +179,7 @@ function cycleOf({ kind, cycleEnd, ...tool }: Tool) {
   return cycleEnd === null
     ? { ...usual, why: `${usual.why}${out}` }
     : {
-        until: `until ${cycleEnd}`,
+        until: `until ${uncapital(cycleEnd)}`,
         why: `Short of that sign the crimp is not made.${out}`,
         confirm: capital(cycleEnd),
       };
