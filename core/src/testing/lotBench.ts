@@ -1,3 +1,4 @@
+import type { CheckPlan } from '../entry';
 import { ofCurrentRun, standingOf, type EntryBody, type SetUpContext } from '../index';
 import { Bench } from './bench';
 import { everyTool, familyContext } from './families';
@@ -13,13 +14,17 @@ const context = (changes: Partial<SetUpContext> = {}) =>
     ...changes,
   });
 
+/** Puts on record what has to be taken. */
+function record(bench: Bench, body: EntryBody): void {
+  const refusal = bench.record(body);
+  if (refusal) throw new Error(`${refusal.text} (${JSON.stringify(body)})`);
+}
+
 /** Sets it up with one tool, in the run it is in, and has it released. */
 export function prove(bench: Bench, tool: string, run: number): void {
   const own = run > 1 ? { run } : {};
   const put = (body: EntryBody) => {
-    expect(bench.put({ ...body, ...own } as EntryBody))
-      .withContext(JSON.stringify(body))
-      .toBeNull();
+    record(bench, { ...body, ...own } as EntryBody);
   };
   put({ kind: 'tool', tool, die: 'A', nest: 'indent' });
   for (const { gate } of bench.setUp.gates) put({ kind: 'gate', gate, answer: 'yes', note: '' });
@@ -38,21 +43,21 @@ export function prove(bench: Bench, tool: string, run: number): void {
 }
 
 /** A bare terminal with a lot of 40 under way: its first piece is looked at and pulled. */
-export function running(changes: Partial<SetUpContext> = {}): Bench {
+export function running(
+  changes: Partial<SetUpContext> = {},
+  plan: CheckPlan = { everyPieces: null, everyHours: null, afterChange: [], bothSides: false },
+): Bench {
   const bench = new Bench(context(changes));
   prove(bench, 'HT', 1);
   const stands = standingOf(bench.setUp, bench.entries, bench.context.revisions);
   if (!stands) throw new Error('nothing released');
-  const plan = { everyPieces: null, everyHours: null, afterChange: [], bothSides: false };
-  expect(bench.put({ kind: 'lot', lot: 1, name: 'L-1', pieces: 40, plan, stands, note: '' })).toBeNull();
+  record(bench, { kind: 'lot', lot: 1, name: 'L-1', pieces: 40, plan, stands, note: '' });
   for (const { code } of bench.setUp.lotCriteria.get(1) ?? [])
-    expect(bench.put({ kind: 'finding', lot: 1, piece: 1, criterion: code, finding: 'accept', note: '' })).toBeNull();
-  expect(
-    bench.put({
-      ...{ kind: 'reading', lot: 1, piece: 1, force: 180, typed: '180', unit: 'N', mode: 'slid-out', note: '' },
-      confirmed: [],
-    }),
-  ).toBeNull();
+    record(bench, { kind: 'finding', lot: 1, piece: 1, criterion: code, finding: 'accept', note: '' });
+  record(bench, {
+    ...{ kind: 'reading', lot: 1, piece: 1, force: 180, typed: '180', unit: 'N', mode: 'slid-out', note: '' },
+    confirmed: [],
+  });
   return bench;
 }
 /** A step of the lot; the number is the last piece made. */

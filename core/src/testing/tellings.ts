@@ -91,7 +91,10 @@ export const TELLINGS: readonly Telling[] = [
 ];
 
 /** What is known by a telling. */
-function evidenceOf({ found, notFound, course }: Omit<Telling, 'cause'>, withCourse: boolean): Map<string, boolean> {
+export function evidenceOf(
+  { found, notFound, course }: Omit<Telling, 'cause'>,
+  withCourse: boolean,
+): Map<string, boolean> {
   const told = withCourse ? course.map((code) => [code.replace('!', ''), !code.startsWith('!')] as const) : [];
   return new Map([
     ...found.map((code) => [code, true] as const),

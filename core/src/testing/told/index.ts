@@ -1,9 +1,12 @@
 import type { Family } from '../../terminal';
+import { tellCauses } from './causes';
+import { tellCurves } from './curves';
+import { tellLots } from './lots';
 import { TOLD_SET_UPS } from './setUps';
 import { tellChange, tellSetUp } from './tell';
 
-/** What is told of each set-up: of a family as the house makes it all of it, of the others what differs. */
-export function tellAll(): Record<string, string[]> {
+/** Of a family as the house makes it all that is told, of the others what differs. */
+function tellSetUps(): Record<string, string[]> {
   const usual = new Map<Family, string[]>();
   return Object.fromEntries(
     [...TOLD_SET_UPS].map(([name, { family, context }]) => {
@@ -15,3 +18,11 @@ export function tellAll(): Record<string, string[]> {
     }),
   );
 }
+
+/** What is told, by the name of the file it is held in: of each thing by its name, line by line. */
+export const TOLD = {
+  setUps: tellSetUps,
+  lots: tellLots,
+  causes: tellCauses,
+  curves: tellCurves,
+} as const satisfies Record<string, () => Record<string, string[]>>;

@@ -7,13 +7,13 @@ import { NOW } from '../shop';
 /** A number as it can be compared to the last digit that anybody measures. */
 const short = (value: number) => String(Number(value.toFixed(4)));
 /** All that something says, its numbers likewise. */
-const whole = (of: object) =>
+export const whole = (of: object) =>
   JSON.stringify(of, (_, value: unknown) => (typeof value === 'number' ? Number(value.toFixed(4)) : value));
 const numbers = (of: Readonly<Record<string, number>>) =>
   Object.entries(of)
     .map(([name, value]) => `${name} ${short(value)}`)
     .join(', ');
-const tellReason = (stage: string, { code, weight, text, numbers: own }: Reason) =>
+export const tellReason = (stage: string, { code, weight, text, numbers: own }: Reason) =>
   [`${stage} | ${weight} | ${code}: ${text}`, numbers(own)].filter(Boolean).join(' | ');
 const tellOrientation = (end: number, way: Orientation) => [
   `way round ${end} | ${way.headline} ${way.why} | '${way.confirm}'`,
