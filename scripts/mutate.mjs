@@ -18,7 +18,7 @@ const args = process.argv.slice(2);
 const share = Number(args.find((arg) => arg.startsWith('--share='))?.slice('--share='.length) ?? 1);
 /** Slower specs are left out, ... */
 const SLOW_MS = 200;
-/** ... but those beside the lines that are changed, which are about them, up to this. */
+/** ... but those beside the lines that are changed, which are about them, and those of what is told: up to this. */
 const TOO_SLOW_MS = 1000;
 const fileOf = (folder, kind) => `${KEPT}${folder.replaceAll('/', '-')}${share < 1 ? `-${share}` : ''}.${kind}.json`;
 
@@ -76,7 +76,10 @@ function timeSpecs() {
 /** Names of the specs that are too slow to be tried on every mutant of a folder. */
 const leftOutOf = (folder, times) =>
   times
-    .filter(({ filename, ms }) => ms > (filename.includes(`core/src/${folder}/`) ? TOO_SLOW_MS : SLOW_MS))
+    .filter(
+      ({ filename, ms }) =>
+        ms > (filename.includes(`core/src/${folder}/`) || filename.includes('told') ? TOO_SLOW_MS : SLOW_MS),
+    )
     .map(({ fullName }) => fullName);
 
 async function mutate(folder, times) {
@@ -108,7 +111,10 @@ async function mutate(folder, times) {
   const env = { ...process.env, TUG_LEFT_OUT: leftOut, TUG_MUTANTS_SHARE: String(share) };
   const child = spawn('npx', ['stryker', 'run', file], { cwd: ROOT, stdio: 'inherit', env, detached: true });
   // Its own children outlive it otherwise, each at work on its mutants.
-  const end = () => process.kill(-child.pid);
+  const end = () => {
+    process.kill(-child.pid);
+    process.exit(1);
+  };
   process.once('SIGTERM', end).once('SIGINT', end);
   const code = await new Promise((ended) => child.once('exit', ended));
   process.off('SIGTERM', end).off('SIGINT', end);

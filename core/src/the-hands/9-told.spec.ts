@@ -1,4 +1,4 @@
-import { TOLD } from '../testing/told';
+import { TOLD, type Told } from '../testing/told';
 import causes from '../testing/told/causes.json';
 import curves from '../testing/told/curves.json';
 import lots from '../testing/told/lots.json';
@@ -20,34 +20,22 @@ const beside = (some: readonly string[], others: readonly string[]) => {
   return some.filter((line) => !known.has(line));
 };
 
-for (const kind of Object.keys(TOLD) as (keyof typeof TOLD)[]) {
+for (const [kind, told] of Object.entries(TOLD) as [keyof typeof TOLD, Told][]) {
+  const approved = APPROVED[kind];
+
   describe(`What is told of ${OF[kind]}`, () => {
-    let now: Record<string, string[]>;
-    beforeAll(() => {
-      now = TOLD[kind]();
+    it('is told of the same ones that were read', () => {
+      expect([...told.keys()]).toEqual(Object.keys(approved));
     });
 
-    it('is word for word what was read and approved', () => {
-      const approved = APPROVED[kind];
-      expect(Object.keys(now)).toEqual(Object.keys(approved));
-      for (const [name, lines] of Object.entries(approved)) {
-        const own = now[name] ?? [];
+    for (const [name, tell] of told) {
+      it(`is word for word what was read and approved, in whole sentences: ${name}`, () => {
+        const [own, lines] = [tell(), approved[name] ?? []];
         // What differs is told first: two long lists that are not alike say little.
-        expect({ name, new: beside(own, lines), gone: beside(lines, own) }).toEqual({ name, new: [], gone: [] });
-        expect(own)
-          .withContext(name)
-          .toEqual([...lines]);
-      }
-    });
-
-    it('is made of whole sentences: nothing empty, undefined, or with a stop too many', () => {
-      for (const [name, lines] of Object.entries(now)) {
-        for (const line of lines) {
-          expect(line)
-            .withContext(name)
-            .not.toMatch(/undefined|NaN|\[object| {2}|\.\.| \.|\|\s*$/);
-        }
-      }
-    });
+        expect({ new: beside(own, lines), gone: beside(lines, own) }).toEqual({ new: [], gone: [] });
+        expect(own).toEqual([...lines]);
+        for (const line of own) expect(line).not.toMatch(/undefined|NaN|\[object| {2}|\.\.| \.|\|\s*$/);
+      });
+    }
   });
 }

@@ -1,28 +1,15 @@
-import type { Family } from '../../terminal';
-import { tellCauses } from './causes';
-import { tellCurves } from './curves';
-import { tellLots } from './lots';
-import { TOLD_SET_UPS } from './setUps';
-import { tellChange, tellSetUp } from './tell';
+import { toldCauses } from './causes';
+import { toldCurves } from './curves';
+import { toldLots } from './lots';
+import { toldSetUps } from './setUps';
 
-/** Of a family as the house makes it all that is told, of the others what differs. */
-function tellSetUps(): Record<string, string[]> {
-  const usual = new Map<Family, string[]>();
-  return Object.fromEntries(
-    [...TOLD_SET_UPS].map(([name, { family, context }]) => {
-      const lines = tellSetUp(context);
-      const known = usual.get(family);
-      if (known) return [name, tellChange(known, lines)];
-      usual.set(family, lines);
-      return [name, lines];
-    }),
-  );
-}
+/** What is told of one thing, line by line; worked out when it is asked for. */
+export type Told = ReadonlyMap<string, () => string[]>;
 
-/** What is told, by the name of the file it is held in: of each thing by its name, line by line. */
+/** What is told, by the name of the file it is held in, of each thing by its name. */
 export const TOLD = {
-  setUps: tellSetUps,
-  lots: tellLots,
-  causes: tellCauses,
-  curves: tellCurves,
-} as const satisfies Record<string, () => Record<string, string[]>>;
+  setUps: toldSetUps,
+  lots: toldLots,
+  causes: toldCauses,
+  curves: toldCurves,
+} as const satisfies Record<string, Told>;

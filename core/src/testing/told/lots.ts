@@ -217,5 +217,6 @@ function tellDay(seed: number): string[] {
 }
 
 /** Days of so many lots. */
-export const tellLots = (): Record<string, string[]> =>
-  Object.fromEntries(Array.from({ length: 10 }, (_, i) => [`lot ${i + 1}`, tellDay(4100 + i)]));
+export const toldLots: ReadonlyMap<string, () => string[]> = new Map(
+  Array.from({ length: 10 }, (_, i) => [`lot ${i + 1}`, () => tellDay(4100 + i)]),
+);

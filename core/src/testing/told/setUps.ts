@@ -4,6 +4,7 @@ import { FAMILIES, type Family, type Terminal } from '../../terminal';
 import type { Nest, Tool, ToolKind } from '../../tool';
 import { everyTool, families, familyContext, fourIndent, wireRound } from '../families';
 import { limitRow, limitTable, practice, stripper, wet, wireOf } from '../shop';
+import { tellChange, tellSetUp } from './tell';
 
 /* Set-ups whose every word is read and approved: each family as the house makes it, by the other schools, with other tools,
    and with each thing that a sheet may ask for. */
@@ -340,10 +341,14 @@ const CHANGES: readonly Change[] = [
   ['more than the wire bears', 'bare-terminal', { limits: [{ ...limitTable, rows: [{ ...row, force: 900 }] }] }],
 ];
 
-/** Each set-up by its name: the family as the house makes it, then what is changed about it. */
-export const TOLD_SET_UPS: ReadonlyMap<string, { readonly family: Family; readonly context: SetUpContext }> = new Map([
-  ...FAMILIES.map((family) => [family, { family, context: familyContext(family) }] as const),
+/** Each set-up by its name: of the family as the house makes it all that is told, of what is changed about it what differs. */
+export const toldSetUps: ReadonlyMap<string, () => string[]> = new Map([
+  ...FAMILIES.map((family) => [family, () => tellSetUp(familyContext(family))] as const),
   ...CHANGES.map(
-    ([name, family, changes]) => [`${family}: ${name}`, { family, context: familyContext(family, changes) }] as const,
+    ([name, family, changes]) =>
+      [
+        `${family}: ${name}`,
+        () => tellChange(tellSetUp(familyContext(family)), tellSetUp(familyContext(family, changes))),
+      ] as const,
   ),
 ]);
