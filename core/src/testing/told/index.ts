@@ -1,6 +1,8 @@
 import { toldCauses } from './causes';
 import { toldCurves } from './curves';
 import { toldLots } from './lots';
+import { toldPlans } from './plans';
+import { toldReadings } from './readings';
 import { toldSetUps } from './setUps';
 
 /** What is told of one thing, line by line; worked out when it is asked for. */
@@ -12,4 +14,6 @@ export const TOLD = {
   lots: toldLots,
   causes: toldCauses,
   curves: toldCurves,
+  plans: toldPlans,
+  readings: toldReadings,
 } as const satisfies Record<string, Told>;

@@ -1,6 +1,6 @@
 import { entrySlot } from '../../index';
 import { CHANGES, DISPOSITION_CAUSES, DISPOSITIONS, type EntryBody } from '../../entry';
-import { lotTask, type LotVerdict } from '../../lot';
+import { benchStep, lotTask, type LotVerdict } from '../../lot';
 import { AS_DRAWN } from '../../look';
 import { random } from '../../statistics';
 import { FAILURE_MODES } from '../../tug';
@@ -209,7 +209,8 @@ function tellDay(seed: number): string[] {
       `${act.said}${refusal ? ` | refused, ${refusal.code} ${refusal.field}: ${refusal.text}` : ` | ${entrySlot(act.body)}`}`,
     );
     const now = bench.lot(1);
-    const told = now ? tellLot(now) : [];
+    const step = benchStep(bench.setUp, bench.judged, bench.entries, now);
+    const told = now ? [`next | ${step.state}, ${step.to}: ${step.text}`, ...tellLot(now)] : [];
     lines.push(...told.filter((line) => !before.includes(line)));
     before = told;
   }
