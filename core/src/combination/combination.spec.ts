@@ -1,4 +1,6 @@
-import { AS_DRAWN } from '../look';
+import type { DocumentKey } from '../document';
+import { AS_DRAWN, PLAIN_SHEET, startingRows, type LookSheet } from '../look';
+import { judgeStrips } from './judgeStrips';
 import { progress, running } from '../testing/lotBench';
 import {
   bareRing,
@@ -24,6 +26,7 @@ import {
   slotsToCheck,
   type Entry,
   type EntryBody,
+  type SetUp,
   type SetUpContext,
 } from '../index';
 
@@ -275,6 +278,38 @@ describe('What was found on the pieces of a set-up', () => {
     expect(found(bench).toolFailed).toBeNull();
     expect(found(bench, [...context.checks, checkAt('2026-11-25T11:30:00.000Z', true, false)]).toolFailed).toBeTrue();
     expect(found(bench, [...context.checks, checkAt('2026-11-25T11:30:00.000Z')]).toolFailed).toBeFalse();
+  });
+});
+
+describe('A tool taken while the shop has a sheet to look by', () => {
+  const sheet: LookSheet = {
+    ...PLAIN_SHEET,
+    ...{ document: 'FL-LK-1', revision: 'A', class: '2', status: 'released', effectiveFrom: '2026-01-01' },
+    rows: startingRows(),
+  };
+  const take = (looks: readonly LookSheet[], look?: DocumentKey) =>
+    new Bench({ ...context, looks }).check({ kind: 'tool', tool: 'HT', die: 'A', nest: '1', ...(look && { look }) });
+  const key = { document: 'FL-LK-1', revision: 'A', class: '2' };
+
+  it('names the sheet in effect, no other, and none where there is none', () => {
+    expect(take([sheet], key)).toBe('kept');
+    expect(take([sheet])).toBe('look-stale');
+    expect(take([sheet], { ...key, revision: 'B' })).toBe('look-stale');
+    expect(take([], key)).toBe('look-stale');
+    expect(take([])).toBe('kept');
+  });
+});
+
+describe('Strip lengths of a set-up', () => {
+  const wire = (window: { min: number; max: number } | null) => ({
+    ...{ end: 1 as const, number: 1 },
+    preparation: { strip: { window } } as SetUp['wires'][number]['preparation'],
+  });
+  it('are not asked for where no length is known to be good, and none is taken for good there', () => {
+    expect(judgeStrips([wire(null)], [], 3)).toEqual({ state: 'pass', reasons: [] });
+    expect(judgeStrips([wire({ min: 7, max: 8 })], [], 3).state).toBe('missing');
+    expect(judgeStrips([wire(null), { ...wire({ min: 7, max: 8 }), number: 2 }], [], 3).state).toBe('missing');
+    expect(judgeStrips([wire({ min: 7, max: 8 })], [], 0)).toEqual({ state: 'pass', reasons: [] });
   });
 });
 

@@ -270,18 +270,19 @@ function outside(
   const off = below ? 1 - value / min : value / max - 1;
   const side = below ? 'below' : 'above';
   const percent = (off * 100).toFixed(off < 0.1 ? 1 : 0);
+  const verb = what.includes('together') ? 'are' : 'is';
   if (off <= band) {
     return reason(
       `conductor-${side}-edge`,
       'hold',
-      `${what} is ${percent} % ${side} the range ${range}, within the edge band of ${band * 100} %.`,
+      `${what} ${verb} ${percent} % ${side} the range ${range}, within the edge band of ${band * 100} %.`,
       { ...numbers, off },
     );
   }
   return reason(
     `conductor-${side}`,
     'bad',
-    `${what} is ${percent} % ${side} the range ${range}. ${
+    `${what} ${verb} ${percent} % ${side} the range ${range}. ${
       below
         ? 'The wire would slide in the barrel.'
         : 'The wire will not go in whole, and no strand may be cut to make it.'

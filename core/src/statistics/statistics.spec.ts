@@ -251,7 +251,21 @@ describe('A control chart', () => {
     );
     expect(base?.level.upper).toBeCloseTo(10 + 0.577 * 4, 2);
     expect(base?.spread.upper).toBeCloseTo(2.114 * 4, 1);
-    expect(makeBaseline([1, 2, 3], 1)).toBeNull();
+    expect(makeBaseline([1, 2, 3, 4, 5, 6, 7, 8, 9], 1)).toBeNull();
+    expect(makeBaseline([1, 2, 3, 4, 5, 6, 7, 8, 9, 10], 1)?.points).toBe(10);
+    // twenty readings in twos are ten points
+    expect(
+      makeBaseline(
+        Array.from({ length: 19 }, (_, i) => i),
+        2,
+      ),
+    ).toBeNull();
+    expect(
+      makeBaseline(
+        Array.from({ length: 20 }, (_, i) => i),
+        2,
+      )?.points,
+    ).toBe(10);
   });
 
   it('names what does not look like chance by what it sees', () => {

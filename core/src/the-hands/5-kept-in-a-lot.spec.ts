@@ -1,4 +1,5 @@
 import { reelsOf, type EntryBody, type SetUpContext, type Terminal } from '../index';
+import { Bench } from '../testing/bench';
 import { families, familyContext } from '../testing/families';
 import { progress, running } from '../testing/lotBench';
 
@@ -119,5 +120,49 @@ describe('Contacts of a lot in their cavities', () => {
     ]);
     expect(bench.put(push(), first)).toBeNull();
     expect(bench.lot(1)?.verdict).toBe('running');
+  });
+});
+
+describe('A lot whose limit table was withdrawn while it was made', () => {
+  const held = (change: (bench: Bench) => void) => {
+    const bench = running();
+    bench.put(progress(1, 10));
+    change(bench);
+    const limits = bench.context.limits.map((table) => ({ ...table, status: 'withdrawn' as const }));
+    const later = new Bench({ ...bench.context, limits });
+    later.entries.push(...bench.entries);
+    const lot = later.lot(1);
+    return {
+      codes: lot?.reasons.map(({ code }) => code),
+      verdict: lot?.verdict,
+      isUnfinished: lot?.unfinished.some((text) => text.includes('withdrawn')),
+    };
+  };
+  const decide = (from: number, to: number, what: 'use-as-is' | 'scrap'): EntryBody => ({
+    ...{
+      kind: 'disposition',
+      lot: 1,
+      step: 1,
+      from,
+      to,
+      what,
+      cause: 'limit-withdrawn',
+      note: 'quality has read both',
+    },
+  });
+
+  it('is held until quality decides', () => {
+    expect(held(() => undefined)).toEqual({ codes: ['limit-withdrawn'], verdict: 'held', isUnfinished: true });
+  });
+
+  it('is held no longer once all that was made is used as it is, and not by less', () => {
+    expect(held((bench) => bench.put(decide(1, 10, 'use-as-is')))).toEqual({
+      codes: [],
+      verdict: 'running',
+      isUnfinished: false,
+    });
+    expect(held((bench) => bench.put(decide(1, 9, 'use-as-is'))).verdict).toBe('held');
+    expect(held((bench) => bench.put(decide(2, 10, 'use-as-is'))).verdict).toBe('held');
+    expect(held((bench) => bench.put(decide(1, 10, 'scrap'))).verdict).toBe('held');
   });
 });

@@ -72,6 +72,33 @@ describe('The limit of a pull', () => {
     expect(find([table]).reason.code).toBe('limit-above-wire');
   });
 
+  it('takes no row of another scale, another family or another metal, however alike its number', () => {
+    const of = (row: Partial<LimitRow>) =>
+      findLimit(
+        [{ ...limitTable, interpolates: false, rows: [limitRow(0.75, row)] }],
+        wire075,
+        bareRing,
+        '2',
+        DAY,
+        practice,
+      ).limit?.force ?? null;
+    expect(of({})).toBe(85);
+    expect(of({ size: { scale: 'awg', value: 0.75 } })).toBeNull();
+    expect(of({ families: ['lug'] })).toBeNull();
+    expect(of({ families: ['lug', 'bare-terminal'] })).toBe(85);
+    expect(of({ material: 'aluminium' })).toBeNull();
+    expect(of({ material: 'copper' })).toBe(85);
+    // a row for this family goes before one for this metal, and that before one for all
+    const rows = [
+      limitRow(0.75),
+      limitRow(0.75, { material: 'copper', force: 90 }),
+      limitRow(0.75, { families: ['bare-terminal'], force: 95 }),
+    ];
+    const best = (own: readonly LimitRow[]) =>
+      findLimit([{ ...limitTable, rows: own }], wire075, bareRing, '2', DAY, practice).limit?.force;
+    expect([best(rows), best(rows.slice(0, 2)), best(rows.toReversed())]).toEqual([95, 90, 95]);
+  });
+
   it('stays the one the readings stand on, though it was withdrawn since', () => {
     const old: LimitTable = { ...limitTable, revision: 'B', status: 'withdrawn' };
     expect(find([limitTable, old], wire075, old).limit?.table.revision).toBe('B');

@@ -49,6 +49,16 @@ describe('Measuring on a photograph', () => {
     expect(measureMark({ kind: 'area', points: square.slice(0, 2) }, scale)).toBeNull();
   });
 
+  it('tells how far an area may be off: its corners by a pixel each, its scale by its own', () => {
+    const square = (side: number) => [at(0, 0), at(side, 0), at(side, side), at(0, side)];
+    const within = (side: number) => measureMark({ kind: 'area', points: square(side) }, scale)?.within ?? NaN;
+    // 310 px are 1 mm, the scale is 620 px long. Rim 4 x 310 px over the root of 4 corners: 620 px2, 0.00645 mm2; twice the
+    // area of 1 mm2 by a share of 1.414/620: 0.00456 mm2. Together 0.0079.
+    expect(within(310)).toBeCloseTo(Math.hypot(620 / 310 ** 2, (2 * Math.SQRT2) / 620), 9);
+    // Twice as wide: the corners weigh twice as much, the scale four times.
+    expect(within(620)).toBeCloseTo(Math.hypot(1240 / 310 ** 2, (8 * Math.SQRT2) / 620), 9);
+  });
+
   it('is judged by the range of the point it answers, and sent to the caliper where the picture cannot tell', () => {
     const number = {
       what: 'brush length',

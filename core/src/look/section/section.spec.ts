@@ -156,6 +156,8 @@ describe('The section of a cut crimp', () => {
 
     it('when it is out of focus', () => {
       expect(why({ ...small, blur: 11, voids: 0.02 })).toBe('blurred');
+      // a third of it is how a hand microscope sees
+      expect(readSection(makeMicrograph({ ...small, blur: 4, voids: 0.02 }).picture).ok).toBeTrue();
     });
   });
 });

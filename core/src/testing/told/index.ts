@@ -1,5 +1,6 @@
 import { toldCauses } from './causes';
 import { toldCurves } from './curves';
+import { toldDrawings } from './drawings';
 import { toldLots } from './lots';
 import { toldPlans } from './plans';
 import { toldReadings } from './readings';
@@ -16,4 +17,5 @@ export const TOLD = {
   curves: toldCurves,
   plans: toldPlans,
   readings: toldReadings,
+  drawings: toldDrawings,
 } as const satisfies Record<string, Told>;

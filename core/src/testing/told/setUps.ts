@@ -3,7 +3,7 @@ import type { Practice } from '../../practice';
 import { FAMILIES, type Family, type Terminal } from '../../terminal';
 import type { Nest, Tool, ToolKind } from '../../tool';
 import { everyTool, families, familyContext, fourIndent, wireRound } from '../families';
-import { limitRow, limitTable, practice, stripper, wet, wireOf } from '../shop';
+import { dry, limitRow, limitTable, practice, stripper, wet, wireOf } from '../shop';
 import { tellChange, tellSetUp } from './tell';
 
 /* Set-ups whose every word is read and approved: each family as the house makes it, by the other schools, with other tools,
@@ -78,6 +78,25 @@ const wire = (changes: Parameters<typeof wireOf>[0], rest: Parameters<typeof wir
 const tube = { part: 'TU', label: 'shrink tube', kind: 'sleeve', length: 30, wayRound: null, clear: true } as const;
 const row = limitRow(1.5, { force: 150 });
 
+/** Both tools with two smaller nests of the first profile, of which one alone is the next. */
+const smaller = (kind: ToolKind): Partial<SetUpContext> =>
+  tools({
+    kind,
+    dies: everyTool.dies.map((die) => ({
+      ...die,
+      nests: die.nests.flatMap((nest, i) =>
+        i
+          ? [nest]
+          : [
+              nest,
+              { ...nest, id: 'small', label: 'small', area: { min: 0.3, max: 1.2 }, terminals: [] },
+              { ...nest, id: 'smallest', label: 'smallest', area: { min: 0.1, max: 0.4 }, terminals: [] },
+              { ...nest, id: 'other', label: 'other', profile: 'hex', area: { min: 0.3, max: 1.8 }, terminals: [] },
+            ],
+      ),
+    })),
+  });
+
 /** What differs from the family as the house makes it. */
 type Change = readonly [name: string, family: Family, changes: Partial<SetUpContext>];
 
@@ -91,28 +110,14 @@ const CHANGES: readonly Change[] = [
   [
     'a plier tool with a smaller nest',
     'insulated-terminal',
-    {
-      ...tools({
-        kind: 'plier',
-        dies: [
-          {
-            ...everyTool.dies[0],
-            nests: [
-              ...(everyTool.dies[0]?.nests ?? []),
-              {
-                ...(everyTool.dies[0]?.nests[0] as Nest),
-                id: 'small',
-                label: 'small',
-                area: { min: 0.3, max: 1.2 },
-                terminals: [],
-              },
-            ],
-          } as Tool['dies'][number],
-        ],
-      }),
-      ...house({ looseInNest: 'step-down' }),
-    },
+    { ...smaller('plier'), ...house({ looseInNest: 'step-down' }) },
   ],
+  [
+    'a full-cycle tool with a smaller nest',
+    'insulated-terminal',
+    { ...smaller('full-cycle'), ...house({ looseInNest: 'step-down' }) },
+  ],
+  ['a smaller nest, and the house stops', 'insulated-terminal', smaller('plier')],
   ['a hydraulic tool', 'lug', { ...ofKind('hydraulic'), ...house({ secondStroke: 'once-stopped' }) }],
   ['a press', 'sealed-contact', { ...ofKind('press'), ...house({ mounting: 'by-steps', loading: 'by-steps' }) }],
   [
@@ -234,6 +239,43 @@ const CHANGES: readonly Change[] = [
       ...house({ secondStroke: 'forming' }),
     },
   ],
+  [
+    'forming strokes, and the house strikes once',
+    'open-barrel-contact',
+    { ...terminal('open-barrel-contact', { formingStrokes: true }), ...ofKind('plier') },
+  ],
+  [
+    'forming strokes, and a full-cycle tool',
+    'open-barrel-contact',
+    { ...terminal('open-barrel-contact', { formingStrokes: true }), ...house({ secondStroke: 'forming' }) },
+  ],
+  ['not cut flush', 'ferrule', terminal('ferrule', { trimFlush: false })],
+  ['a stud of another size', 'bare-terminal', { use: { ...wet, stud: 'M6' } }],
+  ['hotter than it bears', 'bare-terminal', { use: { ...dry, temperature: 120, current: 12, voltage: 400 } }],
+  [
+    'a current and a voltage it is not made for',
+    'sealed-contact',
+    { ...terminal('sealed-contact', { current: 10, voltage: 60 }), use: { ...dry, current: 12, voltage: 400 } },
+  ],
+  ['a sleeve of another colour', 'insulated-terminal', terminal('insulated-terminal', { sleeve: 'yellow' })],
+  ['a stamp that agrees', 'bare-terminal', terminal('bare-terminal', { stamp: '1.25-4' })],
+  ['a stamp of another part', 'bare-terminal', terminal('bare-terminal', { stamp: '8-6' })],
+  ['a stamp nobody can read', 'bare-terminal', terminal('bare-terminal', { stamp: 'QX' })],
+  ['a stranding it is not for', 'bare-terminal', terminal('bare-terminal', { strandingClasses: ['5'] })],
+  [
+    'a range on the other scale',
+    'bare-terminal',
+    {
+      ...terminal('bare-terminal', {
+        otherRange: { smallest: { scale: 'awg', value: 18 }, largest: { scale: 'awg', value: 14 } },
+      }),
+      ...wire({ size: { scale: 'awg', value: 16 } }),
+    },
+  ],
+  ['insulation at the edge', 'open-barrel-contact', wire({}, { insulationDiameter: 3.6 })],
+  ['insulation too thin', 'open-barrel-contact', wire({}, { insulationDiameter: 1.8 })],
+  ['a seal too small', 'sealed-contact', wire({}, { insulationDiameter: 3.45 })],
+  ['two wires, one too many', 'ferrule', { together: [wireRound] }],
   [
     'two wires',
     'ferrule',
