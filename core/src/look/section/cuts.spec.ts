@@ -51,6 +51,15 @@ describe('A cut drawn another way', () => {
     expect(read('copper barrel', 1).code).toBe('no-colour');
   });
 
+  it('is read through scratches that run over the edge of the picture, with no count where they may part a strand', () => {
+    const { code, figures, truth } = read('scratched', 101);
+    expect(code).toBe('read');
+    expect(Math.abs((figures?.metal ?? 0) / truth.metal - 1)).toBeLessThan(0.03);
+    expect(Math.abs((figures?.height ?? 0) / truth.height - 1)).toBeLessThan(0.02);
+    expect(figures?.strandsMost).toBeUndefined();
+    expect([0, truth.strands]).toContain(figures?.strands ?? -1);
+  });
+
   it('whose strands cannot be told apart has no count', () => {
     const { figures } = read('not etched', 1);
     expect(figures?.strands).toBe(0);

@@ -1,7 +1,7 @@
 import { boxAround } from './boxAround';
 import type { Cells } from './cells';
 import { quantile, spreadOf } from './colours';
-import { closeMask, distances, fillHoles, largestPatch } from './masks';
+import { closeMask, distances, fillHoles, largestPatch, openMask } from './masks';
 import { Spots, type Surface } from './surface';
 
 /** Band along the edges of a picture that is taken for resin at first, as a share of the shorter side. */
@@ -12,6 +12,10 @@ const PIECE_BEYOND = 6;
 /** Least spread that is believed, of 255: below, a picture has steps. */
 const LEAST_SPREAD = 1.2;
 const ROUNDS = 4;
+/** Half the width of a scratch with its blur, coarse cells. */
+const SCRATCH = 2;
+/** A thin line so long, as a share of the picture's shorter side, is a scratch. */
+const LONG = 0.2;
 
 /** Where the piece lies in a picture and what is around and in it. Cells are coarse. */
 export interface Piece {
@@ -21,6 +25,8 @@ export interface Piece {
   readonly box: { readonly left: number; readonly right: number; readonly top: number; readonly bottom: number };
   /** Colour of the resin at a place, its channels as surfaces. */
   readonly resin: readonly [Surface, Surface, Surface];
+  /** Scratches run over the picture: what looks like a border between two strands may be one. */
+  readonly isScratched: boolean;
 }
 
 /**
@@ -51,10 +57,36 @@ export function findPiece(cells: Cells): Piece | null {
   if (!resin) return null;
   const mask = new Uint8Array(size);
   for (let i = 0; i < size; i++) mask[i] = (off[i] as number) > PIECE_BEYOND ? 1 : 0;
+  const found = bodyOf(mask, columns, rows);
+  const plain = openMask(mask, columns, rows, SCRATCH);
+  const thin = boxAround(
+    largestPatch(
+      mask.map((is, i) => (is === 1 && plain[i] === 0 ? 1 : 0)),
+      columns,
+      rows,
+    ),
+    columns,
+    rows,
+  );
+  const isScratched =
+    thin !== null && Math.hypot(thin.right - thin.left, thin.bottom - thin.top) > LONG * Math.min(columns, rows);
+  // A scratch that runs through the piece makes it reach the edge; a piece that does so without them is cut off.
+  const isWhole = !found || !reachesEdge(found.box, columns, rows);
+  const without = isWhole ? null : bodyOf(plain, columns, rows);
+  const own = without && !reachesEdge(without.box, columns, rows) ? without : found;
+  return own && { ...own, depth: distances(own.body, columns, rows), resin, isScratched };
+}
+
+/** The largest patch with its holes filled. */
+function bodyOf(mask: Uint8Array, columns: number, rows: number): Pick<Piece, 'body' | 'box'> | null {
   const body = fillHoles(largestPatch(closeMask(mask, columns, rows, 1), columns, rows), columns, rows);
   const box = boxAround(body, columns, rows);
-  return box && { body, depth: distances(body, columns, rows), box, resin };
+  return box && { body, box };
 }
+
+/** Whether something goes on beyond the picture. */
+export const reachesEdge = ({ left, top, right, bottom }: Piece['box'], columns: number, rows: number): boolean =>
+  left === 0 || top === 0 || right === columns - 1 || bottom === rows - 1;
 
 /** A surface has six numbers: every third cell each way is plenty to find them. */
 const FIT_STEP = 3;

@@ -1,7 +1,7 @@
 import { reason, type Reason } from '../../verdict';
 import { cellsOf, smoothCells, type CellBox } from './cells';
 import { fillOf, type Fill } from './fill';
-import { findPiece } from './findPiece';
+import { findPiece, reachesEdge } from './findPiece';
 import { even, resinOver } from './light';
 import { looksOf } from './looks';
 import type { Picture } from './Micrograph';
@@ -35,6 +35,8 @@ export interface SectionReading {
   readonly borders: Uint8Array;
   /** Least depth of such a line, as a share of the step from void to strand: crystals and noise make as much. */
   readonly line: number;
+  /** The picture is scratched: strands are told by one number or not at all. */
+  readonly isScratched?: boolean | undefined;
 }
 
 export type SectionResult =
@@ -98,7 +100,7 @@ export function readSection(picture: Picture): SectionResult {
       'Nothing in the picture looks like a cut crimp with resin around it on all sides.',
     );
   const { box } = piece;
-  if (box.left === 0 || box.top === 0 || box.right === coarse.columns - 1 || box.bottom === coarse.rows - 1) {
+  if (reachesEdge(box, coarse.columns, coarse.rows)) {
     return declined('cut-off', 'The crimp reaches the edge of the picture. Take the picture so that all of it shows.');
   }
   if ((Math.min(box.bottom - box.top, box.right - box.left) + 1) * step < LEAST_HEIGHT) {
@@ -126,7 +128,7 @@ export function readSection(picture: Picture): SectionResult {
   const full = fillOf(own, parts);
   return {
     ok: true,
-    reading: layInto({ cell, columns, rows }, part, parts, full),
+    reading: { ...layInto({ cell, columns, rows }, part, parts, full), isScratched: piece.isScratched },
     reasons: [reason('section-read', 'good', 'Outline, barrel and strands are found.', parts.signs)],
   };
 }

@@ -53,7 +53,9 @@ export function sectionFigures(
     const dy = Math.floor(i / columns) + 0.5 - box.middle.y;
     if (dx * Math.cos(box.angle) + dy * Math.sin(box.angle) < 0) left += cover[i] ?? 0;
   }
-  const count = reading.line > MOST_LINE ? null : countGrains([faint, clear], columns, rows);
+  const counted = reading.line > MOST_LINE ? null : countGrains([faint, clear], columns, rows);
+  // A scratch parts a strand in two: where ways of counting differ, none of them is to be believed.
+  const count = reading.isScratched && counted && counted.most > counted.least ? null : counted;
   const tilt = tiltOf({ height: box.height * size, width: box.width * size }, measured);
   const area = metal * size * size * tilt.shrink;
   return {
