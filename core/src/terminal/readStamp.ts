@@ -222,7 +222,8 @@ function pairWith(pair: string, studs: readonly Stud[] | null, { saysAwg, saysAr
 function readSingle(one: string, studs: readonly Stud[], { saysAwg, saysArea }: Units): Rated[] {
   const size = saysArea ? null : readAwg(one);
   const metric = saysAwg ? undefined : METRIC_CLASSES.find((m) => m.name === one);
-  const isLug = !saysAwg && isLugSize(one);
+  // A size that says mm² is one in mm², made or not.
+  const isLug = !saysAwg && (isLugSize(one) || (saysArea && isArea(one)));
   return studs.flatMap((stud) => [
     ...(isLug ? [{ reading: area(Number(one), Number(one), stud, 'one size in mm²'), rate: 2 }] : []),
     ...(size ? [{ reading: awg(size, size, stud, 'one AWG size'), rate: isLug ? 1 : 3 }] : []),

@@ -28,11 +28,13 @@ import {
   awgArea,
   awgDiameter,
   caliperedWire,
+  describeConstruction,
   otherScale,
   PACKINGS,
   readJacket,
   readSize,
   sizeLabel,
+  strandingClass,
   whatWire,
 } from '../../wire';
 import { everyTool, families, familyContext, fourIndent, wireRound } from '../families';
@@ -53,13 +55,14 @@ const WIRES = [
 const CABINET = FAMILIES.map((family) => families[family]);
 
 const STAMPS =
-  '5.5-8 10-12|12-10 1/4|1/4 12-10|22-18 #8|22-16 M4|0.5-1.0|1.25-3|2-4|14-16 10|16-14|R 2-6|50-8|70-10|8|38-12|2/0 3/8|1/0-10|AWG 20-18|5.5-8 12-10|1.5-2.5 16-14|10-12 12-10|4-6 mm2 M6|0.5-1,0 M3|x|'.split(
+  '#8 22-18|NO.10 16-14|NO10|8mm2 5|10SQ MM 6|2-M4|22-16STUD8|5.5-8 10-12|12-10 1/4|1/4 12-10|22-18 #8|22-16 M4|0.5-1.0|1.25-3|2-4|14-16 10|16-14|R 2-6|50-8|70-10|8|38-12|2/0 3/8|1/0-10|AWG 20-18|5.5-8 12-10|1.5-2.5 16-14|10-12 12-10|4-6 mm2 M6|0.5-1,0 M3|x|'.split(
     '|',
   );
 const JACKETS =
   'AWG 18 PVC 105C 600V|0.75 mm2 FLRY|H07V-K 1X1.5|18 AWG (0.824mm2) 300V 80°C|2.5MM2|1/0 AWG XLPE|no size'.split('|');
 const NUMBERS = '1,5|1.5|1,234|1.234,5|1,234.5|12 N|-3|abc||0x10|1e3|½|3/8|  7 |85 lbf|8.5 kg'.split('|');
-const SIZES = '0.75|0.75 mm2|AWG 18|18|2/0|00|1/0 awg|4/0|5/0|AWG 41|1,5 mm²|abc'.split('|');
+const SIZES =
+  '0.01|0.02|0.03|1000|1001|AWG 40|awg 0|0.75|0.75 mm2|AWG 18|18|2/0|00|1/0 awg|4/0|5/0|AWG 41|1,5 mm²|abc'.split('|');
 
 const HEAD = ['Wire ID', 'Wire part', 'Length mm', 'Terminal A', 'Terminal B', 'Qty', 'Place'];
 const known = { wires: new Set(['W1', 'W2']), terminals: new Set(['T1', 'T2', 'S1']), splices: new Set(['S1']) };
@@ -181,6 +184,44 @@ function tellFinder(): string[] {
   );
 }
 
+/** Strands and their diameter, mm, at the limits between two classes and beyond them. */
+const STRANDINGS: readonly (readonly [strands: number, diameter: number])[] = [
+  ...([
+    [1, 1.38],
+    [7, 0.52],
+    [7, 0.2],
+    [19, 0.32],
+    [24, 0.2],
+    [30, 0.25],
+    [50, 0.25],
+  ] as const),
+  ...([
+    [56, 0.15],
+    [84, 0.15],
+    [84, 0.1],
+    [192, 0.1],
+    [392, 0.07],
+    [7, 0.4],
+    [2, 0.3],
+  ] as const),
+];
+
+function tellConstructions(): string[] {
+  return STRANDINGS.flatMap(([strands, strandDiameter]) =>
+    (['concentric', 'bunched'] as const).map((lay) => {
+      const size = { scale: 'mm2' as const, value: Number((strands * (Math.PI / 4) * strandDiameter ** 2).toFixed(2)) };
+      const conductor = {
+        size,
+        lay,
+        strands,
+        strandDiameter,
+        kind: strands === 1 ? ('solid' as const) : ('stranded' as const),
+      };
+      return `${strands} x ${strandDiameter}, ${lay} | ${strandingClass(conductor)} | ${describeConstruction(conductor).join(' | ')}`;
+    }),
+  );
+}
+
 const TUBES: readonly SlideOnPart[] = [3, 6, 9].map((bore) => ({
   part: `TU-${bore}`,
   label: `tube ${bore}`,
@@ -292,6 +333,7 @@ export const toldReadings: ReadonlyMap<string, Lines> = new Map<string, Lines>([
       ),
     ],
   ],
+  ['constructions', tellConstructions],
   ['statistics', tellStatistics],
   ['risks and agreement', tellRisks],
 ]);
