@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { format, resolveConfig } from 'prettier';
 import { TOLD } from '../core/src/testing/told/index.ts';
 
-/* npm run told: writes down what is told now, of set-ups, lots, causes, curves, plans, readings and drawings
+/* npm run told: writes down what is told now, of set-ups, lots, causes, curves, plans, readings, drawings and sections
    (core/src/testing/told/*.json). Read what changed before you commit it: a spec holds every word of it. */
 
 for (const [name, told] of Object.entries(TOLD)) {

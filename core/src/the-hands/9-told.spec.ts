@@ -5,10 +5,11 @@ import drawings from '../testing/told/drawings.json';
 import lots from '../testing/told/lots.json';
 import plans from '../testing/told/plans.json';
 import readings from '../testing/told/readings.json';
+import sections from '../testing/told/sections.json';
 import setUps from '../testing/told/setUps.json';
 
 const APPROVED: Readonly<Record<keyof typeof TOLD, Readonly<Record<string, readonly string[]>>>> = {
-  ...{ setUps, lots, causes, curves, plans, readings, drawings },
+  ...{ setUps, lots, causes, curves, plans, readings, drawings, sections },
 };
 const OF: Readonly<Record<keyof typeof TOLD, string>> = {
   setUps: 'a set-up before anything is made',
@@ -17,6 +18,7 @@ const OF: Readonly<Record<keyof typeof TOLD, string>> = {
   curves: 'a curve',
   plans: 'a plan',
   drawings: 'a drawing',
+  sections: 'a cut piece',
   readings: 'what was typed, printed or counted',
 };
 

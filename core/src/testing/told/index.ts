@@ -4,6 +4,7 @@ import { toldDrawings } from './drawings';
 import { toldLots } from './lots';
 import { toldPlans } from './plans';
 import { toldReadings } from './readings';
+import { toldSections } from './sections';
 import { toldSetUps } from './setUps';
 
 /** What is told of one thing, line by line; worked out when it is asked for. */
@@ -18,4 +19,5 @@ export const TOLD = {
   plans: toldPlans,
   readings: toldReadings,
   drawings: toldDrawings,
+  sections: toldSections,
 } as const satisfies Record<string, Told>;
