@@ -6,7 +6,7 @@ export const HOW_SURE_SECTION = {
   pictures: 300,
   kinds: 33,
   /** Not read, of all. */
-  declined: 5,
+  declined: 4,
   /** Read, and off by more than 5 % of the metal, 3 points of the voids or 3 % of the height without saying so. */
   wrong: 0,
   /** Strands given as one number, of those read; and of these, how many were not the right one. */
