@@ -196,7 +196,7 @@ describe('Pulls in a file', () => {
     }
     const twoWires = problemOf(await file(1, ['1,140,1,,2'], 'piece,force N,how it let go,note,wire'));
     expect(twoWires.errors?.[0]).toEqual(
-      jasmine.objectContaining({ where: 'wire', text: 'This barrel holds 1 wires; there is no wire 2.' }),
+      jasmine.objectContaining({ where: 'wire', text: 'This barrel holds 1 wire; there is no wire 2.' }),
     );
   });
 

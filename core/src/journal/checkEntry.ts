@@ -8,6 +8,7 @@ import { refuse, type EntryRefusal, type Needs, type Rests } from './Kind';
 import { kindOf } from './kindOf';
 import { checkLotPiece, lotHead } from './lotHead';
 import { askedBefore } from './slotsToCheck';
+import { counted } from '../text';
 
 export type EntryCheck =
   | {
@@ -95,7 +96,7 @@ function placeOf(setUp: SetUp, body: EntryBody): { readonly wire: WireSetUp; rea
   if (wire && pull) return { wire, pull };
   const text = setUp.other
     ? `There is no ${isPulled ? 'pull' : 'wire'} ${number} of this splice.`
-    : `This barrel holds ${setUp.wires.length} wires; there is no wire ${number}.`;
+    : `This barrel holds ${counted(setUp.wires.length, 'wire')}; there is no wire ${number}.`;
   return refuse('wire-unknown', 'wire', text);
 }
 

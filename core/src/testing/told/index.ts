@@ -1,6 +1,7 @@
 import { toldCauses } from './causes';
 import { toldCurves } from './curves';
 import { toldDrawings } from './drawings';
+import { toldJournals } from './journals';
 import { toldLots } from './lots';
 import { toldPlans } from './plans';
 import { toldReadings } from './readings';
@@ -20,4 +21,5 @@ export const TOLD = {
   readings: toldReadings,
   drawings: toldDrawings,
   sections: toldSections,
+  journals: toldJournals,
 } as const satisfies Record<string, Told>;
