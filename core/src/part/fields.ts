@@ -1,11 +1,14 @@
 import type { ReadonlyDeep } from 'type-fest';
 import { z } from 'zod';
+import { speakPlainly } from './plainWords';
 
 /*
  * What a part of the shop is made of: each field is described once, with what it may say, its title, its unit and what helps
  * to fill it in. The type core computes with, the schema of the API, the columns of tables, the form and the comparison all
  * follow from it.
  */
+
+speakPlainly();
 
 /** What a schema describes, as core takes it: nobody changes it. */
 export type Noun<S extends z.ZodType> = ReadonlyDeep<z.infer<S>>;

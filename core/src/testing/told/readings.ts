@@ -2,7 +2,10 @@ import { writePartTable, readPartTable } from '../../catalogue';
 import { CONDITIONS, findTerminations, JOINTS, nearestFits, whichTermination } from '../../match';
 import { planRisk } from '../../lot';
 import { chooseShrinkTube, type SlideOnPart } from '../../prepare';
-import { readReadings, readWireList } from '../../records';
+import { proposeColumns, readReadings, readWireList } from '../../records';
+import { badPoint, drawnItems, judgeStudy, orderFor } from '../../study';
+import { computeSetUp } from '../../combination';
+import { PLAIN_SHEET, startingRows } from '../../look';
 import {
   acceptanceProbability,
   andersonDarling,
@@ -16,6 +19,7 @@ import {
   random,
   runSignals,
   sampleForRisk,
+  solveToleranceFactor,
   summarise,
   theilSen,
   toleranceFactor,
@@ -65,7 +69,12 @@ const SIZES =
   '0.01|0.02|0.03|1000|1001|AWG 40|awg 0|0.75|0.75 mm2|AWG 18|18|2/0|00|1/0 awg|4/0|5/0|AWG 41|1,5 mm²|abc'.split('|');
 
 const HEAD = ['Wire ID', 'Wire part', 'Length mm', 'Terminal A', 'Terminal B', 'Qty', 'Place'];
-const known = { wires: new Set(['W1', 'W2']), terminals: new Set(['T1', 'T2', 'S1']), splices: new Set(['S1']) };
+const known = {
+  wires: new Set(['W1', 'W2']),
+  terminals: new Set(['T1', 'T2', 'S1']),
+  splices: new Set(['S1']),
+  connectors: new Map([['C1', new Set(['1', '2', '3'])]]),
+};
 const LISTS: Readonly<Record<string, readonly (readonly string[])[]>> = {
   good: [HEAD, ['A1', 'W1', '100', 'T1', 'T2', '3', 'dry'], ['A2', 'W2', '100,5', 'T1', '-', '1', 'wet']],
   'a faulty one': [
@@ -88,6 +97,32 @@ const LISTS: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ['id', 'wire part', 'length (in)', 'end a', 'end b', 'qty'],
     ['A1', 'W1', '10 1/2', 'T1', '', '1'],
   ],
+  'with plugs, joints and demands': [
+    [
+      ...HEAD,
+      'Joint A',
+      'Joint B',
+      'Stud A',
+      'Ambient',
+      'Current',
+      'Voltage',
+      'Fuel near',
+      'Connector A',
+      'Connector part A',
+      'Cavity A',
+    ],
+    ['A1', 'W1', '100', 'T1', 'S1', '2', 'wet', '', 'J1/1', 'M4', '85', '4', '12', 'yes', 'X1', 'C1', '1'],
+    ['A2', 'W2', '120', 'T2', 'S1', '2', 'wet', '', 'J1/2', '', '', '', '', 'no', 'X1', '', '2'],
+    ['A3', 'W2', '50000.5', 'T2', '-', '100000', 'dry', '', '', '', 'hot', '-1', 'x', 'perhaps', 'X1', 'C1', '1'],
+    ['A4', 'W2', '10', 'T1', '-', '1', 'dry', '', '', '', '', '', '', '', 'X2', 'C9', ''],
+    ['A5', 'W2', '10', 'T1', '-', '1', 'dry', '', '', '', '', '', '', '', '', '', '7'],
+  ],
+  'of a splice with three wires': [
+    [...HEAD, 'Joint A', 'Joint B'],
+    ['A1', 'W1', '100', 'S1', 'T1', '1', 'dry', 'J1', ''],
+    ['A2', 'W1', '100', 'S1', 'T1', '1', 'dry', 'J1', ''],
+    ['A3', 'W1', '100', 'S1', 'T1', '2', 'wet', 'J1/3', ''],
+  ],
   empty: [],
 };
 const READINGS: Readonly<Record<string, readonly (readonly string[])[]>> = {
@@ -107,6 +142,14 @@ const READINGS: Readonly<Record<string, readonly (readonly string[])[]>> = {
     ['0', '-5', '8'],
     ['', '', ''],
   ],
+  'of several wires and ends': [
+    ['piece', 'force kgf', 'mode', 'note', 'wire', 'end'],
+    ['1', '11', 'broke in the wire', '', '1', '1'],
+    ['1', '11.5', '2', '', '2', '2'],
+    ['2', '12', '3', '', '12', '5'],
+    ['3', '12', '7', 'x'.repeat(600), 'x', ''],
+  ],
+  'of a header alone': [['piece', 'force N', 'mode']],
   'without a unit': [
     ['piece', 'force', 'mode'],
     ['1', '110', '1'],
@@ -222,6 +265,85 @@ function tellConstructions(): string[] {
   );
 }
 
+/** What does not look like chance, each by a row of points made for it. */
+const CHARTS: Readonly<Record<string, readonly number[]>> = {
+  outside: [0, 1, -1, 4, 0, -4, 1],
+  'one side': [...Array.from({ length: 10 }, () => 0.5), -1, ...Array.from({ length: 9 }, () => -0.5)],
+  climbing: [-3, -2, -1, 0, 1, 2, 2.5],
+  falling: [2.5, 2, 1, 0, -1, -2, -2.5],
+  'far out': [0, 2.2, 0, 2.4, 0, -2.1, -2.2, -2.3],
+  'see-saw': Array.from({ length: 16 }, (_, i) => (i % 2 ? 0.6 : -0.6)),
+};
+
+function tellCharts(): string[] {
+  const pairs = Array.from({ length: 24 }, (_, i) => [i % 3 ? 'a' : 'b', i % 4 ? 'a' : 'b'] as const);
+  return [
+    ...Object.entries(CHARTS).map(
+      ([name, points]) => `${name} | ${whole(runSignals(points, { centre: 0, lower: -3, upper: 3 }))}`,
+    ),
+    ...[1, 2, 5, 10].map((n) => `groups of ${n} | ${whole(makeBaseline(samples(6, 60), n) ?? {})}`),
+    ...[3, 7, 21].flatMap((n) =>
+      [0.9, 0.99].map((share) => `k ${n}, ${share} | ${solveToleranceFactor(n, share, 0.95).toFixed(6)}`),
+    ),
+    `kappa by item | ${whole(
+      cohenKappa(
+        pairs,
+        pairs.map((_, i) => i % 8),
+      ),
+    )}`,
+    `line | ${whole(theilSen([1, 2, 4, 4, 7, 9, 12, 15], [3, 3, 2, 5, 1, 1, 0, -2]) ?? {})}`,
+  ];
+}
+
+function tellStudies(): string[] {
+  const { look } = computeSetUp(familyContext('sealed-contact'), [], NOW);
+  if (!look) throw new Error('nothing to look at');
+  const items = drawnItems(look, { ...PLAIN_SHEET, rows: startingRows() }, 12, 5);
+  const answers = ['Odile', 'Bram', 'Ines'].flatMap((person, p) =>
+    [1, 2].flatMap((round) =>
+      items.map((item, i) => {
+        const isOff = (i * 7 + p * 3 + round) % 5 === 0;
+        const answer = isOff === (item.key === 'accept') ? ('reject' as const) : ('accept' as const);
+        return { person, round, item: i, answer, point: answer === 'reject' ? badPoint(item) : null };
+      }),
+    ),
+  );
+  return [
+    ...items.map((item) => `item | ${whole(item)} | ${badPoint(item)}`),
+    ...['Odile', 'Bram'].flatMap((person) =>
+      [1, 2].map((round) => `order of ${person}, ${round} | ${orderFor(12, 5, person, round).join(' ')}`),
+    ),
+    `found | ${whole(judgeStudy(items, answers))}`,
+    `of one person | ${whole(
+      judgeStudy(
+        items,
+        answers.filter(({ person }) => person === 'Odile'),
+      ),
+    )}`,
+  ];
+}
+
+/** Tables of parts with one cell wrong in each row: every kind of field with what it is not. */
+function tellFaultyParts(): string[] {
+  return (
+    [
+      ['terminal', CABINET],
+      ['tool', [everyTool]],
+      ['stripper', [stripper]],
+      ['wire', WIRES],
+    ] as const
+  ).flatMap(([kind, parts]) => {
+    const [head = [], row = []] = writePartTable(kind, parts as never);
+    return head.flatMap((title, column) =>
+      ['', 'x', '-1', '1e9'].map((wrong) => {
+        const cells = row.with(column, wrong);
+        const read = readPartTable(kind, [head, cells]);
+        return `${kind}, ${title}: '${wrong}' | ${read.ok ? 'taken' : read.problems.map(({ text }) => text).join(' ')}`;
+      }),
+    );
+  });
+}
+
 const TUBES: readonly SlideOnPart[] = [3, 6, 9].map((bore) => ({
   part: `TU-${bore}`,
   label: `tube ${bore}`,
@@ -335,5 +457,12 @@ export const toldReadings: ReadonlyMap<string, Lines> = new Map<string, Lines>([
   ],
   ['constructions', tellConstructions],
   ['statistics', tellStatistics],
+  ['charts', tellCharts],
+  ['studies', tellStudies],
+  [
+    'columns proposed',
+    () => Object.entries(LISTS).map(([name, table]) => `${name} | ${proposeColumns(table, known).join(', ')}`),
+  ],
+  ['parts with faults', tellFaultyParts],
   ['risks and agreement', tellRisks],
 ]);
