@@ -323,25 +323,22 @@ function tellStudies(): string[] {
   ];
 }
 
-/** Tables of parts with one cell wrong in each row: every kind of field with what it is not. */
-function tellFaultyParts(): string[] {
-  return (
-    [
-      ['terminal', CABINET],
-      ['tool', [everyTool]],
-      ['stripper', [stripper]],
-      ['wire', WIRES],
-    ] as const
-  ).flatMap(([kind, parts]) => {
-    const [head = [], row = []] = writePartTable(kind, parts as never);
-    return head.flatMap((title, column) =>
-      ['', 'x', '-1', '1e9'].map((wrong) => {
-        const cells = row.with(column, wrong);
-        const read = readPartTable(kind, [head, cells]);
-        return `${kind}, ${title}: '${wrong}' | ${read.ok ? 'taken' : read.problems.map(({ text }) => text).join(' ')}`;
-      }),
-    );
-  });
+const PARTS = {
+  terminal: CABINET.slice(0, 1),
+  tool: [everyTool],
+  stripper: [stripper],
+  wire: WIRES.slice(0, 1),
+} as const;
+
+/** A table of one kind of part with one cell wrong: every kind of field with what it is not. */
+function tellFaults(kind: keyof typeof PARTS): string[] {
+  const [head = [], row = []] = writePartTable(kind, PARTS[kind] as never);
+  return head.flatMap((title, column) =>
+    ['', 'x', '-1', '1e9'].map((wrong) => {
+      const read = readPartTable(kind, [head, row.with(column, wrong)]);
+      return `${title}: '${wrong}' | ${read.ok ? 'taken' : read.problems.map(({ text }) => text).join(' ')}`;
+    }),
+  );
 }
 
 const TUBES: readonly SlideOnPart[] = [3, 6, 9].map((bore) => ({
@@ -463,6 +460,9 @@ export const toldReadings: ReadonlyMap<string, Lines> = new Map<string, Lines>([
     'columns proposed',
     () => Object.entries(LISTS).map(([name, table]) => `${name} | ${proposeColumns(table, known).join(', ')}`),
   ],
-  ['parts with faults', tellFaultyParts],
+  ...(Object.keys(PARTS) as (keyof typeof PARTS)[]).map((kind): [string, Lines] => [
+    `a ${kind} with faults`,
+    () => tellFaults(kind),
+  ]),
   ['risks and agreement', tellRisks],
 ]);
