@@ -12,12 +12,12 @@ import {
   faultsOf,
   PLAIN_SHEET,
   seenWith,
-  simulateCause,
   startingRows,
   type Evidence,
   type LookContext,
   type Practice,
 } from '@tug-mark/core';
+import { simulateCause } from '../../core/src/testing/simulateCause';
 import { tryTellings, type Tried } from '../../core/src/testing/tellings';
 import { say } from './stations';
 import { writeDoc } from './writeDoc';

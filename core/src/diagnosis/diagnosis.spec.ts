@@ -3,6 +3,7 @@ import { PLAIN_SHEET, startingRows } from '../look';
 import { FAMILIES } from '../terminal';
 import { familyContext } from '../testing/families';
 import { NOW } from '../testing/shop';
+import { SIMULATED_CAUSES, simulateCause } from '../testing/simulateCause';
 import { tryTellings } from '../testing/tellings';
 import {
   CAUSES,
@@ -10,8 +11,6 @@ import {
   EVIDENCE,
   HOW_SURE_CAUSE,
   evidenceFrom,
-  SIMULATED_CAUSES,
-  simulateCause,
   writeEvidence,
   type CourseStep,
   type Findings,

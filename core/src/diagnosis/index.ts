@@ -3,4 +3,3 @@ export { diagnose, type ConfirmedCase, type Diagnosis, type RankedCause } from '
 export { EVIDENCE, evidenceTitle, seenWith, writeEvidence, type Evidence, type EvidenceKind } from './evidence';
 export { evidenceFrom, type CourseStep, type Findings } from './evidenceFrom';
 export { HOW_SURE_CAUSE, howSureCauseText } from './howSureCause';
-export { SIMULATED_CAUSES, simulateCause, type SimulatedLot, type SimulationModel } from './simulateCause';

@@ -14,7 +14,7 @@ import type { LotChange } from '../entry';
 import { normalFrom, random } from '../statistics';
 import type { FailureMode } from '../tug';
 import { breakingLoad } from '../wire';
-import type { CourseStep, Findings } from './evidenceFrom';
+import type { CourseStep, Findings } from '../diagnosis';
 
 /** A lot made with one thing wrong. */
 export interface SimulatedLot {
