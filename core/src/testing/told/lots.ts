@@ -219,5 +219,5 @@ function tellDay(seed: number): string[] {
 
 /** Days of so many lots. */
 export const toldLots: ReadonlyMap<string, () => string[]> = new Map(
-  Array.from({ length: 10 }, (_, i) => [`lot ${i + 1}`, () => tellDay(4100 + i)]),
+  Array.from({ length: 8 }, (_, i) => [`lot ${i + 1}`, () => tellDay(4100 + i)]),
 );

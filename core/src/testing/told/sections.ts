@@ -37,8 +37,6 @@ const ofMicrograph = (model: Partial<typeof SOUND_MICROGRAPH>) => () =>
 /** Cuts of both generators, each as it is read. */
 export const toldSections: ReadonlyMap<string, () => string[]> = new Map<string, () => string[]>([
   ['white resin', ofCut('white resin', 3)],
-  ['tinned strands', ofCut('tinned strands', 4)],
-  ['bubbles in dark resin', ofCut('bubbles in dark resin', 5)],
   ['not square', ofCut('not square', 6, true)],
   ['scratched', ofCut('scratched', 1)],
   ['the demo shop’s own, rolled', ofMicrograph({ profile: 'rolled' })],
