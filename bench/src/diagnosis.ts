@@ -1,6 +1,7 @@
 import type { ShopFile } from '@tug-mark/contract';
 import {
   breakingLoad,
+  BY_CHANCE,
   CAUSES,
   computeSetUp,
   FAMILIES,
@@ -8,17 +9,15 @@ import {
   diagnose,
   EVIDENCE,
   evidenceFrom,
-  FAULTS,
-  faultsOf,
+  faultsBeyond,
   PLAIN_SHEET,
-  seenWith,
   startingRows,
   type Evidence,
   type LookContext,
   type Practice,
 } from '@tug-mark/core';
 import { simulateCause } from '../../core/src/testing/simulateCause';
-import { tryTellings, type Tried } from '../../core/src/testing/tellings';
+import { withoutLook, tryTellings, type Tried } from '../../core/src/testing/tellings';
 import { say } from './stations';
 import { writeDoc } from './writeDoc';
 
@@ -81,7 +80,7 @@ interface SimulatedTrials {
 
 /** The sign found that speaks most for a cause against all others. */
 function mostTelling(code: string, evidence: Evidence): string | null {
-  const chance = (cause: (typeof CAUSES)[number], sign: string) => cause.shows[sign] ?? 0.03;
+  const chance = (cause: (typeof CAUSES)[number], sign: string) => cause.shows[sign] ?? BY_CHANCE;
   const own = CAUSES.find((cause) => cause.code === code);
   if (!own) return null;
   const weight = (sign: string) => chance(own, sign) / CAUSES.reduce((sum, cause) => sum + chance(cause, sign), 0);
@@ -102,8 +101,7 @@ function trySimulated(contexts: readonly LookContext[], before: number): Simulat
   for (const [i, context] of contexts.entries()) {
     // What a table of the demo asks, as a share of what the wire bears.
     const limit = 0.6 * breakingLoad(context.wire.conductor, context.practice);
-    const can = new Set(faultsOf(context).map((fault) => fault.code));
-    const impossible = new Set(FAULTS.map((fault) => fault.code).filter((code) => !can.has(code)));
+    const impossible = faultsBeyond(context);
     for (const { code, shows } of CAUSES) {
       for (let seed = 2; seed <= 20; seed += 2) {
         const model = { seed: seed * 977 + 31 * code.length + i, pieces: 8, before, misses: 0.1, alarms: 0.01, limit };
@@ -112,8 +110,7 @@ function trySimulated(contexts: readonly LookContext[], before: number): Simulat
         const whole = evidenceFrom(lot.findings);
         const telling = mostTelling(code, whole);
         if (!telling) continue;
-        const missing = new Map(whole);
-        for (const each of seenWith(telling)) if (each === telling || !whole.get(each)) missing.delete(each);
+        const missing = withoutLook(whole, telling);
         const others = EVIDENCE.filter((e) => !(e.code in shows) && !whole.get(e.code) && !impossible.has(e.code));
         const other = others[(seed * 7 + i * 3) % others.length]?.code ?? '';
         const known: Record<Way, Evidence> = {

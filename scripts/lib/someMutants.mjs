@@ -1,6 +1,5 @@
 import { createHash } from 'node:crypto';
-import { declareValuePlugin } from '@stryker-mutator/api/plugin';
-import { PluginKind } from '@stryker-mutator/api/plugin';
+import { declareValuePlugin, PluginKind } from '@stryker-mutator/api/plugin';
 
 const share = Number(process.env.TUG_MUTANTS_SHARE ?? 1);
 

@@ -367,6 +367,12 @@ export function faultsOf(context: LookContext): Fault[] {
   }));
 }
 
+/** Codes of the faults this combination cannot have; none while nothing is known of it. */
+export function faultsBeyond(context: LookContext | null | undefined): ReadonlySet<string> {
+  const can = new Set((context ? faultsOf(context) : FAULTS).map((fault) => fault.code));
+  return new Set(FAULTS.map((fault) => fault.code).filter((code) => !can.has(code)));
+}
+
 /** A fault as this part has it: what lies in front of the barrel, and what holds the insulation, are called by its family. */
 function nameIn({ terminal }: LookContext, title: string): string {
   const front = frontOf(terminal);

@@ -2,7 +2,7 @@ export { asDrawn } from './asDrawn';
 export { checkLookSheet, type LookSheetProblem } from './checkLookSheet';
 export { criteria, criteriaOfEnds, type Criterion } from './criteria';
 export { examples } from './examples';
-export { FAULTS, faultsOf, spoil, type Degree, type Example, type Fault } from './faults';
+export { FAULTS, faultsBeyond, faultsOf, spoil, type Degree, type Example, type Fault } from './faults';
 export { FINDINGS, isGood, worseFinding, type Finding } from './Finding';
 export { findLookSheet } from './findLookSheet';
 export {

@@ -107,10 +107,13 @@ export function evidenceOf(
 function withoutTheMostTelling(telling: Telling, withCourse: boolean): Evidence | null {
   const [most = '', ...found] = telling.found;
   if (!found.length) return null;
-  const evidence = evidenceOf({ ...telling, found }, withCourse);
-  // Whoever did not look at the gap knows neither that it is long nor that it is not.
-  for (const code of seenWith(most)) if (!evidence.get(code)) evidence.delete(code);
-  return evidence;
+  return withoutLook(evidenceOf({ ...telling, found }, withCourse), most);
+}
+
+/** What is known without the look that shows a sign: whoever did not look at the gap knows neither that it is long nor that it is not. */
+export function withoutLook(evidence: Evidence, sign: string): Evidence {
+  const own = seenWith(sign);
+  return new Map([...evidence].filter(([code, shows]) => code !== sign && (shows || !own.includes(code))));
 }
 
 /** The same with each sign that has nothing to do with it, one at a time. */

@@ -6,8 +6,7 @@ import {
   diagnose,
   evidenceFrom,
   evidenceTitle,
-  FAULTS,
-  faultsOf,
+  faultsBeyond,
   findingsOf,
   howSureCauseText,
   writeEvidence,
@@ -149,11 +148,7 @@ export class CauseStage {
     return new Map([...(found ? evidenceFrom(found) : []), ...this.said()]);
   });
   /** Faults this very combination cannot show. */
-  private readonly impossible = computed(() => {
-    const look = this.hand.setUp()?.look;
-    const can = new Set((look ? faultsOf(look) : FAULTS).map((f) => f.code));
-    return new Set(FAULTS.map((f) => f.code).filter((code) => !can.has(code)));
-  });
+  private readonly impossible = computed(() => faultsBeyond(this.hand.setUp()?.look));
   protected readonly diagnosis = computed(() => diagnose(this.evidence(), this.cases(), this.impossible()));
   protected readonly shown = computed(() =>
     (this.diagnosis()?.ranked ?? []).slice(0, SHOWN).filter((r, i) => i < 3 || r.share > 0.02),

@@ -40,7 +40,7 @@ import { Notice } from '../../parts/notice';
             {{ (100 * f.compression).toFixed(1) }} %
             @if (work.compression(); as r) {
               <tm-mark [state]="r.good ? 'pass' : 'fail'" [size]="16" />
-              <span class="soft">{{ r.min }}–{{ r.max }}</span>
+              <span class="soft limits">{{ r.min }}–{{ r.max }}</span>
             }
           </dd>
           <dt><tm-term of="voids">Voids</tm-term></dt>
@@ -48,7 +48,7 @@ import { Notice } from '../../parts/notice';
             {{ (100 * f.voids).toFixed(1) }} %
             @if (work.voids(); as r) {
               <tm-mark [state]="r.good ? 'pass' : 'fail'" [size]="16" />
-              <span class="soft">up to {{ r.max }}</span>
+              <span class="soft limits">up to {{ r.max }}</span>
             }
             @if (f.lines; as lines) {
               <div class="soft">
@@ -108,6 +108,9 @@ import { Notice } from '../../parts/notice';
   `,
   styleUrls: ['../../parts/stage.less', '../picture-page.less'],
   styles: `
+    .limits {
+      margin-left: 6px;
+    }
     :host {
       display: block;
       padding: 0;
