@@ -170,7 +170,7 @@ export const loomConnectorsSchema = z.object({
     }),
   ),
   /** Entries of every combination that say something of a connector. */
-  work: z.array(keptEntrySchema),
+  work: z.array(keptEntrySchema.extend({ combination: z.uuid() })),
 });
 export type LoomConnectors = z.infer<typeof loomConnectorsSchema>;
 

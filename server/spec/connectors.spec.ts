@@ -56,6 +56,8 @@ describe('The connectors of a list', () => {
     const { connectors, work } = await read();
     const [own] = connectors;
     if (!own) throw new Error('no connector');
+    // What has to come out again is put on record where it was put in.
+    expect(work.map((each) => each.combination)).toEqual(work.map(() => combination));
     const map = cavityMap(own.part, own.name, own.wires, 1, work);
     expect(map.cavities.map(({ state }) => state)).toEqual(['home', 'empty', 'empty', 'unused']);
     expect([map.cavities[0]?.removals, map.next, map.lock]).toEqual([1, '2', 'waits']);

@@ -1,6 +1,7 @@
 import { entriesOf, type Entry, type EntryBody } from '../entry';
 import type { Terminal } from '../terminal';
 import { judgeRetention } from '../tug';
+import { counted } from '../text';
 import { reason, type Reason } from '../verdict';
 import type { Connector } from './Connector';
 
@@ -20,7 +21,7 @@ export interface CavityWire {
 
 /**
  * How a cavity stands: 'unused' by the list; 'empty' and to be filled; 'seated', and its push is missing; 'home'; 'loose', it did not
- * click, came out, or is not straight; 'out', taken out again.
+ * click, came out, is not straight, or the list puts nothing there; 'out', taken out again.
  */
 export type CavityState = 'unused' | 'empty' | 'seated' | 'home' | 'loose' | 'out';
 
@@ -155,6 +156,8 @@ function standOf(
   const taken = removals.find((body) => body.seat === seat) ?? null;
   const spent = contactSpent(seats, removals, wire?.contact ?? null);
   const counts = { seat, removals: removals.length, isSpent: taken !== null && spent !== null };
+  if (!wire && last && !taken)
+    return { ...counts, state: 'loose', text: 'A contact is in it, and the list puts none there. Take it out.' };
   if (!wire) return { ...counts, state: 'unused', text: 'The list puts nothing into it. A sealed one takes a plug.' };
   if (!last) return { ...counts, state: 'empty', text: `${wire.terminal} of ${wire.wireId} goes in.` };
   if (taken) return { ...counts, state: 'out', text: spent ?? `Taken out (${taken.reason}); it may go in again.` };
@@ -171,7 +174,7 @@ function standOf(
 export const seatOf = ({ seat }: Pick<Work<'retention'>, 'seat'>): number => seat ?? 1;
 
 /**
- * Why the contact that was last in a cavity may not go in again: hurt at its lance or its grip, or out more often than its sheet
+ * Why the contact that was last in a cavity may not go in again: hurt, as it went in or came out, or out more often than its sheet
  * allows; null where it may.
  */
 export function contactSpent(
@@ -184,9 +187,10 @@ export function contactSpent(
   const own = removals.filter(({ seat }) => seat >= from);
   const hurt = own.find(({ lance, grip }) => lance === 'hurt' || grip === 'hurt');
   if (hurt) return `Its ${hurt.lance === 'hurt' ? 'lance' : 'grip'} was hurt as it came out: a new contact.`;
+  if (own.some(({ reason }) => reason === 'hurt')) return 'It was taken out because it was hurt: a new contact.';
   const most = contact?.mostRemovals ?? null;
   return most !== null && own.length > most
-    ? `Taken out ${own.length} times; its sheet allows ${most}: a new contact.`
+    ? `Taken out ${counted(own.length, 'time')}; its sheet allows ${most}: a new contact.`
     : null;
 }
 

@@ -70,6 +70,21 @@ describe('A connector as a map of its cavities', () => {
     expect(map([filled('1'), filled('2')]).next).toBeNull();
   });
 
+  it('has a contact that the list puts nowhere taken out before the connector is closed', () => {
+    const stray = map([filled('1'), filled('2'), filled('3')]);
+    expect(stray.cavities[2]?.state).toBe('loose');
+    expect([stray.next, stray.lock]).toEqual(['3', 'waits']);
+    const mended = map([filled('1'), filled('2'), filled('3'), out('3')]);
+    expect(mended.cavities[2]?.state).toBe('unused');
+    expect([mended.next, mended.lock]).toEqual([null, 'due']);
+  });
+
+  it('takes no contact a second time that was taken out because it was hurt', () => {
+    const [hurt] = map([filled('1'), out('1', 1, { reason: 'hurt' })]).cavities;
+    expect([hurt?.state, hurt?.isSpent]).toEqual(['out', true]);
+    expect(map([filled('1'), out('1')]).cavities[0]?.isSpent).toBe(false);
+  });
+
   it('calls a contact home only at its own force, straight, clicked and still there at a light pull', () => {
     const state = (changes: Parameters<typeof filled>[1]) => states(map([filled('1', changes)]))[0];
     expect(state({})).toBe('home');

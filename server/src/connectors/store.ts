@@ -1,4 +1,4 @@
-import type { KeptEntry, LoomConnectors } from '@tug-mark/contract';
+import type { LoomConnectors } from '@tug-mark/contract';
 import type { Plug } from '@tug-mark/core';
 import type { Knex } from 'knex';
 import { listParts } from '../cabinet/store';
@@ -104,11 +104,11 @@ async function contactsOf(db: Knex, list: string, terminals: ReadonlySet<string>
   return found;
 }
 
-async function workOf(db: Knex, combinations: readonly string[]): Promise<KeptEntry[]> {
+async function workOf(db: Knex, combinations: readonly string[]): Promise<LoomConnectors['work']> {
   const rows = (await db('journal')
     .whereIn('combination', combinations)
     .whereRaw(OF_LOOM)
     .orderBy(['at', 'seq'])
     .select(JOURNAL_COLUMNS)) as JournalRow[];
-  return rows.map(toEntry);
+  return rows.map((row) => ({ ...toEntry(row), combination: row.combination }));
 }

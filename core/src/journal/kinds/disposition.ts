@@ -40,7 +40,7 @@ export const disposition: Kind<BodyOf<'disposition'>> = {
         );
       }
       const { cut, shortest, trim } = body.budget;
-      const { attempts, text } = reterminationBudget({ cut, shortest }, { ...lost, trim });
+      const { attempts, perAttempt, text } = reterminationBudget({ cut, shortest }, { ...lost, trim });
       const times = entriesOf(own, 'disposition').filter(
         (e) => e.body.what === 'rework' && e.body.from <= body.to && e.body.to >= body.from,
       ).length;
@@ -48,7 +48,9 @@ export const disposition: Kind<BodyOf<'disposition'>> = {
         return refuse(
           'no-length-left',
           'budget',
-          `${text}${times ? ` These were reworked ${times === 1 ? 'once' : `${times} times`} already.` : ''} Scrap them.`,
+          times
+            ? `These were reworked ${times === 1 ? 'once' : `${times} times`}, and the wire allows it no more often: each attempt uses ${perAttempt.toFixed(1)} mm of ${(cut - shortest).toFixed(1)} mm to spare. Scrap them.`
+            : `${text} Scrap them.`,
         );
       }
     }

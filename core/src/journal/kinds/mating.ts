@@ -1,4 +1,5 @@
 import { entriesOf } from '../../entry';
+import { counted } from '../../text';
 import { MATING_CYCLES, MOST_CYCLES, MOST_MATING } from '../../tug';
 import { noted, refuse, type BodyOf, type Kind } from '../Kind';
 
@@ -32,7 +33,7 @@ export const mating: Kind<BodyOf<'mating'>> = {
       return refuse(
         'cycle-over',
         'cycle',
-        `Pair ${piece} has gone through ${last} cycles: an earlier one can only be corrected.`,
+        `Pair ${piece} has gone through ${counted(last, 'cycle')}: an earlier one can only be corrected.`,
       );
     }
     return !isCorrection && last === 0 && cycle !== MATING_CYCLES[0]

@@ -1,6 +1,8 @@
 import { toldCauses } from './causes';
+import { toldCavities } from './cavities';
 import { toldCurves } from './curves';
 import { toldDrawings } from './drawings';
+import { toldEntries } from './entries';
 import { toldJournals } from './journals';
 import { toldLots } from './lots';
 import { toldPlans } from './plans';
@@ -22,4 +24,6 @@ export const TOLD = {
   drawings: toldDrawings,
   sections: toldSections,
   journals: toldJournals,
+  entries: toldEntries,
+  cavities: toldCavities,
 } as const satisfies Record<string, Told>;

@@ -38,6 +38,8 @@ export class CavityRemoval {
   private readonly store = inject(ConnectorsStore);
   readonly cavity = input.required<Cavity>();
   readonly contact = input.required<NonNullable<CavityWire['contact']>>();
+  /** The one it was put on record for. */
+  readonly combination = input.required<string>();
   /** It stays in after all. */
   readonly left = output();
   protected readonly reasons = REMOVAL_REASONS.map((value) => ({ value, label: value }));
@@ -47,11 +49,10 @@ export class CavityRemoval {
   });
 
   protected async keep(): Promise<void> {
-    const { id, seat, wire } = this.cavity();
-    if (!wire?.combination) return;
+    const { id, seat } = this.cavity();
     const { reason, lance, grip, note } = this.form.getRawValue();
     const { release, removalTool } = this.contact();
-    await this.store.put(wire.combination, {
+    await this.store.put(this.combination(), {
       ...{ kind: 'removal', ...this.store.at(), cavity: id, seat, reason, note: note.trim() },
       ...{ technique: release, tool: removalTool },
       ...{ lance: lance ? 'good' : 'hurt', grip: grip ? 'good' : 'hurt' },

@@ -71,7 +71,12 @@ import { ConnectorsStore, ticked } from './connectors.store';
             }
           </form>
         } @else if (isTakingOut()) {
-          <tm-cavity-removal [cavity]="own" [contact]="wire.contact" (left)="isAsking.set(false)" />
+          <tm-cavity-removal
+            [cavity]="own"
+            [contact]="wire.contact"
+            [combination]="wire.combination"
+            (left)="isAsking.set(false)"
+          />
         } @else {
           @if (own.state === 'seated') {
             <form [formGroup]="fill" (ngSubmit)="pushAgain()">
@@ -96,6 +101,9 @@ import { ConnectorsStore, ticked } from './connectors.store';
         }
       } @else {
         <p>{{ own.text }}</p>
+        @if (store.stray(); as stray) {
+          <tm-cavity-removal [cavity]="own" [contact]="stray.contact" [combination]="stray.combination" />
+        }
       }
       @if (message()) {
         <tm-notice kind="bad">{{ message() }}</tm-notice>

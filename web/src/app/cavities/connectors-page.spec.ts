@@ -17,9 +17,10 @@ const contact = {
   ...{ release: 'rear' as const, insertionTool: 'tool IT', removalTool: 'tool RT', secondaryLock: true },
   mostRemovals: 1,
 };
+const combination = '0192f3a4-0000-7000-8000-0000000000c1';
 const wire = (cavity: string, looms = 2) => ({
   ...{ cavity, wireId: `W${cavity}`, looms, wire: 'W-075', terminal: 'SC', contact, push: 20 },
-  combination: '0192f3a4-0000-7000-8000-0000000000c1',
+  combination,
 });
 const filled = (cavity: string, changes: Partial<Extract<EntryBody, { kind: 'retention' }>> = {}) =>
   kept({
@@ -43,7 +44,8 @@ describe('Connectors, cavity by cavity', () => {
     bench = await Bench.open(ConnectorsPage, {
       inputs: { id: 'l1' },
       api: {
-        connectors: () => Promise.resolve({ name: 'Mast loom', connectors, work }),
+        connectors: () =>
+          Promise.resolve({ name: 'Mast loom', connectors, work: work.map((each) => ({ ...each, combination })) }),
         putOnRecord:
           putOnRecord ??
           ((_: string, entry: NewEntry) => {
@@ -96,6 +98,16 @@ describe('Connectors, cavity by cavity', () => {
     });
     expect(map()[0]).toBe('Cavity 1, taken out, W1');
     expect(bench.text).toContain('it may go in again');
+  });
+
+  it('have a contact taken out that lies where the list puts none', async () => {
+    await open([filled('1'), filled('2'), filled('3')]);
+    expect(bench.headline).toBe('X1: cavity 3 comes next; 2 of 3 are home.');
+    expect(bench.text).toContain('A contact is in it, and the list puts none there.');
+    await bench.press('It is out');
+    expect(sent[0]?.body).toEqual(jasmine.objectContaining({ kind: 'removal', cavity: '3', seat: 1, tool: 'tool RT' }));
+    expect(map()[2]).toBe('Cavity 3, unused');
+    expect(bench.headline).toBe('X1: all 2 contacts are home. Close the lock.');
   });
 
   it('ask for the push of a contact that was pushed too lightly, and keep the first one on record', async () => {

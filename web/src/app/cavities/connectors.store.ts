@@ -50,9 +50,18 @@ export const ConnectorsStore = signalStore(
         null
       );
     });
+    /** The combination of what sits in a cavity that the list leaves empty, and how it comes out; null where nothing does. */
+    const stray = computed(() => {
+      const [own, all] = [cavity(), list()];
+      const combination = all?.work.find(({ id }) => id === own?.entry)?.combination;
+      if (own?.wire || own?.state !== 'loose' || !all || !combination) return null;
+      const wires = all.connectors.flatMap((each) => each.wires);
+      const contact = wires.find((each) => each.combination === combination)?.contact ?? null;
+      return contact && { combination, contact };
+    });
     /** What every entry about this connector says: its name, and the loom. */
     const at = computed(() => ({ piece: loom(), connector: connector()?.name ?? '' }));
-    return { connector, map, cavity, at };
+    return { connector, map, cavity, stray, at };
   }),
   withMethods((store, api = inject(Api)) => ({
     async load(id: string): Promise<void> {
@@ -79,7 +88,11 @@ export const ConnectorsStore = signalStore(
           ...{ id: timeOrderedId(), body, ...correction, madeAt: at, sentAt: at },
         });
         const list = store.list();
-        patchState(store, { list: list && { ...list, work: [...list.work, kept] }, problem: null, named: null });
+        patchState(store, {
+          list: list && { ...list, work: [...list.work, { ...kept, combination }] },
+          problem: null,
+          named: null,
+        });
         return true;
       } catch (error) {
         patchState(store, { problem: toProblem(error) });
