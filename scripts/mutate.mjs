@@ -7,6 +7,7 @@ import { run, say } from './lib/say.mjs';
 /* npm run mutate: changes core line by line and tells which changes no spec notices, folder by folder; it takes hours.
    npm run mutate -- tug/trace does one folder of core/src; what has not changed since is not tried again.
    npm run mutate -- --share=0.2 tries one mutant of five, chosen by chance; without it all are tried.
+   npm run mutate -- --share=0.05 --from=0.5 tries others: a score on those whose survivors nobody has seen.
    npm run mutate -- --scores tells what is known by now. */
 
 const SOURCE = `${ROOT}core/src/`;
@@ -15,12 +16,16 @@ const KEPT = `${STATE}mutate/`;
 const DRAWING = new Set(['sheet']);
 const NOT_OURS = new Set(['testing']);
 const args = process.argv.slice(2);
-const share = Number(args.find((arg) => arg.startsWith('--share='))?.slice('--share='.length) ?? 1);
+const numberOf = (name, otherwise) =>
+  Number(args.find((arg) => arg.startsWith(`--${name}=`))?.slice(`--${name}=`.length) ?? otherwise);
+const share = numberOf('share', 1);
+const from = numberOf('from', 0);
 /** Slower specs are left out, ... */
 const SLOW_MS = 200;
 /** ... but those beside the lines that are changed, which are about them, and those of what is told: up to this. */
 const TOO_SLOW_MS = 1000;
-const fileOf = (folder, kind) => `${KEPT}${folder.replaceAll('/', '-')}${share < 1 ? `-${share}` : ''}.${kind}.json`;
+const fileOf = (folder, kind) =>
+  `${KEPT}${folder.replaceAll('/', '-')}${share < 1 ? `-${share}` : ''}${from ? `-from-${from}` : ''}.${kind}.json`;
 
 /** Mutants of one folder, from a report of the runner. */
 function countsOf(folder) {
@@ -94,7 +99,8 @@ async function mutate(folder, times) {
     incremental: true,
     incrementalFile: fileOf(folder, 'incremental'),
     coverageAnalysis: 'perTest',
-    concurrency: 2,
+    // One of them looks which mutants are of the share, and is idle from then on.
+    concurrency: share < 1 ? 3 : 2,
     reporters: ['json', 'clear-text'],
     clearTextReporter: { logTests: false, reportTests: false, reportScoreTable: false, allowColor: false },
     jsonReporter: { fileName: fileOf(folder, 'report') },
@@ -108,7 +114,12 @@ async function mutate(folder, times) {
   writeFileSync(file, JSON.stringify(config, null, 2));
   const leftOut = fileOf(folder, 'left-out');
   writeFileSync(leftOut, JSON.stringify(leftOutOf(folder, times)));
-  const env = { ...process.env, TUG_LEFT_OUT: leftOut, TUG_MUTANTS_SHARE: String(share) };
+  const env = {
+    ...process.env,
+    TUG_LEFT_OUT: leftOut,
+    TUG_MUTANTS_SHARE: String(share),
+    TUG_MUTANTS_FROM: String(from),
+  };
   const child = spawn('npx', ['stryker', 'run', file], { cwd: ROOT, stdio: 'inherit', env, detached: true });
   // Its own children outlive it otherwise, each at work on its mutants.
   const end = () => {

@@ -2,6 +2,8 @@ import { createHash } from 'node:crypto';
 import { declareValuePlugin, PluginKind } from '@stryker-mutator/api/plugin';
 
 const share = Number(process.env.TUG_MUTANTS_SHARE ?? 1);
+/** Where the share begins, 0 to 1: another beginning tries others, that no spec was written for. */
+const from = Number(process.env.TUG_MUTANTS_FROM ?? 0);
 
 /** Whether a mutant is among those tried: the same ones at every run, whichever they are, and those of a smaller share among those of a larger. */
 const isTried = ({ fileName, location, mutatorName, replacement }) => {
@@ -15,7 +17,8 @@ const isTried = ({ fileName, location, mutatorName, replacement }) => {
     mutatorName,
     replacement,
   ].join(' ');
-  return createHash('sha256').update(name).digest().readUInt32BE() < share * 2 ** 32;
+  const at = createHash('sha256').update(name).digest().readUInt32BE() / 2 ** 32;
+  return at >= from && at < from + share;
 };
 
 /** Lets the runner try a share of the mutants, chosen by chance, and says so of each that it leaves. */

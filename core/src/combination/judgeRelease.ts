@@ -46,8 +46,9 @@ export function lapseReasons(setUp: SetUp, stands: Standing, now: Standing | nul
   const lapse = (code: string, text: string, numbers: Record<string, number> = {}) =>
     reasons.push(reason(code, 'hold', text, numbers));
 
-  if (now?.tool !== stands.tool) lapse('lapsed-tool', `It was released with ${stands.tool}.`);
-  else {
+  // Without a table nothing stands either, and the tool is still the one it was.
+  if (now ? now.tool !== stands.tool : !setUp.tool) lapse('lapsed-tool', `It was released with ${stands.tool}.`);
+  else if (now) {
     if (now.die !== stands.die || now.nest !== stands.nest) {
       lapse('lapsed-die', `It was released with die ${stands.die}, nest ${stands.nest}.`);
     }

@@ -189,6 +189,7 @@ export function contactSpent(
   if (hurt) return `Its ${hurt.lance === 'hurt' ? 'lance' : 'grip'} was hurt as it came out: a new contact.`;
   if (own.some(({ reason }) => reason === 'hurt')) return 'It was taken out because it was hurt: a new contact.';
   const most = contact?.mostRemovals ?? null;
+  if (most === 0 && own.length) return 'Its sheet lets no contact go in a second time: a new contact.';
   return most !== null && own.length > most
     ? `Taken out ${counted(own.length, 'time')}; its sheet allows ${most}: a new contact.`
     : null;

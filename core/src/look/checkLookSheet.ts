@@ -64,7 +64,7 @@ export function checkLookSheet(sheet: LookSheet, today: string): LookSheetProble
     if (row.outside === 'accept') say(at, 'outside', 'bad', 'A number outside its range is never simply accepted.');
     if (row.min !== null && row.max !== null && row.max < row.min)
       say(at, 'max', 'bad', 'The upper end lies below the lower.');
-    if ((row.min !== null || row.max !== null) && row.measured === 'never') {
+    if (point.number && (row.min !== null || row.max !== null) && row.measured === 'never') {
       say(at, 'measured', 'note', 'It has a range of its own but is looked at by eye alone: the numbers only show.');
     }
     if ((row.point === 'height' || row.point === 'width') && (row.min !== null || row.max !== null)) {

@@ -5,6 +5,9 @@ export type PointNumberRead =
   | { readonly outcome: 'read'; readonly value: number; readonly unit: PointUnit | LengthUnit }
   | { readonly outcome: 'refused'; readonly text: string };
 
+/** How each unit may be typed behind its number; another one is refused. */
+const OWN: Readonly<Record<Exclude<PointUnit, 'mm'>, RegExp>> = { '°': /\s*°$/, '%': /\s*%$/, strands: /\s*strands?$/ };
+
 /**
  * Reads what was typed for a point's number. A length may be typed in inches and becomes mm; angles, shares and counts
  * may carry their unit.
@@ -20,7 +23,7 @@ export function readPointNumber(text: string, unit: PointUnit): PointNumberRead 
       ? { outcome: 'refused', text: read.text }
       : { outcome: 'read', value: read.millimetres, unit: read.unit };
   }
-  const bare = text.trim().replace(/\s*(°|%|strands?)$/, '');
+  const bare = text.trim().replace(OWN[unit], '');
   const read = readNumber(bare);
   if (read.outcome === 'refused') return { outcome: 'refused', text: read.text };
   return read.rest === ''

@@ -67,7 +67,10 @@ export const countField = (title: string, most?: number) => {
   const count = z.number().int().positive();
   return field(most === undefined ? count : count.max(most), { title, type: 'integer' });
 };
-export const countOrNone = (title: string) => field(z.number().int().nonnegative(), { title, type: 'integer' });
+export const countOrNone = (title: string, most?: number) => {
+  const count = z.number().int().nonnegative();
+  return field(most === undefined ? count : count.max(most), { title, type: 'integer' });
+};
 /** A share below 1, written in percent. */
 export const shareField = (title: string) => field(z.number().min(0).lt(1), { title, type: 'share', unit: '%' });
 export const listField = <S extends z.ZodType<string>>(title: string, of: S, more: More = {}) =>

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import {
   choiceField,
   countField,
+  countOrNone,
   flagField,
   idField,
   labelField,
@@ -185,8 +186,8 @@ const described = z
         insertionTool: textField('insertion tool').nullable(),
         removalTool: textField('removal tool').nullable(),
         secondaryLock: flagField('secondary lock'),
-        /** How often one contact may be taken out of a cavity; null where the sheet is silent. */
-        mostRemovals: countField('most removals', 99).nullable().default(null),
+        /** How often one contact may be taken out of a cavity and go in again; 0: never, null: its sheet is silent. */
+        mostRemovals: countOrNone('most removals', 99).nullable().default(null),
       })
       .nullable()
       .default(null),

@@ -28,7 +28,7 @@ export function checkLimitTable(table: LimitTable, wires: readonly Wire[], today
       row: 0,
       field: 'effectiveUntil',
       weight: 'bad',
-      text: `It ended on ${effectiveUntil}: released now, it would judge nothing.`,
+      text: `It ended on ${showDay(effectiveUntil)}: released now, it would judge nothing.`,
     });
   }
   if (effectiveFrom < today) {

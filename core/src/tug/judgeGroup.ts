@@ -109,7 +109,7 @@ export function judgeGroup(forces: ArrayLike<number>, limit: number, practice: P
       reason(
         'not-normal',
         'hold',
-        `${n} like these, and not normal (p = ${(test?.p ?? 0).toPrecision(2)}): one is ${percent(sure)} sure that ${share} hold above the lowest, ${showNumber(min, 1, limit)} N. Look for two kinds of joint among them; ${enough} readings would do without a shape.`,
+        `${n} like these, and not normal (${test && test.p >= 0.001 ? `p = ${test.p.toFixed(3)}` : 'p below 0.001'}): one is ${percent(sure)} sure that ${share} hold above the lowest, ${showNumber(min, 1, limit)} N. Look for two kinds of joint among them; ${enough} readings would do without a shape.`,
         { n, p: test?.p ?? 0, sure, enough },
       ),
     );

@@ -48,7 +48,7 @@ export function readForce(text: string, unit: ForceUnit, breaks: number, usual: 
     return {
       outcome: 'refused',
       code: 'impossible',
-      text: `${read.value} ${named} is ${(newtons / breaks).toPrecision(2)} times what this wire can bear. Read the gauge again.`,
+      text: `${read.value} ${named} is ${showNumber(newtons / breaks, 0)} times what this wire can bear. Read the gauge again.`,
     };
   }
   if (newtons > ceiling) {

@@ -101,10 +101,11 @@ export function readJacket(text: string): JacketRead {
 /**
  * Sizes and wires of the shop that printed words can mean: their metal lies in what every reading leaves open, and strands agree
  * where they are printed.
+ * @returns null where nothing printed tells a size, or what is printed contradicts itself
  */
-export function printedWire({ readings }: JacketRead, wires: readonly Wire[]): WireGuess | null {
+export function printedWire({ readings, agree }: JacketRead, wires: readonly Wire[]): WireGuess | null {
   const best = readings.find(({ strands }) => strands !== null) ?? readings[0];
-  if (!best) return null;
+  if (!best || !agree) return null;
   const least = Math.max(...readings.map((each) => each.least));
   const most = Math.min(...readings.map((each) => each.most));
   const named = readings.flatMap(({ size }) => size ?? []);

@@ -139,6 +139,6 @@ export const toldCavities: ReadonlyMap<string, () => string[]> = new Map([
   ...Array.from({ length: 4 }, (_, i) => [`connector ${i + 1}`, () => tellDay(5200 + i)] as const),
   [
     'lists and parts that do not agree',
-    () => LISTS.flatMap(([name, ...of]) => [name, ...tellMap(...of, []).map((line) => `  ${line}`)]),
+    () => LISTS.flatMap(([name, ...of]) => tellMap(...of, []).map((line) => `${name} | ${line}`)),
   ] as const,
 ]);

@@ -3,7 +3,10 @@ import { toldCavities } from './cavities';
 import { toldCurves } from './curves';
 import { toldDrawings } from './drawings';
 import { toldEntries } from './entries';
+import { toldGauges } from './gauges';
 import { toldJournals } from './journals';
+import { toldLooks } from './looks';
+import { toldLookups } from './lookups';
 import { toldLots } from './lots';
 import { toldPlans } from './plans';
 import { toldReadings } from './readings';
@@ -26,4 +29,7 @@ export const TOLD = {
   journals: toldJournals,
   entries: toldEntries,
   cavities: toldCavities,
+  gauges: toldGauges,
+  looks: toldLooks,
+  lookups: toldLookups,
 } as const satisfies Record<string, Told>;

@@ -88,7 +88,7 @@ export function readTrace(trace: Trace, context: TraceContext): TraceReading {
   const { zero: start, noise } = base;
   const height = shown.high - start;
   if (shown.high === shown.low) {
-    return no('stuck', `The gauge shows ${start} N throughout: is it holding an old peak, or switched off?`, {
+    return no('stuck', `The gauge shows ${Number(start.toFixed(3))} N throughout: is it holding an old peak, or switched off?`, {
       zero: start,
     });
   }
@@ -98,7 +98,7 @@ export function readTrace(trace: Trace, context: TraceContext): TraceReading {
   if (start - base.at(0) > 0.5 * height || (Math.abs(start) > 0.5 * height && base.preload === 0)) {
     return no(
       'no-quiet-start',
-      `The trace starts at ${start.toFixed(1)} N: zero the gauge, start recording, then pull.`,
+      `The trace starts at ${((trace.forces[0] as number) || 0).toFixed(1)} N: zero the gauge, start recording, then pull.`,
       { zero: start },
     );
   }

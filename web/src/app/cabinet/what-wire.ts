@@ -183,7 +183,7 @@ export class WhatWire {
       return diameter === null || diameter <= 0 ? null : caliperedWire({ diameter, uncertainty, packing }, wires);
     }
     const read = this.jacket();
-    return read?.agree ? printedWire(read, wires) : null;
+    return read && printedWire(read, wires);
   });
   protected readonly sizes = computed(() => {
     const sizes = this.guess()?.sizes ?? [];
