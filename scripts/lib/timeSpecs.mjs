@@ -1,11 +1,12 @@
 import { writeFileSync } from 'node:fs';
+import { placeOf } from './quickSpecs.mjs';
 
 /** A reporter of Jasmine that keeps how long every spec took, and where it stands. */
 export default class TimeSpecs {
   #specs = [];
 
-  specDone({ fullName, filename, duration }) {
-    this.#specs.push({ fullName, filename, ms: duration });
+  specDone({ fullName, duration }) {
+    this.#specs.push({ fullName, filename: placeOf.get(fullName) ?? '', ms: duration });
   }
 
   jasmineDone() {
