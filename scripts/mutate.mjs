@@ -99,8 +99,8 @@ async function mutate(folder, times) {
     incremental: true,
     incrementalFile: fileOf(folder, 'incremental'),
     coverageAnalysis: 'perTest',
-    // One of them looks which mutants are of the share, and is idle from then on.
-    concurrency: share < 1 ? 3 : 2,
+    // Half of them look which mutants are of the share, and are idle from then on.
+    concurrency: share < 1 ? 4 : 2,
     reporters: ['json', 'clear-text'],
     clearTextReporter: { logTests: false, reportTests: false, reportScoreTable: false, allowColor: false },
     jsonReporter: { fileName: fileOf(folder, 'report') },

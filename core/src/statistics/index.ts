@@ -17,4 +17,5 @@ export { acceptanceProbability, sampleForRisk } from './hypergeometric';
 export { normalFrom, random } from './random';
 export { summarise, type Summary } from './summarise';
 export { solveToleranceFactor, toleranceFactor } from './toleranceFactor';
-export { forecastLimit, median, theilSen, type Forecast, type Trend } from './trend';
+export { kthSmallest, median } from './median';
+export { forecastLimit, theilSen, type Forecast, type Trend } from './trend';

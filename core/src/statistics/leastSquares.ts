@@ -36,12 +36,7 @@ export function leastSquares(points: Points): Fit | null {
   const first = solve(rows, values, size, null, Infinity);
   if (!first || first.rest === 0) return first;
   const bound = OUTLIER * first.rest;
-  for (let k = 0; k < count; k++) {
-    if (Math.abs(offAt(rows, values, size, first.found, k)) > bound) {
-      return solve(rows, values, size, first.found, bound) ?? first;
-    }
-  }
-  return first;
+  return first.farthest > bound ? (solve(rows, values, size, first.found, bound) ?? first) : first;
 }
 
 function offAt(rows: Float64Array, values: Float64Array, size: number, found: readonly number[], k: number): number {
@@ -57,9 +52,10 @@ function solve(
   size: number,
   before: readonly number[] | null,
   bound: number,
-): (Fit & { readonly found: readonly number[] }) | null {
+): (Fit & { readonly found: readonly number[]; readonly farthest: number }) | null {
   const count = values.length;
-  const normal = Array.from({ length: size }, () => new Float64Array(size));
+  // Line by line; what lies below its diagonal is as above it.
+  const normal = new Float64Array(size * size);
   const right = new Float64Array(size);
   let n = 0;
   const counts = (k: number) => before === null || Math.abs(offAt(rows, values, size, before, k)) <= bound;
@@ -67,27 +63,38 @@ function solve(
     if (!counts(k)) continue;
     n++;
     const at = k * size;
+    const value = values[k] as number;
     for (let r = 0; r < size; r++) {
       const own = rows[at + r] as number;
-      const line = normal[r] as Float64Array;
-      for (let c = 0; c < size; c++) line[c] = (line[c] as number) + own * (rows[at + c] as number);
-      right[r] = (right[r] as number) + own * (values[k] as number);
+      for (let c = r, i = r * size + r; c < size; c++, i++)
+        normal[i] = (normal[i] as number) + own * (rows[at + c] as number);
+      right[r] = (right[r] as number) + own * value;
     }
   }
   if (n <= size) return null;
   let spread: number[][];
   try {
-    spread = inverse(new Matrix(normal)).to2DArray();
+    const cell = (r: number, c: number) => normal[Math.min(r, c) * size + Math.max(r, c)] as number;
+    spread = inverse(
+      new Matrix(Array.from({ length: size }, (_, r) => Array.from({ length: size }, (__, c) => cell(r, c)))),
+    ).to2DArray();
   } catch {
     return null;
   }
   const found = spread.map((line) => line.reduce((sum, value, c) => sum + value * (right[c] as number), 0));
   let squares = 0;
-  for (let k = 0; k < count; k++) if (counts(k)) squares += offAt(rows, values, size, found, k) ** 2;
+  let farthest = 0;
+  for (let k = 0; k < count; k++) {
+    if (!counts(k)) continue;
+    const off = offAt(rows, values, size, found, k);
+    squares += off * off;
+    farthest = Math.max(farthest, Math.abs(off));
+  }
   const rest = Math.sqrt(squares / (n - size));
   return {
     rest,
     found,
+    farthest,
     at(terms) {
       let value = 0;
       let square = 0;

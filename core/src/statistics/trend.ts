@@ -1,3 +1,4 @@
+import { median } from './median';
 import { normal } from './specialFunctions';
 
 export interface Trend {
@@ -96,11 +97,6 @@ const middle = (sorted: ArrayLike<number>) => {
   const n = sorted.length;
   return ((sorted[Math.floor((n - 1) / 2)] ?? 0) + (sorted[Math.floor(n / 2)] ?? 0)) / 2;
 };
-
-/** The median of a list in any order. */
-export function median(values: readonly number[]): number {
-  return middle(Float64Array.from(values).sort());
-}
 
 function countOf(values: readonly number[]): Map<number, number> {
   const counts = new Map<number, number>();

@@ -75,8 +75,6 @@ export function aboveZero(clean: CleanTrace, base: Baseline): Curve {
   const blocks = new Float64Array(Math.ceil(n / width));
   const from = base.at(0);
   const each = base.at(1 / rate) - from;
-  let high = -Infinity;
-  let low = Infinity;
   for (let block = 0, i = 0; block < blocks.length; block++) {
     const end = Math.min(n, i + width);
     const size = end - i;
@@ -85,12 +83,11 @@ export function aboveZero(clean: CleanTrace, base: Baseline): Curve {
       const value = (forces[i] as number) - from - each * i;
       forces[i] = value;
       sum += value;
-      if (value > high) high = value;
-      if (value < low) low = value;
     }
     blocks[block] = sum / size;
   }
-  return { ...clean, high, low, blocks, width };
+  // What the zero wanders on the way is not in them: they say how high the curve is, and no force is told by them.
+  return { ...clean, high: clean.high - from, low: clean.low - from, blocks, width };
 }
 
 /**
@@ -99,7 +96,7 @@ export function aboveZero(clean: CleanTrace, base: Baseline): Curve {
  */
 function beginOf({ forces, rate, noise, step, high }: CleanTrace): number {
   const n = forces.length;
-  const some = [...forces.subarray(0, Math.max(3, Math.min(n >> 2, Math.round(0.1 * rate))))];
+  const some = forces.subarray(0, Math.max(3, Math.min(n >> 2, Math.round(0.1 * rate))));
   const zero = median(some);
   const off = Math.max(1.4826 * median(some.map((v) => Math.abs(v - zero))), noise, step);
   const least = Math.max(4 * off, 0.01 * (high - zero));

@@ -1,4 +1,4 @@
-import { median } from '../../statistics';
+import { kthSmallest, median } from '../../statistics';
 import type { Trace } from './Trace';
 
 /** A trace made ready to be read. */
@@ -41,27 +41,63 @@ const SPIKE_TIME = 0.004;
 /** Samples the noise is taken from. */
 const TRIPLES = 1000;
 
-/** @returns null where a value is no number */
-export function cleanTrace({ rate, forces: given }: Trace): CleanTrace | null {
-  const n = given.length;
-  const forces = new Float64Array(given);
-  let { low, high } = boundsOf(forces);
-  if (!Number.isFinite(low) || !Number.isFinite(high)) return null;
+/**
+ * @param room where the samples are put, as long as they are; it is changed later on
+ * @returns null where a value is no number
+ */
+export function cleanTrace(
+  { rate, forces: given }: Trace,
+  room: Float64Array = new Float64Array(given.length),
+): CleanTrace | null {
+  const forces = room;
+  forces.set(given);
+  const n = forces.length;
   const { noise, step } = noiseOf(forces);
-  const start = median([...forces.subarray(0, Math.max(3, Math.min(n >> 2, Math.round(0.05 * rate))))]);
+  const off = Math.max(10 * noise, 3 * step);
+  const bounds = boundsOf(forces, off);
+  let { low, high } = bounds;
+  // One that is no number makes the sum none.
+  if (!Number.isFinite(low) || !Number.isFinite(high) || !Number.isFinite(bounds.sum)) return null;
+  const start = median(forces.subarray(0, Math.max(3, Math.min(n >> 2, Math.round(0.05 * rate)))));
   // A spike alone turns nothing: what counts is on which side the curve lies, and how far.
-  const isTurned = start - low > high - start && forces.reduce((sum, value) => sum + value, 0) / n < start;
+  const isTurned = start - low > high - start && bounds.sum / n < start;
   if (isTurned) for (let i = 0; i < n; i++) forces[i] = -(forces[i] as number);
-  const least = Math.max(10 * noise, 3 * step, 0.03 * (high - low));
+  const spikes = bridge(forces, bounds.jumps, Math.max(off, 0.03 * (high - low)), rate);
+  if (spikes || isTurned) ({ low, high } = boundsOf(forces, Infinity));
+  return { rate, forces, noise, step, spikes, isTurned, low, high };
+}
+
+/** Lowest, highest and sum, infinite or none where a value is; and the samples that lie farther than `off` from the one before. */
+function boundsOf(forces: Float64Array, off: number): { low: number; high: number; sum: number; jumps: number[] } {
+  let low = Infinity;
+  let high = -Infinity;
+  let sum = 0;
+  const jumps: number[] = [];
+  let before = forces[0] as number;
+  for (let i = 0; i < forces.length; i++) {
+    const value = forces[i] as number;
+    if (value < low) low = value;
+    if (value > high) high = value;
+    sum += value;
+    if (Math.abs(value - before) > off) jumps.push(i);
+    before = value;
+  }
+  return { low, high, sum, jumps };
+}
+
+/** Bridges the runs that jump off and come back where they are; how many there were. */
+function bridge(forces: Float64Array, jumps: number[], least: number, rate: number): number {
+  const n = forces.length;
   const longest = Math.max(SPIKE, Math.min(12, Math.round(SPIKE_TIME * rate)));
   let spikes = 0;
-  let before = forces[0] as number;
-  for (let i = 1; i < n; i++) {
-    const value = forces[i] as number;
-    const jump = value - before;
-    before = value;
-    if (jump <= least && jump >= -least) continue;
-    const from = value - jump;
+  let next = 0;
+  for (let at = 0; at < jumps.length; at++) {
+    const i = jumps[at] as number;
+    // It was bridged with the one before.
+    if (i < next) continue;
+    const from = forces[i - 1] as number;
+    const jump = (forces[i] as number) - from;
+    if (Math.abs(jump) <= least) continue;
     const length = spikeAt(forces, i, from, jump, longest);
     if (!length) continue;
     spikes++;
@@ -69,26 +105,11 @@ export function cleanTrace({ rate, forces: given }: Trace): CleanTrace | null {
     // Nothing pulls up at once what then lies lower: the curve goes on from where it was.
     const to = after < from - Math.abs(jump) / 3 ? from : after;
     for (let k = 0; k < length; k++) forces[i + k] = from + ((to - from) * (k + 1)) / (length + 1);
-    i += length - 1;
-    before = forces[i] as number;
+    next = i + length;
+    // What follows may jump from the bridge, though it did not from the spike.
+    if (next < n && jumps[at + 1] !== next) jumps[at--] = next;
   }
-  if (spikes || isTurned) ({ low, high } = boundsOf(forces));
-  return { rate, forces, noise, step, spikes, isTurned, low, high };
-}
-
-/** Lowest and highest; infinite, or none, where a value is. */
-function boundsOf(forces: Float64Array): { low: number; high: number } {
-  let low = Infinity;
-  let high = -Infinity;
-  // eslint-disable-next-line @typescript-eslint/prefer-for-of -- the plainest loop is the fastest
-  for (let i = 0; i < forces.length; i++) {
-    const value = forces[i] as number;
-    if (value < low) low = value;
-    if (value > high) high = value;
-    // NaN compares with nothing: it would be passed over.
-    if (value !== value) return { low: NaN, high: NaN };
-  }
-  return { low, high };
+  return spikes;
 }
 
 /** Samples from i on that jump off and come back; 0: the curve goes on from here. */
@@ -117,7 +138,7 @@ function noiseOf(forces: Float64Array): { noise: number; step: number } {
     if (change > 1e-9 && change < step) step = change;
   }
   if (!Number.isFinite(step)) step = 0;
-  return { noise: (1.4826 * (bends.sort()[bends.length >> 1] ?? 0)) / Math.sqrt(6), step };
+  return { noise: (1.4826 * (kthSmallest(bends, bends.length >> 1) ?? 0)) / Math.sqrt(6), step };
 }
 
 /** What a value may be off by its noise and its step, N: one standard deviation; never nothing. */

@@ -21,23 +21,21 @@ const LONGER = 6;
 export function limitsOfGauge({ forces, rate, noise, step, high }: CleanTrace, begins: number): GaugeLimits {
   const n = forces.length;
   const least = high - 0.25 * step;
-  let run = 0;
   let longest = 0;
   let first = n;
+  for (let i = begins, last = -1, run = 0; i < n; i++) {
+    if ((forces[i] as number) < least) continue;
+    if (first === n) first = i;
+    run = i === last + 1 ? run + 1 : 1;
+    last = i;
+    if (run > longest) longest = run;
+  }
   let holdsPeak = true;
   let climbs = 0;
-  for (let i = begins; i < n; i++) {
-    const value = forces[i] as number;
-    if (holdsPeak) {
-      const change = value - (forces[i - 1] as number);
-      if (change < -0.5 * step) holdsPeak = false;
-      else if (change > 0.5 * step) climbs++;
-    }
-    if (value < least) run = 0;
-    else {
-      if (first === n) first = i;
-      if (++run > longest) longest = run;
-    }
+  for (let i = begins; i < n && holdsPeak; i++) {
+    const change = (forces[i] as number) - (forces[i - 1] as number);
+    if (change < -0.5 * step) holdsPeak = false;
+    else if (change > 0.5 * step) climbs++;
   }
   const isLong = longest >= Math.max(ALIKE, ALIKE_TIME * rate);
   // The step before the top was passed quickly.

@@ -52,6 +52,10 @@ export interface TraceContext {
 /** Faster than this from a fifth to four fifths is a jerk, not a pull, s. */
 const JERK = 0.1;
 
+/** Room for the samples while one curve is read: nothing that is told of it holds on to them. Longer ones get their own. */
+let room = new Float64Array(0);
+const MOST_ROOM = 200_000;
+
 /**
  * Reads a pull from its curve: zero and drift from the quiet start and end, single samples that are off put aside, the peak
  * as it was in the joint with how far it may be off, loading rate, falls and what dies away, and from these the
@@ -82,15 +86,20 @@ export function readTrace(trace: Trace, context: TraceContext): TraceReading {
       { n },
     );
   }
-  const shown = cleanTrace(trace);
+  if (room.length < n && n <= MOST_ROOM) room = new Float64Array(n);
+  const shown = cleanTrace(trace, n <= MOST_ROOM ? room.subarray(0, n) : undefined);
   if (!shown) return no('not-numbers', 'The trace holds values that are no numbers.');
   const base = findBaseline(shown);
   const { zero: start, noise } = base;
   const height = shown.high - start;
   if (shown.high === shown.low) {
-    return no('stuck', `The gauge shows ${Number(start.toFixed(3))} N throughout: is it holding an old peak, or switched off?`, {
-      zero: start,
-    });
+    return no(
+      'stuck',
+      `The gauge shows ${Number(start.toFixed(3))} N throughout: is it holding an old peak, or switched off?`,
+      {
+        zero: start,
+      },
+    );
   }
   if (height <= Math.max(6 * noise, 1e-3 * context.breaks)) {
     return no('no-pull', 'The force never rises above the noise: nothing was pulled.', { height, noise });
