@@ -108,17 +108,6 @@ function* workOf(bench: Bench): Generator<EntryBody> {
   const { gates, wires, pulls } = bench.setUp;
   // Of some nothing goes wrong, so that they are released.
   const isClean = CLEAN.includes(bench.context.terminal.family);
-  for (const [i, step] of gates.entries()) {
-    if (i === 1 && !isClean)
-      yield {
-        kind: 'gate',
-        ...gateAbout(step),
-        answer: 'no',
-        note: 'not so',
-        ...(step.remedies[0] && { remedy: step.remedies[0] }),
-      } as EntryBody;
-    yield { kind: 'gate', ...gateAbout(step), answer: 'yes', note };
-  }
   for (const { number, end, preparation } of wires) {
     const value = preparation?.strip.setPoint ?? 7;
     const of = { ...(number > 1 && { wire: number }), ...(end === 2 && { end: 2 as const }) };
@@ -134,6 +123,17 @@ function* workOf(bench: Bench): Generator<EntryBody> {
         ...of,
       };
     yield { kind: 'measure', piece: 1, what: 'strip', value, typed: String(value), unit: 'mm', note, ...of };
+  }
+  for (const [i, step] of gates.entries()) {
+    if (i === 1 && !isClean)
+      yield {
+        kind: 'gate',
+        ...gateAbout(step),
+        answer: 'no',
+        note: 'not so',
+        ...(step.remedies[0] && { remedy: step.remedies[0] }),
+      } as EntryBody;
+    yield { kind: 'gate', ...gateAbout(step), answer: 'yes', note };
   }
   for (const piece of [1, 2]) {
     for (const { code, end, number, findings } of bench.setUp.criteria) {

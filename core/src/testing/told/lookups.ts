@@ -14,11 +14,14 @@ import {
   writePart,
   writePartTable,
 } from '../../catalogue';
+import { connectorSchema } from '../../connector';
 import { judgeCombination } from '../../combination';
 import { ofCurrentRun } from '../../entry';
+import { PLAIN_SHEET, startingRows } from '../../look';
 import { orderEnds } from '../../loom';
 import type { SlideOnPart } from '../../prepare';
-import { FAMILIES, type Terminal } from '../../terminal';
+import { FAMILIES, readStamp, terminalSchema, type Terminal } from '../../terminal';
+import { toolSchema } from '../../tool';
 import {
   caliperedWire,
   conductorSizeSchema,
@@ -210,6 +213,128 @@ const tellFields = (): string[] => [
   ),
 ];
 
+/** Every two numbers that stand on parts, with what may stand beside them: how they can be read. */
+const NUMBERS: readonly string[] = ['0.5', '1.25', '2', '5', '5.5', '8', '12', '16', '22', '4/0'];
+const BESIDE: readonly string[] = ['', ' 8', ' M5', ' 1/4', ' 2.5 mm2', ' AWG'];
+const tellStamps = (): string[] => {
+  const how = (text: string) => {
+    const { readings, contradiction } = readStamp(text);
+    return [...readings.map((r) => `${r.wire} ${r.stud ?? '-'} (${r.how})`), contradiction ?? '']
+      .filter(Boolean)
+      .join(' | ');
+  };
+  const pairs = NUMBERS.flatMap((one) => NUMBERS.filter((two) => two !== one).map((two) => `${one}-${two}`));
+  const all = [
+    ...pairs.flatMap((pair) => BESIDE.map((beside) => `${pair}${beside}`)),
+    ...pairs
+      .filter((_, i) => i % 4 === 0)
+      .flatMap((one) => ['12-10', '1.5-2.5', '2-5'].flatMap((two) => [`${one} ${two}`, `M4 ${one} ${two}`])),
+    ...NUMBERS.flatMap((one) =>
+      ['', ' M8', ' #6', ' 3/8', ' 6', ' NO.10', ' x', ' 8 10'].flatMap((beside) => [
+        `${one}${beside}`,
+        `${beside} ${one}mm2`,
+      ]),
+    ),
+    ...[
+      '1-2-3',
+      '1-2 3-4 5-6',
+      '1 2 3',
+      '8 x-y',
+      'M4',
+      'M4.5',
+      '#7',
+      '5/16',
+      '14–16',
+      '0,5-1,0',
+      '22-18 # 8',
+      '16-14 M 5',
+      '6 "',
+    ],
+  ];
+  // What cannot be read in any way is told once.
+  const none = all.filter((text) => how(text) === '');
+  return [
+    ...all.flatMap((text) => (how(text) ? [`'${text}' | ${how(text)}`] : [])),
+    `in no way | ${none.map((text) => `'${text}'`).join(' ')}`,
+  ];
+};
+
+/** What a terminal or a tool may not say of itself. */
+const tellContradictions = (): string[] => {
+  const [contact, lug] = [families['sealed-contact'], families.lug];
+  const size = (value: number) => ({ scale: 'mm2' as const, value });
+  const terminals: Readonly<Record<string, object>> = {
+    'as it is': contact,
+    'as wide inside as outside': { ...contact, barrel: { ...contact.barrel, innerDiameter: 3.3 } },
+    'grips without a distance': { ...contact, barrel: { ...contact.barrel, betweenGrips: null } },
+    'a stop without a depth': { ...lug, barrel: { ...lug.barrel, stripRule: 'stop', depth: null, length: null } },
+    'a stop with a length': { ...lug, barrel: { ...lug.barrel, stripRule: 'stop', depth: null } },
+    'a range turned round': { ...contact, conductorRange: { smallest: size(2), largest: size(1) } },
+    'a range of one': { ...contact, conductorRange: { smallest: size(2), largest: size(2) } },
+    'a second range on two scales': {
+      ...contact,
+      otherRange: { smallest: { scale: 'awg', value: 18 }, largest: size(2) },
+    },
+    'a second range on the first scale': { ...contact, otherRange: { smallest: size(1), largest: size(2) } },
+    'insulation turned round': { ...contact, insulationRange: { min: 3, max: 2 } },
+    'a bite that ends before it begins': { ...lug, sheetBites: [{ from: 6, to: 5 }] },
+    'a bite of nothing': { ...lug, sheetBites: [{ from: 5, to: 5 }] },
+    'more bites than bands': { ...lug, bites: 3, sheetBites: [{ from: 1, to: 5 }] },
+    'as many bites as bands': { ...lug, bites: 1, sheetBites: [{ from: 1, to: 5 }] },
+    'a die turned round': { ...lug, dieDimensions: [{ index: '16', across: 'flats', from: 9, to: 8 }] },
+    'a die of one size': { ...lug, dieDimensions: [{ index: '16', across: 'flats', from: 9, to: 9 }] },
+  };
+  const gauges = [
+    { setting: '3', go: 2, noGo: 2.1 },
+    { setting: '3', go: 2.1, noGo: 2 },
+    { setting: '3', go: 2, noGo: 2 },
+  ];
+  return [
+    ...Object.entries(terminals).map(([name, one]) => {
+      const read = terminalSchema.safeParse(one);
+      return `${name} | ${read.success ? 'a terminal' : read.error.issues.map(({ message, path }) => `${path.join('.')} ${message}`).join(' ')}`;
+    }),
+    ...gauges.map((gauge) => {
+      const dies = everyTool.dies.map((die) => ({ ...die, nests: die.nests.map((nest) => ({ ...nest, gauge })) }));
+      const read = toolSchema.safeParse({ ...everyTool, dies });
+      return `${whole(gauge)} | ${
+        read.success
+          ? 'a tool'
+          : read.error.issues
+              .slice(0, 1)
+              .map(({ message, path }) => `${path.join('.')} ${message}`)
+              .join(' ')
+      }`;
+    }),
+    ...[
+      { cavities: [{ id: '1', column: 1, row: 1, terminals: [] }] },
+      { cavities: [] },
+      {
+        cavities: [
+          { id: '1', column: 1, row: 1, terminals: [] },
+          { id: '1', column: 2, row: 1, terminals: [] },
+        ],
+      },
+      {
+        cavities: [
+          { id: '1', column: 1, row: 1, terminals: [] },
+          { id: '2', column: 1, row: 1, terminals: [] },
+        ],
+      },
+    ].map((own) => {
+      const read = connectorSchema.safeParse({
+        part: 'C',
+        label: 'connector',
+        maker: 'Larkspur Stampings',
+        lock: null,
+        sheet: null,
+        ...own,
+      });
+      return `${own.cavities.map(({ id, column }) => `${id} at ${column}`).join(', ')} | ${read.success ? 'a connector' : read.error.issues.map(({ message, path }) => `${path.join('.')} ${message}`).join(' ')}`;
+    }),
+  ];
+};
+
 // ── wires ────────────────────────────────────────────────────────────────────────────────────────────────────────────
 
 const tellSeen = (): string[] => [
@@ -364,11 +489,32 @@ function tellLapses(): string[] {
     'a tool that failed its check': { checks: [...context.checks, checkAt(from.now, true, false)] },
     'a tool that is gone': { tools: context.tools.slice(1) },
     'a tool not checked': { checks: [] },
+    'a tool taken from another die': { tools: context.tools.map((tool) => ({ ...tool, dies: [] })) },
+    'a sheet to look by': {
+      looks: [
+        {
+          ...PLAIN_SHEET,
+          document: 'LOOK',
+          class: '2',
+          effectiveFrom: '2026-01-01',
+          status: 'released',
+          rows: startingRows(),
+        } as never,
+      ],
+    },
+    'other wires beside it': { newest: revisions({ together: [4], opposite: [5] }) },
     'other house rules': { practice: { ...context.practice, setUpPieces: 3 } },
   };
   return Object.entries(changes).flatMap(([name, own]) => {
     const later = new Bench({ ...context, ...own });
-    later.entries.push(...ofCurrentRun(from.entries));
+    // As if it had been released with wires beside it, where they have changed.
+    const beside = own.newest?.together.length ? { together: [1], opposite: [1] } : {};
+    for (const entry of ofCurrentRun(from.entries)) {
+      const { body } = entry;
+      const stands =
+        body.kind === 'release' ? { ...body.stands, revisions: { ...body.stands.revisions, ...beside } } : null;
+      later.entries.push(stands ? { ...entry, body: { ...body, stands } as typeof body } : entry);
+    }
     const { release, verdict, headline, holding } = judgeCombination(
       later.setUp,
       later.entries,
@@ -393,6 +539,8 @@ export const toldLookups: ReadonlyMap<string, Lines> = new Map<string, Lines>([
   ['wires that are seen', tellSeen],
   ['jackets', tellJackets],
   ['sizes and constructions', tellSizes],
+  ['stamps', tellStamps],
+  ['what contradicts itself', tellContradictions],
   ['ends of a loom', tellEnds],
   ['what a release lapses by', tellLapses],
 ]);

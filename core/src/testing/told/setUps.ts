@@ -1,9 +1,9 @@
-import type { SetUpContext } from '../../combination';
+import { compareSetUps, computeSetUp, type SetUpContext } from '../../combination';
 import type { Practice } from '../../practice';
 import { FAMILIES, type Family, type Terminal } from '../../terminal';
 import type { Nest, Tool, ToolKind } from '../../tool';
 import { everyTool, families, familyContext, fourIndent, wireRound } from '../families';
-import { dry, limitRow, limitTable, practice, stripper, wet, wireOf } from '../shop';
+import { dry, limitRow, limitTable, NOW, practice, stripper, wet, wireOf } from '../shop';
 import { tellChange, tellSetUp } from './tell';
 
 /* Set-ups whose every word is read and approved: each family as the house makes it, by the other schools, with other tools,
@@ -388,6 +388,12 @@ const CHANGES: readonly Change[] = [
   ['more than the wire bears', 'bare-terminal', { limits: [{ ...limitTable, rows: [{ ...row, force: 900 }] }] }],
 ];
 
+/** Both side by side, as far as they differ. */
+const tellBeside = (usual: SetUpContext, own: SetUpContext): string[] =>
+  compareSetUps(computeSetUp(usual, [], NOW), computeSetUp(own, [], NOW)).flatMap(({ about, a, b, differs }) =>
+    differs ? [`beside | ${about}: ${a.replaceAll('\n', ' / ')} | ${b.replaceAll('\n', ' / ')}`] : [],
+  );
+
 /** Each set-up by its name: of the family as the house makes it all that is told, of what is changed about it what differs. */
 export const toldSetUps: ReadonlyMap<string, () => string[]> = new Map([
   ...FAMILIES.map((family) => [family, () => tellSetUp(familyContext(family))] as const),
@@ -395,7 +401,10 @@ export const toldSetUps: ReadonlyMap<string, () => string[]> = new Map([
     ([name, family, changes]) =>
       [
         `${family}: ${name}`,
-        () => tellChange(tellSetUp(familyContext(family)), tellSetUp(familyContext(family, changes))),
+        () => [
+          ...tellChange(tellSetUp(familyContext(family)), tellSetUp(familyContext(family, changes))),
+          ...tellBeside(familyContext(family), familyContext(family, changes)),
+        ],
       ] as const,
   ),
 ]);
