@@ -31,6 +31,8 @@ import {
   type Trace,
   type TraceContext,
 } from '../../tug';
+import type { Signs } from '../../tug';
+import { suggestMode } from '../../tug/trace/suggestMode';
 import { FORCE_UNITS } from '../../units';
 import { TYPICAL_STRENGTHS } from '../../wire';
 import { families, wireRound } from '../families';
@@ -471,6 +473,57 @@ const tellReadings = (): string[] =>
     ];
   });
 
+/** Signs thrown from lists that hold the bounds themselves and what lies beside them; which mode they are sure of, or between which two. */
+function tellSuggestions(seed: number): string[] {
+  const dice = random(seed);
+  const one = <T>(of: readonly T[]) => of[Math.floor(dice() * of.length)] as T;
+  return Array.from({ length: 150 }, () => {
+    const count = one([0, 1, 1, 2, 3, 4, 5, 6, 8, 10, 14]);
+    const fall = { from: 1, to: 1.1, high: 90, low: 80, climbs: 5, climbRate: 40 };
+    const first = one([
+      [100, 9],
+      [100, 10],
+      [100, 11],
+      [100, 60],
+    ] as const);
+    const signs: Signs = {
+      ...{ before: Array.from({ length: one([0, 0, 0, 0, 0, 1, 1, 2, 3, 4, 10]) }, () => fall), after: [fall] },
+      ...{ left: one([0, 0, 0, 0.1, 0.3, 0.31]), tail: one([0.05, 0.9, 1, 1.1, 4]), rise: one([1, 3, 6]) },
+      ...{ plateau: one([0, 0.1, 0.3, 0.31, 0.5]), gone: one([0.01, 0.12, 0.13, 0.5, 0.8, 0.9, 3]) },
+      steps: Array.from({ length: count }, (_, i) => ({ at: 3 + i, from: first[0] - i, to: first[1] })),
+      ...{
+        sees: one([0.015, 0.06, 0.061]),
+        stepped: one([0.1, 0.75, 0.76, 1]),
+        slid: one([0, 0.15, 0.2, 0.25, 0.3, 0.6]),
+      },
+      ...{ stays: one([0.2, 0.6, 0.9]), lastTop: one([0.2, 0.5, 0.55, 0.8]), fullness: one([0.3, 0.5, 0.79, 0.8]) },
+      ...{ fade: one([0, 0.14, 0.15, 0.4, 0.6]), uneven: one([0.1, 0.3, 0.31, 0.5, 0.61, 0.8, 1]) },
+      softening: one([
+        null,
+        { value: 0.2, error: 0.1 },
+        { value: 0.5, error: 0.1 },
+        { value: 0.7, error: 0.39 },
+        { value: 0.9, error: 0.4 },
+      ]),
+      relative: one([
+        [0.1, 0.1],
+        [0.1, 0.14],
+        [0.1, 0.17],
+        [0.1, 0.19],
+        [0.1, 0.05],
+        [0.2, 0.5],
+      ] as const),
+    };
+    const known = {
+      ...{ height: one([0.1, 0.2, 0.25, 0.4, 0.47, 0.6, 0.85, 0.86, 0.92, 1]), strands: one([1, 7, 7, 7, 19]) },
+      ...{ rate: one([59, 60, 1000, 1000, 1000, 1000, 1000]), speed: one([null, 0.8, 5]), late: one([0, 0, 0.02]) },
+      limits: { isSaturated: dice() < 0.05, holdsPeak: dice() < 0.03 },
+    };
+    const { mode, evidence, between } = suggestMode(signs, known);
+    return `${mode ?? `open between ${between.join(' and ') || 'nothing'}`} | ${evidence}`;
+  });
+}
+
 const MODELS = {
   sound: {},
   'one that slides': { holds: 60, friction: 0.6 },
@@ -557,6 +610,7 @@ export const toldGauges: ReadonlyMap<string, Lines> = new Map<string, Lines>([
   ['what a gauge sends', tellStreams],
   ['curves that are refused, and plain ones', tellReadings],
   ['simulated pulls', tellModels],
+  ...[1, 2, 3].map((seed): [string, Lines] => [`modes by signs ${seed}`, () => tellSuggestions(7300 + seed)]),
   ['files of curves', tellFiles],
   ['packed curves', tellPacked],
   ['written curves', tellWritten],
