@@ -108,6 +108,7 @@ async function mutate(folder, times) {
     disableTypeChecks: false,
     checkers: share < 1 ? ['some'] : [],
     timeoutMS: 8000,
+    dryRunTimeoutMinutes: 20,
     thresholds: { break: null },
   };
   const file = fileOf(folder, 'config');

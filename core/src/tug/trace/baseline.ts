@@ -21,6 +21,8 @@ export interface Baseline {
 
 /** Share of the time before the pull that is surely quiet. */
 const SURELY_QUIET = 0.9;
+/** Share of its height a curve's zero may wander a second where nothing tells. */
+const WANDERS = 0.00015;
 /** Longest end that is looked at, s. */
 const END = 0.3;
 
@@ -63,7 +65,11 @@ export function findBaseline(clean: CleanTrace): Baseline {
       error: Math.max(both / Math.SQRT2, 0.1 * Math.abs(off)),
     };
   }
-  if (off < 0) return { ...none, preload: -off, at: () => last.middle, error: Math.hypot(last.error, 0.3 * step) };
+  if (off < 0) {
+    // How far it has wandered since the peak, the load at the start hides.
+    const wandered = WANDERS * height * ((n - begins) / rate);
+    return { ...none, preload: -off, at: () => last.middle, error: Math.hypot(last.error, 0.3 * step, wandered) };
+  }
   return { ...none, error: Math.hypot(error, Math.min(off, 0.005 * height)) };
 }
 

@@ -118,7 +118,11 @@ function spikeAt(forces: Float64Array, i: number, before: number, jump: number, 
     if (i + length >= forces.length) return length;
     const back = ((forces[i + length] as number) - before) / jump;
     // A fall goes on below where it came from; a jump up that ends lower than it began was none of the joint's.
-    if (jump > 0 ? back < 0.35 : Math.abs(back) < 0.35) return length;
+    if (jump > 0 ? back < 0.35 : Math.abs(back) < 0.35) {
+      // What comes back from below stays there: a spike in what follows a fall does not.
+      const next = ((forces[i + length + 1] ?? before) - before) / jump;
+      if (jump > 0 || Math.abs(next) < 0.35) return length;
+    }
   }
   return 0;
 }

@@ -41,7 +41,7 @@ export function findPeak(shown: Curve, base: Baseline): Peak {
   const hum = humOf(clean, base, about);
   const own = grainOf(clean);
   const height = forces[about] ?? 0;
-  const bends = cornerOf(clean, about, own, height);
+  const bends = cornerOf(clean, about, own, height, Math.max(own, base.noise));
   // What was made up for bends as much earlier as the change was taken over: from there the bow is drawn on to the corner.
   const corner = bends === null || clean === shown ? bends : bends + reachOf(lateness.late * rate);
   const from = bends ?? about;
@@ -78,7 +78,7 @@ export function findPeak(shown: Curve, base: Baseline): Peak {
     // A round top may be a sharp one that a slow gauge has rounded: by what rose before it in the time the gauge may be late.
     const unknown = (clean === shown ? lateness.late : 0) + lateness.unsure;
     gap =
-      (0.7 * unknown + LATE_UNSURE * lateness.late) *
+      ((rate < FAST ? 1 : 0.7) * unknown + LATE_UNSURE * lateness.late) *
       steepestBefore(clean, Math.round(at), Math.max(1, Math.round(unknown * rate)));
   }
   // Where samples are few, what lies between them is not known: as much as they differ among themselves.
@@ -134,13 +134,21 @@ function topOf({ rate, noise, high, low, blocks, width }: Curve): number {
 }
 
 /** Last sample before the force falls off near a place; null: it goes over a round top. */
-function cornerOf({ forces, rate }: CleanTrace, about: number, own: number, height: number): number | null {
+function cornerOf(
+  { forces, rate }: CleanTrace,
+  about: number,
+  own: number,
+  height: number,
+  swings: number,
+): number | null {
   const n = forces.length;
   const reach = Math.max(2, Math.round(0.05 * rate));
   const box = rate >= 5 * FAST ? 3 : rate >= FAST ? 2 : 1;
   const least = (forces[about] as number) - Math.max(6 * own, 0.02 * height);
   let best: number | null = null;
-  let most = Math.max((6 * own) / Math.sqrt(box), 0.006 * height);
+  const bends = Math.max((6 * own) / Math.sqrt(box), 0.006 * height);
+  let most = bends;
+  let level = -Infinity;
   for (let i = Math.max(2 * box, about - reach); i <= Math.min(n - 1 - box, about + reach); i++) {
     let before = 0;
     let after = 0;
@@ -153,9 +161,13 @@ function cornerOf({ forces, rate }: CleanTrace, about: number, own: number, heig
     const drop = (before - after) / box;
     // A corner bends: what falls had not been falling so before.
     const bend = drop - Math.max(0, (earlier - before) / box);
-    if (bend > most && before / box > least) {
+    if (bend <= bends || before / box <= least) continue;
+    // The force was highest at the higher of two corners, however deep the falls; of two as high at the one that bends more.
+    const above = before / box - level;
+    if (above > 3 * swings || (above > -3 * swings && bend > most)) {
       most = bend;
       best = i;
+      level = before / box;
     }
   }
   if (best === null) return null;

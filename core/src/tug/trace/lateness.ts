@@ -15,8 +15,11 @@ const FALLS = 4;
 const SPANS = [0.002, 0.02, 0.06] as const;
 /** How far a fall may be from a filter's, as a share of its height: metal that gives way bit by bit is none. */
 const LIKE = 0.03;
+/** A fall is climbed out of at once when so much of it comes back within so many times its area. */
+const CLIMBED = 0.1;
+const CLIMBS_IN = 3;
 /** s a gauge may be late where nothing sharp tells. */
-const NOTHING_SHARP = 0.03;
+const NOTHING_SHARP = 0.05;
 
 /** Goes through the steepest falls: no gauge is later than its sharpest one. */
 export function latenessOf(clean: Curve, base: Baseline): Lateness {
@@ -27,16 +30,22 @@ export function latenessOf(clean: Curve, base: Baseline): Lateness {
   const steepest = SPANS.map((span) => steepestOf(Math.max(1, Math.round((span * rate) / width)))).find(
     (found) => found.length,
   );
-  if (!steepest) return { late: 0, unsure: NOTHING_SHARP };
+  if (!steepest) return { late: 0, unsure: Math.max(NOTHING_SHARP, 2 * dt) };
   let best: Lateness = { late: 0, unsure: dt };
   let least = Infinity;
+  // A small fall tells how quick the gauge is at the least, and no more: it may have been deeper.
+  let quickest = Math.max(NOTHING_SHARP, 2 * dt);
   for (const { at } of steepest) {
     const fall = fallAround(clean, at, own);
-    if (!fall || fall.area >= least || fall.height < 0.05 * height) continue;
+    if (!fall || fall.area >= least) continue;
+    if (fall.height < 0.05 * height) {
+      quickest = Math.min(quickest, 2 * fall.area + dt);
+      continue;
+    }
     least = fall.area;
     best = fall.samples <= 1 ? { late: fall.area, unsure: rate < FAST ? dt : dt / 4 } : shapeOf(clean, fall, own);
   }
-  return best;
+  return least === Infinity ? { late: 0, unsure: quickest } : best;
 
   /** Steepest places over so many blocks, each at least 20 ms from the others. */
   function steepestOf(over: number): { at: number; drop: number }[] {
@@ -125,9 +134,13 @@ function shapeOf({ forces, rate }: CleanTrace, { corner, end, rest, height, area
   const double = offFrom((t) => (1 + (2 * t) / area) * Math.exp((-2 * t) / area));
   const nearest = Math.min(single, double);
   const isLike = Math.sqrt(nearest / (end - corner)) < LIKE + own / height;
-  return isLike && nearest < straight && area < 0.4
-    ? { late: area, unsure: 0.15 * area }
-    : { late: 0, unsure: Math.min(area, 0.1) };
+  if (!isLike || nearest >= straight || area >= 0.4)
+    return { late: 0, unsure: Math.min(area, Math.max(0.1, 2 / rate)) };
+  // Where the force climbs again at once, a later gauge would have shown no more of the fall than this.
+  const upTo = Math.min(forces.length - 1, end + Math.ceil(CLIMBS_IN * area * rate));
+  let isClimbedUp = false;
+  for (let i = end; i <= upTo; i++) if ((forces[i] as number) > rest + CLIMBED * height) isClimbedUp = true;
+  return { late: area, unsure: isClimbedUp ? 2 * area : 0.15 * area };
 }
 
 /**

@@ -207,7 +207,7 @@ function doubts(read: Omit<TraceRead, 'reasons'>, { limits, late, preload, drift
     say(
       'peak-unsure',
       'note',
-      `The peak is known to ${peak.within.toFixed(1)} N only: few readings a second, or much noise.`,
+      `The peak is known to ${peak.within.toFixed(1)} N only: few readings a second, much noise, or nothing on the curve that tells how late the gauge is.`,
       { within: peak.within },
     );
   }
