@@ -68,18 +68,19 @@ export function findPeak(shown: Curve, base: Baseline): Peak {
     const found = best.fit.at(best.plain(i));
     if (found.value > value) [value, error, at] = [found.value, found.error, i];
   }
-  let gap: number;
+  let gap = 0;
   const isAtCorner = corner !== null && at >= upTo - (upTo - best.from) / steps;
   if (isAtCorner) {
     const rise = Math.max(0, best.fit.at(best.slope(corner)).value);
     value += rise * ((clean === shown ? lateness.late : 0) + dt / 2);
     gap = rise * Math.hypot(dt / Math.sqrt(12), lateness.unsure + LATE_UNSURE * lateness.late);
-  } else {
-    // A round top may be a sharp one that a slow gauge has rounded: by what rose before it in the time the gauge may be late.
+  }
+  if (!isAtCorner || rate < FAST) {
+    // A round top may be a sharp one that a slow gauge has rounded: by what rose before it in the time the gauge may be late. Where
+    // readings are few, a corner may be one of a tooth that was higher.
     const unknown = (clean === shown ? lateness.late : 0) + lateness.unsure;
-    gap =
-      ((rate < FAST ? 1 : 0.7) * unknown + LATE_UNSURE * lateness.late) *
-      steepestBefore(clean, Math.round(at), Math.max(1, Math.round(unknown * rate)));
+    const steepest = steepestBefore(clean, Math.round(at), Math.max(1, Math.round(unknown * rate)));
+    gap = Math.max(gap, ((rate < FAST ? 1 : 0.7) * unknown + LATE_UNSURE * lateness.late) * steepest);
   }
   // Where samples are few, what lies between them is not known: as much as they differ among themselves.
   const grain = unevenness(clean, from, best);
