@@ -118,7 +118,7 @@ TURNS.forEach((isSwapped) =>
       await browser.sees('it may go in again');
       await browser.click(By.id('cavity-push'));
       await browser.keys('60', Key.ENTER);
-      await browser.sees('Taken out 1 times so far; its sheet allows 3.');
+      await browser.sees('Taken out once so far; its sheet allows 3.');
     });
 
     it('form a bullet nest after nest, and put a pair together and apart over ten cycles', async () => {

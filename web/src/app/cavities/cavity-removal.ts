@@ -20,16 +20,18 @@ import { ConnectorsStore, ticked } from './connectors.store';
       pushed home first to free its lance, then drawn out by the wire without force.
     </p>
     <form [formGroup]="form" (ngSubmit)="keep()">
-      <tm-field for="removal-reason" label="Why?">
+      <tm-field class="wide" for="removal-reason" label="Why?">
         <tm-select selectId="removal-reason" [options]="reasons" formControlName="reason" />
       </tm-field>
       <tm-tick formControlName="lance">lance is as it was</tm-tick>
       <tm-tick formControlName="grip">grip and crimp are as they were</tm-tick>
-      <tm-field for="removal-note" label="Note">
+      <tm-field class="wide" for="removal-note" label="Note">
         <input nz-input id="removal-note" maxlength="500" autocomplete="off" formControlName="note" />
       </tm-field>
       <button nz-button nzType="primary" class="bench-button" type="submit">It is out</button>
-      <button nz-button class="bench-button" type="button" (click)="left.emit()">Leave it in</button>
+      @if (mayStay()) {
+        <button nz-button class="bench-button" type="button" (click)="left.emit()">Leave it in</button>
+      }
     </form>
   `,
   styleUrl: './cavity-form.less',
@@ -40,6 +42,8 @@ export class CavityRemoval {
   readonly contact = input.required<NonNullable<CavityWire['contact']>>();
   /** The one it was put on record for. */
   readonly combination = input.required<string>();
+  /** A good one may stay; one that lies where the list puts none may not. */
+  readonly mayStay = input(true);
   /** It stays in after all. */
   readonly left = output();
   protected readonly reasons = REMOVAL_REASONS.map((value) => ({ value, label: value }));

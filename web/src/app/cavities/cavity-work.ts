@@ -91,7 +91,9 @@ import { ConnectorsStore, ticked } from './connectors.store';
             </form>
           }
           @if (own.removals) {
-            <p class="soft">Taken out {{ own.removals }} times so far{{ most() }}.</p>
+            <p class="soft">
+              Taken out {{ own.removals === 1 ? 'once' : own.removals + ' times' }} so far{{ most() }}.
+            </p>
           }
           @if (store.map()?.lock === 'closed' || store.map()?.lock === 'wrong') {
             <p class="soft">Open the lock before a contact is taken out.</p>
@@ -102,7 +104,12 @@ import { ConnectorsStore, ticked } from './connectors.store';
       } @else {
         <p>{{ own.text }}</p>
         @if (store.stray(); as stray) {
-          <tm-cavity-removal [cavity]="own" [contact]="stray.contact" [combination]="stray.combination" />
+          <tm-cavity-removal
+            [cavity]="own"
+            [contact]="stray.contact"
+            [combination]="stray.combination"
+            [mayStay]="false"
+          />
         }
       }
       @if (message()) {

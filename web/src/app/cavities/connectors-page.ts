@@ -146,7 +146,7 @@ export class ConnectorsPage {
   protected readonly headline = computed(() => {
     const [list, map, own] = [this.store.list(), this.store.map(), this.store.connector()];
     if (!list || !map || !own) return 'Connectors';
-    const used = map.cavities.filter(({ state }) => state !== 'unused');
+    const used = map.cavities.filter(({ wire }) => wire !== null);
     const home = used.filter(({ state }) => state === 'home').length;
     if (map.lock === 'due') return `${own.name}: all ${home} contacts are home. Close the lock.`;
     return map.next === null
