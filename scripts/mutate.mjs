@@ -5,7 +5,7 @@ import { ROOT, STATE } from './lib/paths.mjs';
 import { run, say } from './lib/say.mjs';
 
 /* npm run mutate: changes core line by line and tells which changes no spec notices, folder by folder; it takes hours.
-   npm run mutate -- tug/trace does one folder of core/src; what has not changed since is not tried again.
+   npm run mutate -- tug/trace does one folder of core/src, 'look/*' its own files alone; what has not changed since is not tried again.
    npm run mutate -- --share=0.2 tries one mutant of five, chosen by chance; without it all are tried.
    npm run mutate -- --share=0.05 --from=0.5 tries others: a score on those whose survivors nobody has seen.
    npm run mutate -- --scores tells what is known by now. */
@@ -25,7 +25,7 @@ const SLOW_MS = 200;
 /** ... but those beside the lines that are changed, which are about them, and those of what is told: up to this. */
 const TOO_SLOW_MS = 1000;
 const fileOf = (folder, kind) =>
-  `${KEPT}${folder.replaceAll('/', '-')}${share < 1 ? `-${share}` : ''}${from ? `-from-${from}` : ''}.${kind}.json`;
+  `${KEPT}${folder.replaceAll(/\W+/g, '-')}${share < 1 ? `-${share}` : ''}${from ? `-from-${from}` : ''}.${kind}.json`;
 
 /** Mutants of one folder, from a report of the runner. */
 function countsOf(folder) {
@@ -93,7 +93,11 @@ async function mutate(folder, times) {
     plugins: ['@stryker-mutator/jasmine-runner', './scripts/lib/someMutants.mjs'],
     jasmineConfigFile: 'scripts/jasmine-core.json',
     testRunnerNodeArgs: ['--import', 'tsx'],
-    mutate: [`core/src/${folder}/**/*.ts`, '!core/src/**/*.spec.ts', '!core/src/**/index.ts'],
+    mutate: [
+      `core/src/${folder}${folder.endsWith('/*') ? '' : '/**/*'}.ts`,
+      '!core/src/**/*.spec.ts',
+      '!core/src/**/index.ts',
+    ],
     ignorePatterns: ['web', 'server', 'e2e', 'bench', 'stand-ins', 'docs', '.angular', '.tug-mark', '**/dist'],
     ignoreStatic: true,
     incremental: true,
@@ -142,7 +146,7 @@ run(async () => {
     .map(({ name }) => name);
   const folders = args.filter((arg) => !arg.startsWith('--'));
   for (const folder of folders) {
-    if (!existsSync(`${SOURCE}${folder}`))
+    if (!existsSync(`${SOURCE}${folder.replace('/*', '')}`))
       throw new Error(`core/src has no folder ${folder}. It has ${all.join(', ')}.`);
   }
   if (!args.includes('--scores')) {
