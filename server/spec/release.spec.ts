@@ -119,7 +119,7 @@ describe('A limit table', () => {
     expect(high.errors?.[0]?.text).toContain('itself breaks near 177.2 N');
     await keep({ revision: 'Y', effectiveFrom: '2025-01-01', effectiveUntil: '2025-12-31' });
     expect(problemOf(await release('Y')).errors?.[0]?.text).toBe(
-      'It ended on 2025-12-31: released now, it would judge nothing.',
+      'It ended on 31 Dec 2025: released now, it would judge nothing.',
     );
   });
 
