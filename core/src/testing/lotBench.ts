@@ -15,7 +15,7 @@ const context = (changes: Partial<SetUpContext> = {}) =>
   });
 
 /** Puts on record what has to be taken. */
-function record(bench: Bench, body: EntryBody): void {
+export function record(bench: Bench, body: EntryBody): void {
   const refusal = bench.record(body);
   if (refusal) throw new Error(`${refusal.text} (${JSON.stringify(body)})`);
 }

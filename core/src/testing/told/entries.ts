@@ -4,7 +4,7 @@ import { lotOf, type EntryBody, type EntryKind, type Standing } from '../../entr
 import { checkAsked, checkEntry, describeEntry, entryCells, entrySlot, restsOf, slotsToCheck } from '../../journal';
 import { Bench } from '../bench';
 import { families, familyContext, fourIndent, wireRound } from '../families';
-import { progress, running } from '../lotBench';
+import { progress, record, running } from '../lotBench';
 import { practice } from '../shop';
 import { whole } from './tell';
 
@@ -362,12 +362,9 @@ const bodiesOf = (kind: EntryKind): EntryBody[] => {
 };
 const ALL = (Object.keys(KINDS) as EntryKind[]).map(bodiesOf);
 
-/** Puts on record what has to be taken. */
+/** A bench with what has to be taken on record. */
 function must(bench: Bench, ...bodies: readonly EntryBody[]): Bench {
-  for (const body of bodies) {
-    const refusal = bench.record(body);
-    if (refusal) throw new Error(`${refusal.text} (${JSON.stringify(body)})`);
-  }
+  for (const body of bodies) record(bench, body);
   return bench;
 }
 const of = <K extends EntryKind>(kind: K, changes: Partial<Body<K>> = {}): EntryBody =>

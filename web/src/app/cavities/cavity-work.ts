@@ -70,7 +70,7 @@ import { ConnectorsStore, ticked } from './connectors.store';
               <button nz-button class="bench-button" type="button" (click)="differs.set(true)">Not like this</button>
             }
           </form>
-        } @else if (isTakingOut()) {
+        } @else if (isTakingOut() && !isLocked()) {
           <tm-cavity-removal
             [cavity]="own"
             [contact]="wire.contact"
@@ -95,7 +95,7 @@ import { ConnectorsStore, ticked } from './connectors.store';
               Taken out {{ own.removals === 1 ? 'once' : own.removals + ' times' }} so far{{ most() }}.
             </p>
           }
-          @if (store.map()?.lock === 'closed' || store.map()?.lock === 'wrong') {
+          @if (isLocked()) {
             <p class="soft">Open the lock before a contact is taken out.</p>
           } @else {
             <button nz-button class="bench-button" type="button" (click)="isAsking.set(true)">Take it out again</button>
@@ -103,7 +103,9 @@ import { ConnectorsStore, ticked } from './connectors.store';
         }
       } @else {
         <p>{{ own.text }}</p>
-        @if (store.stray(); as stray) {
+        @if (own.state === 'loose' && isLocked()) {
+          <p class="soft">Open the lock before a contact is taken out.</p>
+        } @else if (store.stray(); as stray) {
           <tm-cavity-removal
             [cavity]="own"
             [contact]="stray.contact"
@@ -143,6 +145,7 @@ export class CavityWork {
   protected readonly isFilling = computed(() => ['empty', 'out'].includes(this.cavity()?.state ?? ''));
   /** A contact that does not sit right comes out; a good one only when somebody asks for it. */
   protected readonly isTakingOut = computed(() => this.cavity()?.state === 'loose' || this.isAsking());
+  protected readonly isLocked = computed(() => ['closed', 'wrong'].includes(this.store.map()?.lock ?? ''));
   protected readonly most = computed(() => {
     const most = this.cavity()?.wire?.contact?.mostRemovals ?? null;
     return most === null ? '' : `; its sheet allows ${most}`;

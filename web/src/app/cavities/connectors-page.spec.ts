@@ -111,6 +111,16 @@ describe('Connectors, cavity by cavity', () => {
     expect(bench.headline).toBe('X1: all 2 contacts are home. Close the lock.');
   });
 
+  it('have the lock opened before a loose contact is taken out', async () => {
+    const locked = kept({ kind: 'lock', piece: 1, connector: 'X1', count: 1, closed: true, note: '' });
+    await open([filled('1'), filled('2'), filled('3'), locked]);
+    expect(bench.text).toContain('Open the lock before a contact is taken out.');
+    expect(bench.text).not.toContain('It is out');
+    await bench.type('lock-why', 'a contact too many');
+    await bench.press('The lock is open again');
+    expect(bench.text).toContain('It is out');
+  });
+
   it('ask for the push of a contact that was pushed too lightly, and keep the first one on record', async () => {
     const light = filled('1', { force: 12 });
     await open([light]);
