@@ -104,6 +104,27 @@ export function tellSetUp(context: SetUpContext): string[] {
   ];
 }
 
+/** What a schema says of something: what it is where it is taken, else its issues in words, the first ones alone if told so. */
+export function tellParsed(
+  {
+    success,
+    error,
+  }: { success: boolean; error?: { issues: readonly { message: string; path: readonly PropertyKey[] }[] } },
+  is: string,
+  most = Infinity,
+): string {
+  const tellIssue = ({ message, path }: { message: string; path: readonly PropertyKey[] }) =>
+    [path.join('.'), message].filter(Boolean).join(' ');
+  return success || !error ? is : error.issues.slice(0, most).map(tellIssue).join(' ');
+}
+
+/** What is said, each once, with all that it is said of. */
+export function tellAlike<T>(said: readonly (readonly [said: string, of: T])[]): [string, T[]][] {
+  const alike = new Map<string, T[]>();
+  for (const [text, of] of said) alike.set(text, [...(alike.get(text) ?? []), of]);
+  return [...alike];
+}
+
 /** What differs from how the family is told otherwise: lines of its own, and with '- ' before them those that are not told. */
 export function tellChange(usual: readonly string[], own: readonly string[]): string[] {
   const [had, has] = [new Set(usual), new Set(own)];

@@ -37,11 +37,11 @@ import { random } from '../../statistics';
 import { FAMILIES } from '../../terminal';
 import { familyContext } from '../families';
 import { NOW } from '../shop';
-import { whole } from './tell';
+import { tellAlike, whole } from './tell';
+import { holdTold, type Lines, type Told } from './hold';
+import approved from './looks.json';
 
 /* What is seen, marked and measured of pieces, and the masks that sections are read by: each small enough to be looked through. */
-
-type Lines = () => string[];
 
 // ── masks ────────────────────────────────────────────────────────────────────────────────────────────────────────────
 
@@ -296,12 +296,9 @@ const SHEETS: Readonly<Record<string, LookSheet>> = {
 const tellSheets = (): string[] =>
   Object.entries(SHEETS).flatMap(([name, own]) => {
     const today = name === 'that ends before it begins' ? '2026-11-26' : '2026-11-25';
-    const alike = new Map<string, number[]>();
-    for (const { row, field, weight, text } of checkLookSheet(own, today)) {
-      const said = `${field} ${weight}: ${text}`;
-      alike.set(said, [...(alike.get(said) ?? []), row]);
-    }
-    return [...alike].map(([said, at]) => `${name} | ${said} | rows ${at.join(' ')}`);
+    return tellAlike(
+      checkLookSheet(own, today).map(({ row, field, weight, text }) => [`${field} ${weight}: ${text}`, row] as const),
+    ).map(([said, at]) => `${name} | ${said} | rows ${at.join(' ')}`);
   });
 
 const OUT = { range: { min: 1, max: 2 }, outside: 'reject', mends: { min: 2, max: 2.2 } } as const;
@@ -371,7 +368,7 @@ function tellLooks(seed: number): string[] {
   return lines;
 }
 
-export const toldLooks: ReadonlyMap<string, Lines> = new Map<string, Lines>([
+const told: Told = new Map<string, Lines>([
   ...Object.entries(SHAPES).map(([name, is]): [string, Lines] => [`masks: ${name}`, tellMasks(is)]),
   ['pieces that lie turned', tellTurned],
   ['grains', tellGrains],
@@ -383,3 +380,5 @@ export const toldLooks: ReadonlyMap<string, Lines> = new Map<string, Lines>([
   ['faults', tellFaults],
   ...[1, 2].map((seed): [string, Lines] => [`looks ${seed}`, () => tellLooks(seed)]),
 ]);
+
+holdTold({ in: 'looks', of: 'what is seen of a piece' }, told, approved);

@@ -8,6 +8,8 @@ import { familyContext } from '../families';
 import { NOW } from '../shop';
 import { SIMULATED_CAUSES, simulateCause } from '../simulateCause';
 import { evidenceOf, TELLINGS, type Telling } from '../tellings';
+import { holdTold, type Told } from './hold';
+import approved from './causes.json';
 
 /** The likeliest three, with what speaks for and against each, and the next check. */
 function tellCause(telling: Telling, withCourse: boolean): string[] {
@@ -120,7 +122,7 @@ const tellFound = (): string[] =>
   });
 
 /** Mistakes as the bench tells of them, every other one with where it lies in the lot. */
-export const toldCauses: ReadonlyMap<string, () => string[]> = new Map([
+const told: Told = new Map([
   ...TELLINGS.map(
     (telling, i) =>
       [`${i + 1} ${telling.cause}: ${telling.found.join(', ')}`, () => tellCause(telling, i % 2 === 0)] as const,
@@ -129,3 +131,5 @@ export const toldCauses: ReadonlyMap<string, () => string[]> = new Map([
   ['how sure it is', () => [howSureCauseText(), howSureText(), howSureSectionText()]],
   ...SIMULATED_CAUSES.map((cause) => [`lots of ${cause}`, () => tellEvidence(cause)] as const),
 ]);
+
+holdTold({ in: 'causes', of: 'the cause of a mistake', inSentences: true }, told, approved);

@@ -4,6 +4,8 @@ import { REMOVAL_REASONS, type Entry, type EntryBody } from '../../entry';
 import { random } from '../../statistics';
 import { Bench } from '../bench';
 import { families, familyContext } from '../families';
+import { holdTold, type Told } from './hold';
+import approved from './cavities.json';
 
 /* Connectors filled by dice that are the same again from the same seed: how each cavity and the lock stand after every step, and what a
    list and a part say against each other. */
@@ -135,10 +137,12 @@ const LISTS: readonly (readonly [name: string, connector: Connector | null, wire
   ['no part', null, ['2', '10', '1', 'A', ...Array.from({ length: 9 }, (_, i) => `${i + 20}`)].map((id) => wireIn(id))],
 ];
 
-export const toldCavities: ReadonlyMap<string, () => string[]> = new Map([
+const told: Told = new Map([
   ...Array.from({ length: 4 }, (_, i) => [`connector ${i + 1}`, () => tellDay(5200 + i)] as const),
   [
     'lists and parts that do not agree',
     () => LISTS.flatMap(([name, ...of]) => tellMap(...of, []).map((line) => `${name} | ${line}`)),
   ] as const,
 ]);
+
+holdTold({ in: 'cavities', of: 'a connector that is filled', inSentences: true }, told, approved);

@@ -20,6 +20,8 @@ import { FAMILIES, NEST_PROFILES, type Family } from '../../terminal';
 import { families, familyContext, wireRound } from '../families';
 import { running } from '../lotBench';
 import { NOW, wire075, wireOf } from '../shop';
+import { holdTold, type Told } from './hold';
+import approved from './drawings.json';
 
 /* Drawings cannot be read in words: of each how many shapes it has, what stands in it, and a digest of where all of it lies.
    Who changes one looks at it (npm run screenshots, or a browser) before the new digest is committed. */
@@ -115,7 +117,7 @@ function tellPages(name: string, svg: string): string[] {
 
 const STRIPPED = [wireRound, wire075, wireOf({ kind: 'solid', strands: 1, strandDiameter: 1 })];
 
-export const toldDrawings: ReadonlyMap<string, () => string[]> = new Map<string, () => string[]>([
+const told: Told = new Map<string, () => string[]>([
   ...FAMILIES.map((family) => [family, () => tellFamily(family)] as const),
   ['nests', () => NEST_PROFILES.map((profile) => tellDrawing(profile, drawNest(profile)))],
   [
@@ -133,3 +135,5 @@ export const toldDrawings: ReadonlyMap<string, () => string[]> = new Map<string,
   ['certificate', tellCertificate],
   ['a code to scan', () => [digest(qrPath('http://127.0.0.1/bench/1', 0, 0, 30))]],
 ]);
+
+holdTold({ in: 'drawings', of: 'a drawing' }, told, approved);

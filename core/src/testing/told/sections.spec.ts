@@ -1,6 +1,8 @@
 import { makeMicrograph, readSection, sectionFigures, SOUND_MICROGRAPH, type Picture } from '../../look';
 import { makeCut } from '../cuts';
 import { tellReason, whole } from './tell';
+import { holdTold, type Told } from './hold';
+import approved from './sections.json';
 
 /** Smaller than a microscope makes them, so that they are quick. */
 const SIZE = 0.45;
@@ -35,10 +37,12 @@ const ofMicrograph = (model: Partial<typeof SOUND_MICROGRAPH>) => () =>
   tellSection(makeMicrograph({ ...small, ...model }).picture, small.pxPerMm, 0.754);
 
 /** Cuts of both generators, each as it is read. */
-export const toldSections: ReadonlyMap<string, () => string[]> = new Map<string, () => string[]>([
+const told: Told = new Map<string, () => string[]>([
   ['white resin', ofCut('white resin', 3)],
   ['not square', ofCut('not square', 6, true)],
   ['scratched', ofCut('scratched', 1)],
   ['the demo shop’s own, rolled', ofMicrograph({ profile: 'rolled' })],
   ['the demo shop’s own, hexagonal, with many voids', ofMicrograph({ profile: 'hex', voids: 0.12 })],
 ]);
+
+holdTold({ in: 'sections', of: 'a cut piece', inSentences: true }, told, approved);

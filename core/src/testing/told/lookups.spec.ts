@@ -41,12 +41,12 @@ import { Bench } from '../bench';
 import { everyTool, families, fourIndent, wireRound } from '../families';
 import { running } from '../lotBench';
 import { checkAt, limitRow, limitTable, stripper, wire075, wireOf } from '../shop';
-import { tellReason, whole } from './tell';
+import { tellParsed, tellReason, whole } from './tell';
+import { holdTold, type Lines, type Told } from './hold';
+import approved from './lookups.json';
 
 /* What is looked up: parts by words, side by side and from tables; wires by what is seen of them; ends of a loom in their order; and
    what a release lapses by. */
-
-type Lines = () => string[];
 
 const TERMINALS = FAMILIES.map((family): Terminal => families[family]);
 const WIRES: readonly Wire[] = [
@@ -292,19 +292,12 @@ const tellContradictions = (): string[] => {
   return [
     ...Object.entries(terminals).map(([name, one]) => {
       const read = terminalSchema.safeParse(one);
-      return `${name} | ${read.success ? 'a terminal' : read.error.issues.map(({ message, path }) => `${path.join('.')} ${message}`).join(' ')}`;
+      return `${name} | ${tellParsed(read, 'a terminal')}`;
     }),
     ...gauges.map((gauge) => {
       const dies = everyTool.dies.map((die) => ({ ...die, nests: die.nests.map((nest) => ({ ...nest, gauge })) }));
       const read = toolSchema.safeParse({ ...everyTool, dies });
-      return `${whole(gauge)} | ${
-        read.success
-          ? 'a tool'
-          : read.error.issues
-              .slice(0, 1)
-              .map(({ message, path }) => `${path.join('.')} ${message}`)
-              .join(' ')
-      }`;
+      return `${whole(gauge)} | ${tellParsed(read, 'a tool', 1)}`;
     }),
     ...[
       { cavities: [{ id: '1', column: 1, row: 1, terminals: [] }] },
@@ -330,7 +323,7 @@ const tellContradictions = (): string[] => {
         sheet: null,
         ...own,
       });
-      return `${own.cavities.map(({ id, column }) => `${id} at ${column}`).join(', ')} | ${read.success ? 'a connector' : read.error.issues.map(({ message, path }) => `${path.join('.')} ${message}`).join(' ')}`;
+      return `${own.cavities.map(({ id, column }) => `${id} at ${column}`).join(', ')} | ${tellParsed(read, 'a connector')}`;
     }),
   ];
 };
@@ -424,7 +417,7 @@ const tellSizes = (): string[] => [
     { scale: 'mm2', value: 61 },
   ].map((size) => {
     const read = conductorSizeSchema.safeParse(size);
-    return `${whole(size)} | ${read.success ? 'a size' : read.error.issues.map(({ message }) => message).join(' ')}`;
+    return `${whole(size)} | ${tellParsed(read, 'a size')}`;
   }),
   ...[
     { kind: 'solid', strands: 1 },
@@ -434,7 +427,7 @@ const tellSizes = (): string[] => [
     { kind: 'moon' },
   ].map((changes) => {
     const read = wireSchema.safeParse({ ...wire075, conductor: { ...wire075.conductor, ...changes } });
-    return `${whole(changes)} | ${read.success ? 'a wire' : read.error.issues.map(({ message, path }) => `${path.join('.')} ${message}`).join(' ')}`;
+    return `${whole(changes)} | ${tellParsed(read, 'a wire')}`;
   }),
 ];
 
@@ -529,7 +522,7 @@ function tellLapses(): string[] {
   });
 }
 
-export const toldLookups: ReadonlyMap<string, Lines> = new Map<string, Lines>([
+const told: Told = new Map<string, Lines>([
   ['parts that are searched', tellSearches],
   ['parts side by side', tellCompared],
   ['parts as cells', tellCells],
@@ -544,3 +537,5 @@ export const toldLookups: ReadonlyMap<string, Lines> = new Map<string, Lines>([
   ['ends of a loom', tellEnds],
   ['what a release lapses by', tellLapses],
 ]);
+
+holdTold({ in: 'lookups', of: 'what is looked up' }, told, approved);

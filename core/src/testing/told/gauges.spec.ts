@@ -38,10 +38,10 @@ import { TYPICAL_STRENGTHS } from '../../wire';
 import { families, wireRound } from '../families';
 import { limitRow, limitTable, practice, wire075 } from '../shop';
 import { whole } from './tell';
+import { holdTold, type Lines, type Told } from './hold';
+import approved from './gauges.json';
 
 /* What comes from a gauge before anybody judges a joint by it, what a force is judged by, and what is refused of both. */
-
-type Lines = () => string[];
 
 // ── lines ────────────────────────────────────────────────────────────────────────────────────────────────────────────
 
@@ -594,7 +594,7 @@ const tellWritten = (): string[] => [
   JSON.stringify(writeTraceCsv({ rate: 3, forces: Float64Array.from([0, 1.5, -2]) })),
 ];
 
-export const toldGauges: ReadonlyMap<string, Lines> = new Map<string, Lines>([
+const told: Told = new Map<string, Lines>([
   ['lines by patterns', tellLines],
   ['lines of a caliper', tellCalipers],
   ['lines that were typed', tellTyped],
@@ -615,3 +615,5 @@ export const toldGauges: ReadonlyMap<string, Lines> = new Map<string, Lines>([
   ['packed curves', tellPacked],
   ['written curves', tellWritten],
 ]);
+
+holdTold({ in: 'gauges', of: 'what comes from a gauge' }, told, approved);

@@ -44,10 +44,11 @@ import {
 import { everyTool, families, familyContext, fourIndent, wireRound } from '../families';
 import { dry, NOW, stripper, wet, wire075, wireOf } from '../shop';
 import { whole } from './tell';
+import { holdTold, type Lines, type Told } from './hold';
+import approved from './readings.json';
 
 /* What is read from texts, tables and numbers, and what is ranked by rules: each with its answer. */
 
-type Lines = () => string[];
 const each = <T>(of: readonly T[], tell: (one: T) => unknown): string[] =>
   of.map((one) => `${typeof one === 'string' ? one : whole(one as object)} | ${whole({ is: tell(one) })}`);
 
@@ -357,7 +358,7 @@ const TUBES: readonly SlideOnPart[] = [3, 6, 9].map((bore) => ({
   wayRound: null,
 }));
 
-export const toldReadings: ReadonlyMap<string, Lines> = new Map<string, Lines>([
+const told: Told = new Map<string, Lines>([
   ['stamps', () => each(STAMPS, readStamp)],
   ['words on a jacket', () => each(JACKETS, readJacket)],
   ['typed numbers', () => each(NUMBERS, readNumber)],
@@ -466,3 +467,5 @@ export const toldReadings: ReadonlyMap<string, Lines> = new Map<string, Lines>([
   ]),
   ['risks and agreement', tellRisks],
 ]);
+
+holdTold({ in: 'readings', of: 'what was typed, printed or counted' }, told, approved);

@@ -8,6 +8,8 @@ import { checkAt, limitRow, limitTable, practice } from '../shop';
 import { Bench } from '../bench';
 import { prove, running } from '../lotBench';
 import { tellReason } from './tell';
+import { holdTold, type Told } from './hold';
+import approved from './lots.json';
 
 /* Lots whose days were thrown by dice and are the same again from the same seed: what is asked, refused, suspected and judged. */
 
@@ -218,6 +220,6 @@ function tellDay(seed: number): string[] {
 }
 
 /** Days of so many lots. */
-export const toldLots: ReadonlyMap<string, () => string[]> = new Map(
-  Array.from({ length: 8 }, (_, i) => [`lot ${i + 1}`, () => tellDay(4100 + i)]),
-);
+const told: Told = new Map(Array.from({ length: 8 }, (_, i) => [`lot ${i + 1}`, () => tellDay(4100 + i)]));
+
+holdTold({ in: 'lots', of: 'a lot through its day', inSentences: true }, told, approved);

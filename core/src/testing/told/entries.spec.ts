@@ -6,7 +6,9 @@ import { Bench } from '../bench';
 import { families, familyContext, fourIndent, wireRound } from '../families';
 import { progress, record, running } from '../lotBench';
 import { practice } from '../shop';
-import { whole } from './tell';
+import { tellAlike, whole } from './tell';
+import { holdTold, type Told } from './hold';
+import approved from './entries.json';
 
 /* Every kind of entry, with and without what it may say besides: what it says on record, and at benches that stand differently whether
    it is taken, or why not. */
@@ -498,8 +500,7 @@ function tellTaken(bench: Bench): string[] {
   };
   // The standing that a page would send, where what is tried names none of its own.
   const own = standingOf(setUp, entries, context.revisions) ?? stands;
-  const alike = new Map<string, string[]>();
-  for (const [i, body] of ALL.flatMap((of) => of.map((body, i) => [i, body] as const))) {
+  const said = ALL.flatMap((of) => of.map((body, i) => [i, body] as const)).map(([i, body]) => {
     const sent = 'stands' in body && body.stands === stands ? { ...body, stands: own } : body;
     const tried = (why: string | null, isCorrection: boolean) => {
       const done = checkEntry(setUp, entries, sent, { why, isCorrection, by: 'Odile' }, restsFor(lotOf(body)));
@@ -509,11 +510,10 @@ function tellTaken(bench: Bench): string[] {
     };
     const [first, mended] = [tried(null, false), tried('measured again', true)];
     const asked = checkAsked(entries, body);
-    const said = `${first}${mended === first ? '' : ` | as a correction ${mended}`}${asked ? ` | asks for more: ${asked.text}` : ''}`;
-    alike.set(said, [...(alike.get(said) ?? []), `${body.kind} ${i}`]);
-  }
-  // What is answered alike is told once, with what it was answered to.
-  return [...alike].map(([said, names]) => `${said} | ${listed(names)}`);
+    const text = `${first}${mended === first ? '' : ` | as a correction ${mended}`}${asked ? ` | asks for more: ${asked.text}` : ''}`;
+    return [text, `${body.kind} ${i}`] as const;
+  });
+  return tellAlike(said).map(([said, names]) => `${said} | ${listed(names)}`);
 }
 
 /** Numbers of each kind behind one another: 'tool 1 2 3, gate 4'. */
@@ -526,7 +526,9 @@ const listed = (names: readonly string[]) => {
   return [...kinds].map(([kind, numbers]) => `${kind} ${numbers.join(' ')}`).join(', ');
 };
 
-export const toldEntries: ReadonlyMap<string, () => string[]> = new Map([
+const told: Told = new Map([
   ['what each says', tellSaid],
   ...Object.entries(BENCHES).map(([name, bench]) => [`taken or not ${name}`, () => tellTaken(bench())] as const),
 ]);
+
+holdTold({ in: 'entries', of: 'an entry of each kind' }, told, approved);

@@ -2,6 +2,8 @@ import { readTrace } from '../../tug';
 import type { Range } from '../../terminal';
 import { GAUGES, makePull, WAYS, type Gauge } from '../pulls';
 import { tellReason, whole } from './tell';
+import { holdTold, type Told } from './hold';
+import approved from './curves.json';
 
 /** Faster gauges send ten times as much and tell nothing else. */
 const MOST_RATE = 2000;
@@ -24,7 +26,7 @@ function tellCurve(way: string, gauge: Gauge, seed: number, loadingRate: Range |
 const gauges = GAUGES.filter(({ rate }) => rate <= MOST_RATE);
 
 /** Each way on gauges in turn. */
-export const toldCurves: ReadonlyMap<string, () => string[]> = new Map(
+const told: Told = new Map(
   Object.keys(WAYS).flatMap((way, w) =>
     Array.from({ length: EACH }, (_, i): [string, () => string[]] => {
       const gauge = gauges[(w * EACH + i) % gauges.length] as Gauge;
@@ -32,3 +34,5 @@ export const toldCurves: ReadonlyMap<string, () => string[]> = new Map(
     }),
   ),
 );
+
+holdTold({ in: 'curves', of: 'a curve', inSentences: true }, told, approved);

@@ -5,6 +5,8 @@ import type { Nest, Tool, ToolKind } from '../../tool';
 import { everyTool, families, familyContext, fourIndent, wireRound } from '../families';
 import { dry, limitRow, limitTable, NOW, practice, stripper, wet, wireOf } from '../shop';
 import { tellChange, tellSetUp } from './tell';
+import { holdTold, type Told } from './hold';
+import approved from './setUps.json';
 
 /* Set-ups whose every word is read and approved: each family as the house makes it, by the other schools, with other tools,
    and with each thing that a sheet may ask for. */
@@ -395,7 +397,7 @@ const tellBeside = (usual: SetUpContext, own: SetUpContext): string[] =>
   );
 
 /** Each set-up by its name: of the family as the house makes it all that is told, of what is changed about it what differs. */
-export const toldSetUps: ReadonlyMap<string, () => string[]> = new Map([
+const told: Told = new Map([
   ...FAMILIES.map((family) => [family, () => tellSetUp(familyContext(family))] as const),
   ...CHANGES.map(
     ([name, family, changes]) =>
@@ -408,3 +410,5 @@ export const toldSetUps: ReadonlyMap<string, () => string[]> = new Map([
       ] as const,
   ),
 ]);
+
+holdTold({ in: 'setUps', of: 'a set-up before anything is made', inSentences: true }, told, approved);
