@@ -14,7 +14,7 @@ jasmine.loadConfig({
   spec_dir: '.',
   spec_files: ['core/src/testing/told/*.spec.ts'],
   jsLoader: 'import',
-  random: false,
+  env: { random: false },
 });
 jasmine.exitOnCompletion = false;
 jasmine.clearReporters();
