@@ -1,3 +1,4 @@
+import { kthSmallest } from '../../statistics';
 import type { Cells } from './cells';
 
 /** Values asked of a long list, at the least: their median is off by about a hundredth of the spread. */
@@ -44,10 +45,9 @@ export class ColourList {
 /** The value below which a share of a list lies; 0 of an empty one. A long list is asked a part of its values. */
 export function quantile(list: ArrayLike<number>, share: number): number {
   const step = Math.max(1, Math.floor(list.length / ASKED));
-  const part = new Float32Array(Math.ceil(list.length / step));
+  const part = new Float64Array(Math.ceil(list.length / step));
   for (let i = 0; i < part.length; i++) part[i] = list[i * step] as number;
-  part.sort();
-  return part[Math.floor((part.length - 1) * share)] ?? 0;
+  return kthSmallest(part, Math.max(0, Math.floor((part.length - 1) * share))) ?? 0;
 }
 
 /** Standard deviation of what lies off by so much, from half of it: what lies far off does not count. */

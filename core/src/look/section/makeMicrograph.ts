@@ -102,8 +102,7 @@ export function makeMicrograph(model: MicrographModel): { picture: Picture; trut
       if (isInside(inner, p)) coarse.push(near(p).edge);
     }
   }
-  coarse.sort((a, b) => a - b);
-  const gap = coarse[Math.floor(model.voids * coarse.length)] ?? 0;
+  const gap = Float64Array.from(coarse).sort()[Math.floor(model.voids * coarse.length)] ?? 0;
 
   const data = new Uint8ClampedArray(width * height * 4);
   let strandPixels = 0;
@@ -127,7 +126,9 @@ export function makeMicrograph(model: MicrographModel): { picture: Picture; trut
           bright = shade[index] ?? 1;
         }
       } else if (isWithin(outerRow, x)) colour = BARREL;
-      for (let c = 0; c < 3; c++) data[at + c] = (colour[c] ?? 0) * bright;
+      data[at] = (colour[0] as number) * bright;
+      data[at + 1] = (colour[1] as number) * bright;
+      data[at + 2] = (colour[2] as number) * bright;
       data[at + 3] = 255;
     }
   }
@@ -217,20 +218,29 @@ function nearestOf(seeds: readonly Point2[]): (p: Point2) => { index: number; ed
   const row = (y: number) => Math.min(rows - 1, Math.max(0, Math.floor((y - extent.top) / size)));
   seeds.forEach((s, i) => cells[row(s.y) * columns + column(s.x)]?.push(i));
   return ({ x, y }) => {
-    let [first, second, index, other] = [Infinity, Infinity, -1, -1];
-    const [cx, cy] = [column(x), row(y)];
+    let first = Infinity;
+    let second = Infinity;
+    let index = -1;
+    let other = -1;
+    const cx = column(x);
+    const cy = row(y);
     for (let reach = 1; reach <= Math.max(columns, rows); reach++) {
       first = second = Infinity;
       index = other = -1;
       for (let j = Math.max(0, cy - reach); j <= Math.min(rows - 1, cy + reach); j++) {
         for (let i = Math.max(0, cx - reach); i <= Math.min(columns - 1, cx + reach); i++) {
-          for (const k of cells[j * columns + i] ?? []) {
+          for (const k of cells[j * columns + i] as readonly number[]) {
             const s = seeds[k] as Point2;
             const d = (s.x - x) ** 2 + (s.y - y) ** 2;
             if (d < first) {
-              [second, other] = [first, index];
-              [first, index] = [d, k];
-            } else if (d < second) [second, other] = [d, k];
+              second = first;
+              other = index;
+              first = d;
+              index = k;
+            } else if (d < second) {
+              second = d;
+              other = k;
+            }
           }
         }
       }
@@ -252,7 +262,9 @@ function blurAndLight(data: Uint8ClampedArray, model: MicrographModel, normal: (
       const at = (y * width + x) * 4;
       const lit = 1 - light * (0.7 * (x / width) + 0.3 * (y / height));
       const grain = noise * normal();
-      for (let c = 0; c < 3; c++) data[at + c] = (data[at + c] ?? 0) * lit + grain + 0.4 * noise * (c - 1) * normal();
+      for (let c = 0; c < 3; c++) {
+        data[at + c] = (data[at + c] as number) * lit + grain + 0.4 * noise * (c - 1) * normal();
+      }
     }
   }
 }

@@ -55,11 +55,10 @@ export function makeCut(name: string, seed: number, size = 1): KnownCut {
   const wall = among(0.1, 0.2);
   const inner: Shape = (p) => shape(p) + wall;
   // In units of the shape: how large the inside is, and so how many millimetres a unit is.
-  const unit = areaWithin(inner);
+  const { inside: unit, extent } = measure(shape, wall);
   const wireArea = among(0.3, 2.5);
   const metal = wireArea * compression;
   const mm = Math.sqrt(metal / (1 - voids) / unit);
-  const extent = extentWithin(shape);
   // As a microscope is set: the piece fills most of the picture, however it lies.
   const pxPerMm = Math.round((among(0.68, 0.9) * frame.height) / (mm * Math.hypot(extent.width, extent.height) * 0.92));
   const discs = packDiscs(inner, unit, strands, next, normal);
@@ -79,7 +78,9 @@ export function makeCut(name: string, seed: number, size = 1): KnownCut {
   const owner = new Int16Array(frame.width * frame.height).fill(-2);
   const reach = new Float32Array(frame.width * frame.height);
   const second = new Float32Array(frame.width * frame.height);
-  const inside: number[] = [];
+  // Of each disc: middle, way it is longer, by how much, and one over its size.
+  const lie = Float64Array.from(discs.flatMap(({ x, y, a, b, c, r }) => [x, y, a, b, c, 1 / (r * r)]));
+  let held = 0;
   for (let y = 0; y < frame.height; y++) {
     for (let x = 0; x < frame.width; x++) {
       const p = toPiece(x, y);
@@ -90,28 +91,35 @@ export function makeCut(name: string, seed: number, size = 1): KnownCut {
         owner[i] = -1;
         continue;
       }
-      let [first, other, own] = [Infinity, Infinity, -1];
-      for (let k = 0; k < discs.length; k++) {
-        const disc = discs[k] as Disc;
-        const [dx, dy] = [p.x - disc.x, p.y - disc.y];
-        const along = dx * disc.a + dy * disc.b;
+      let first = Infinity;
+      let other = Infinity;
+      let own = -1;
+      for (let k = 0; k < lie.length; k += 6) {
+        const dx = p.x - (lie[k] as number);
+        const dy = p.y - (lie[k + 1] as number);
+        const along = dx * (lie[k + 2] as number) + dy * (lie[k + 3] as number);
         // A little narrower one way than the other.
-        const q = Math.sqrt(dx * dx + dy * dy + disc.c * along * along) / disc.r;
-        if (q < first) [other, first, own] = [first, q, k];
-        else if (q < other) other = q;
+        const q = (dx * dx + dy * dy + (lie[k + 4] as number) * along * along) * (lie[k + 5] as number);
+        if (q < first) {
+          other = first;
+          first = q;
+          own = k / 6;
+        } else if (q < other) other = q;
       }
       owner[i] = own;
-      reach[i] = first;
-      second[i] = other;
-      inside.push(first);
+      reach[i] = Math.sqrt(first);
+      second[i] = Math.sqrt(other);
+      held++;
     }
   }
-  inside.sort((m, n) => m - n);
-  const edge = inside[Math.floor((1 - voids) * (inside.length - 1))] ?? 1;
+  const inside = new Float32Array(held);
+  for (let i = 0, at = 0; i < owner.length; i++) if ((owner[i] as number) >= 0) inside[at++] = reach[i] as number;
+  inside.sort();
+  const edge = inside[Math.floor((1 - voids) * (held - 1))] ?? 1;
 
   const data = new Float32Array(frame.width * frame.height * 3);
   const marks = grainOf(kind.grain, discs.length + 1, normal);
-  let [filled, all] = [0, 0];
+  let filled = 0;
   for (let i = 0; i < owner.length; i++) {
     const own = owner[i] as number;
     const p = { x: i % frame.width, y: Math.floor(i / frame.width) };
@@ -121,7 +129,6 @@ export function makeCut(name: string, seed: number, size = 1): KnownCut {
       colour = kind.barrel;
       bright = marks(0, p);
     } else if (own >= 0) {
-      all++;
       const q = reach[i] as number;
       if (q > edge) colour = kind.void;
       else {
@@ -134,7 +141,9 @@ export function makeCut(name: string, seed: number, size = 1): KnownCut {
         bright = marks(own + 1, p) * (1 - kind.line * Math.max(0, Math.min(1, kind.lineWidth / 2 + 0.5 - away)));
       }
     } else bright = 1 + (kind.filler / 100) * normal();
-    for (let c = 0; c < 3; c++) data[i * 3 + c] = (colour[c] as number) * bright;
+    data[i * 3] = (colour[0] as number) * bright;
+    data[i * 3 + 1] = (colour[1] as number) * bright;
+    data[i * 3 + 2] = (colour[2] as number) * bright;
   }
   spoil(data, kind, owner, frame, next, normal);
   const pixel = 1 / (pxPerMm * pxPerMm * stretch);
@@ -145,7 +154,7 @@ export function makeCut(name: string, seed: number, size = 1): KnownCut {
     turn,
     truth: {
       metal: filled * pixel,
-      voids: 1 - filled / all,
+      voids: 1 - filled / held,
       height: extent.height * mm,
       width: extent.width * mm,
       strands,
@@ -312,17 +321,21 @@ function gaussian(data: Float32Array, sd: number, frame: Frame): Float32Array {
   const sum = weights.reduce((a, b) => a + b, 0);
   const pass = (from: Float32Array, isAcross: boolean) => {
     const to = new Float32Array(from.length);
-    for (let k = -r; k <= r; k++) {
-      const weight = (weights[k + r] as number) / sum;
-      for (let y = 0, at = 0; y < frame.height; y++) {
-        const py = isAcross ? y : Math.min(frame.height - 1, Math.max(0, y + k));
-        for (let x = 0; x < frame.width; x++, at += 3) {
-          const px = isAcross ? Math.min(frame.width - 1, Math.max(0, x + k)) : x;
-          const other = (py * frame.width + px) * 3;
-          to[at] = (to[at] as number) + weight * (from[other] as number);
-          to[at + 1] = (to[at + 1] as number) + weight * (from[other + 1] as number);
-          to[at + 2] = (to[at + 2] as number) + weight * (from[other + 2] as number);
+    const [most, step] = isAcross ? [frame.width - 1, 3] : [frame.height - 1, 3 * frame.width];
+    for (let y = 0, at = 0; y < frame.height; y++) {
+      for (let x = 0; x < frame.width; x++, at += 3) {
+        const place = isAcross ? x : y;
+        let [red, green, blue] = [0, 0, 0];
+        for (let k = -r; k <= r; k++) {
+          const other = at + (Math.min(most, Math.max(0, place + k)) - place) * step;
+          const weight = (weights[k + r] as number) / sum;
+          red += weight * (from[other] as number);
+          green += weight * (from[other + 1] as number);
+          blue += weight * (from[other + 2] as number);
         }
+        to[at] = red;
+        to[at + 1] = green;
+        to[at + 2] = blue;
       }
     }
     return to;
@@ -332,22 +345,20 @@ function gaussian(data: Float32Array, sd: number, frame: Frame): Float32Array {
 
 const FINE = 0.006;
 
-function areaWithin(shape: Shape): number {
-  let count = 0;
-  for (let y = -1.4; y < 1.4; y += FINE) for (let x = -1.4; x < 1.4; x += FINE) if (shape({ x, y }) < 0) count++;
-  return count * FINE * FINE;
-}
-
-function extentWithin(shape: Shape): { width: number; height: number } {
+/** How much lies within the wall of a shape, and how far the shape reaches. */
+function measure(shape: Shape, wall: number): { inside: number; extent: { width: number; height: number } } {
   let [left, right, top, bottom] = [Infinity, -Infinity, Infinity, -Infinity];
+  let count = 0;
   for (let y = -1.4; y < 1.4; y += FINE) {
     for (let x = -1.4; x < 1.4; x += FINE) {
-      if (shape({ x, y }) >= 0) continue;
+      const out = shape({ x, y });
+      if (out >= 0) continue;
+      if (out + wall < 0) count++;
       left = Math.min(left, x);
       right = Math.max(right, x);
       top = Math.min(top, y);
       bottom = Math.max(bottom, y);
     }
   }
-  return { width: right - left + FINE, height: bottom - top + FINE };
+  return { inside: count * FINE * FINE, extent: { width: right - left + FINE, height: bottom - top + FINE } };
 }
