@@ -48,6 +48,19 @@ const tell = (name, counts) =>
     `${name.padEnd(28)} ${scoreOf(counts).padStart(8)}   ${counts.killed} noticed, ${counts.survived} not, of ${counts.killed + counts.survived}`,
   );
 
+/** Folders that were tried at this share, the parts of one alone too where the whole of it was not. */
+function triedFolders() {
+  const ending = fileOf('', 'config');
+  const tried = readdirSync(KEPT)
+    .filter((name) => name.endsWith(ending.slice(KEPT.length)))
+    .map((name) => JSON.parse(readFileSync(`${KEPT}${name}`, 'utf8')))
+    .map(({ mutate: [lines] }) => lines.replace(/^core\/src\/|\/\*\*\/\*\.ts$|\.ts$/g, ''))
+    // The name of another share may end like this one's.
+    .filter((folder) => existsSync(fileOf(folder, 'report')));
+  const isWhole = (folder) => !tried.some((other) => folder.startsWith(`${other}/`));
+  return [...new Set(tried)].filter(isWhole).sort();
+}
+
 function tellAll(folders) {
   const sums = { drawing: { killed: 0, survived: 0 }, rest: { killed: 0, survived: 0 } };
   for (const folder of folders) {
@@ -153,5 +166,5 @@ run(async () => {
     const times = timeSpecs();
     for (const folder of folders.length ? folders : all) await mutate(folder, times);
   }
-  tellAll([...new Set([...folders, ...all])]);
+  tellAll(triedFolders());
 });
