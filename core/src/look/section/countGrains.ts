@@ -1,3 +1,4 @@
+import { boxAround, type Box } from './boxAround';
 import { distances } from './masks';
 
 /** How narrow the neck between two grains is beside the smaller of them, at the most, for them to be two: likely, and surely or perhaps. */
@@ -29,8 +30,12 @@ export interface GrainCount {
 export function countGrains(masks: readonly Uint8Array[], columns: number, rows: number): GrainCount | null {
   const counts: number[] = [];
   let most = 0;
-  for (const mask of masks) {
-    const grains = grainsOf(mask, columns, rows);
+  for (const whole of masks) {
+    const box = boxAround(whole, columns, rows);
+    if (!box) return null;
+    // The piece fills a part of the picture: nothing else is asked for.
+    const mask = within(whole, columns, box);
+    const grains = grainsOf(mask, box.right - box.left + 1, box.bottom - box.top + 1);
     const metal = grains.reduce((sum, { depth }) => sum + depth * depth, 0);
     if (metal === 0) return null;
     let half = 0;
@@ -49,6 +54,16 @@ export function countGrains(masks: readonly Uint8Array[], columns: number, rows:
   }
   const least = Math.min(...counts);
   return least < FEWEST || least < NARROWEST * most ? null : { least, most };
+}
+
+/** The part of a mask within a box. */
+function within(mask: Uint8Array, columns: number, { left, right, top, bottom }: Box): Uint8Array {
+  const width = right - left + 1;
+  const part = new Uint8Array(width * (bottom - top + 1));
+  for (let y = top; y <= bottom; y++) {
+    part.set(mask.subarray(y * columns + left, y * columns + right + 1), (y - top) * width);
+  }
+  return part;
 }
 
 /** A grain: its greatest depth, and how narrow the neck to its greater neighbour is as a share of that; 0 where it has none. */

@@ -76,7 +76,7 @@ export function fillOf({ raw, soft, resin, looks, box }: Part, { inside, metal, 
   const grain = grainOf(share, inside);
   const isGrainy = grain > 0.012;
   const even = isGrainy ? smooth(smooth(calm, columns, rows), columns, rows) : calm;
-  const deep = valleys(even, columns, rows, isGrainy ? 5 : 4);
+  const deep = valleys(even, columns, isGrainy ? 5 : 4);
   const line = Math.max(isGrainy ? 0.09 : 0.12, (isGrainy ? 3 : 4.5) * grain);
   const near = nearbyBright(
     calm,

@@ -1,4 +1,4 @@
-import { boxAround } from './boxAround';
+import { boxAround, type Box } from './boxAround';
 import type { Cells } from './cells';
 import { quantile, spreadOf } from './colours';
 import { closeMask, distances, fillHoles, largestPatch, openMask } from './masks';
@@ -22,7 +22,7 @@ export interface Piece {
   readonly body: Uint8Array;
   /** Distance of each cell of the body to its outline, cells. */
   readonly depth: Float32Array;
-  readonly box: { readonly left: number; readonly right: number; readonly top: number; readonly bottom: number };
+  readonly box: Box;
   /** Colour of the resin at a place, its channels as surfaces. */
   readonly resin: readonly [Surface, Surface, Surface];
   /** Scratches run over the picture: what looks like a border between two strands may be one. */
@@ -85,7 +85,7 @@ function bodyOf(mask: Uint8Array, columns: number, rows: number): Pick<Piece, 'b
 }
 
 /** Whether something goes on beyond the picture. */
-export const reachesEdge = ({ left, top, right, bottom }: Piece['box'], columns: number, rows: number): boolean =>
+export const reachesEdge = ({ left, top, right, bottom }: Box, columns: number, rows: number): boolean =>
   left === 0 || top === 0 || right === columns - 1 || bottom === rows - 1;
 
 /** A surface has six numbers: every third cell each way is plenty to find them. */

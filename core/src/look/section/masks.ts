@@ -121,31 +121,27 @@ export function distances(mask: Uint8Array, columns: number, rows: number): Floa
   const d = new Float32Array(w * (rows + 2));
   for (let y = 0; y < rows; y++) {
     for (let x = 0, i = y * columns, at = (y + 1) * w + 1; x < columns; x++, i++, at++) {
-      if (mask[i] !== 1) continue;
-      d[at] = Math.min(
-        (d[at - 1] ?? 0) + 1,
-        (d[at - w] ?? 0) + 1,
-        (d[at - w - 1] ?? 0) + Math.SQRT2,
-        (d[at - w + 1] ?? 0) + Math.SQRT2,
-      );
+      if (mask[i] === 1) d[at] = least(Infinity, d[at - 1], d[at - w], d[at - w - 1], d[at - w + 1]);
     }
   }
   const out = new Float32Array(mask.length);
   for (let y = rows - 1; y >= 0; y--) {
     for (let x = columns - 1, i = y * columns + x, at = (y + 1) * w + x + 1; x >= 0; x--, i--, at--) {
-      const own = d[at] ?? 0;
+      const own = d[at] as number;
       if (own === 0) continue;
-      d[at] = Math.min(
-        own,
-        (d[at + 1] ?? 0) + 1,
-        (d[at + w] ?? 0) + 1,
-        (d[at + w + 1] ?? 0) + Math.SQRT2,
-        (d[at + w - 1] ?? 0) + Math.SQRT2,
-      );
-      out[i] = d[at] ?? 0;
+      d[at] = least(own, d[at + 1], d[at + w], d[at + w + 1], d[at + w - 1]);
+      out[i] = d[at] as number;
     }
   }
   return out;
+}
+
+/** The least of a distance and of those beside it and across the corner, a step farther. */
+function least(own: number, side = 0, below = 0, corner = 0, other = 0): number {
+  const straight = (side < below ? side : below) + 1;
+  const aslant = (corner < other ? corner : other) + Math.SQRT2;
+  const next = straight < aslant ? straight : aslant;
+  return next < own ? next : own;
 }
 
 /** What is left of a mask when everything thinner than twice a radius, in cells, has been taken away; corners come out rounded. */

@@ -46,12 +46,13 @@ export function sectionFigures(
     if ((borders[i] as number) <= CLEAR * LEAST_LINE) clear[i] = 1;
   }
   const box = uprightBox(body, columns, rows);
+  const [cos, sin] = [Math.cos(box.angle), Math.sin(box.angle)];
   let left = 0;
   for (let i = 0; i < labels.length; i++) {
-    if ((labels[i] ?? 0) < 2) continue;
+    if ((labels[i] as number) < 2) continue;
     const dx = (i % columns) + 0.5 - box.middle.x;
     const dy = Math.floor(i / columns) + 0.5 - box.middle.y;
-    if (dx * Math.cos(box.angle) + dy * Math.sin(box.angle) < 0) left += cover[i] ?? 0;
+    if (dx * cos + dy * sin < 0) left += cover[i] as number;
   }
   const counted = reading.line > MOST_LINE ? null : countGrains([faint, clear], columns, rows);
   // A scratch parts a strand in two: where ways of counting differ, none of them is to be believed.

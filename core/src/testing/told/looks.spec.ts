@@ -113,7 +113,7 @@ const tellMasks = (is: Shape): Lines => {
     return [
       ...Object.entries(made).flatMap(([what, own]) => [what, ...drawn(own)]),
       `distances | deepest ${Math.max(...deep).toFixed(4)}, ${numbersOf(deep)}`,
-      `valleys | deepest ${Math.max(...valleys(light, ...size, 2)).toFixed(4)}, ${numbersOf(valleys(light, ...size, 2))}, ${numbersOf(valleys(light, ...size, 3))}`,
+      `valleys | deepest ${Math.max(...valleys(light, size[0], 2)).toFixed(4)}, ${numbersOf(valleys(light, size[0], 2))}, ${numbersOf(valleys(light, size[0], 3))}`,
       `box | ${whole({ is: boxAround(mask, ...size) })}`,
     ];
   };
