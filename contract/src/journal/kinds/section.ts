@@ -23,6 +23,7 @@ export const section: EntryKindContract<'section'> = {
       strandsMost: z.number().int().positive().optional(),
       lines: share.optional(),
       heightMost: positive.optional(),
+      isScratched: z.boolean().optional(),
       tilt: positive.max(90).optional(),
     }),
     mended: z

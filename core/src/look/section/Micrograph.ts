@@ -27,11 +27,17 @@ export interface SectionFigures {
   readonly heightMost?: number | undefined;
   /** Degrees the cut is off square by what was measured before; metal, compression, height and width are put right by it. */
   readonly tilt?: number | undefined;
+  /** Scratches run over the cut: a line between two strands may be one, so that strands are not counted. */
+  readonly isScratched?: boolean | undefined;
 }
 
 /** The strands of a section in words, as far as they were counted. */
-export function toldStrands({ strands, strandsMost }: Pick<SectionFigures, 'strands' | 'strandsMost'>): string {
-  if (strands === 0) return 'strands not counted';
+export function toldStrands({
+  strands,
+  strandsMost,
+  isScratched,
+}: Pick<SectionFigures, 'strands' | 'strandsMost' | 'isScratched'>): string {
+  if (strands === 0) return `strands not counted${isScratched ? ': scratched' : ''}`;
   return strandsMost ? `${strands} to ${strandsMost} strands` : `${strands} strand${strands === 1 ? '' : 's'}`;
 }
 

@@ -48,6 +48,13 @@ export function cellsOf({ width, data }: Picture, cell: number, box: CellBox): C
   return { columns, rows, red, green, blue };
 }
 
+/** Red, green and blue of each cell together. */
+export function lightOf({ red, green, blue }: Cells): Float32Array {
+  const light = new Float32Array(red.length);
+  for (let i = 0; i < light.length; i++) light[i] = (red[i] as number) + (green[i] as number) + (blue[i] as number);
+  return light;
+}
+
 /** Mean over each cell and its eight neighbours; cells of the edge stay as they are. */
 export function smooth(values: Float32Array, columns: number, rows: number): Float32Array {
   const across = values.slice();

@@ -1,4 +1,6 @@
 import { makeCut, type KnownCut } from '../../testing/cuts';
+import { normalFrom, random } from '../../statistics';
+import { hasScratches } from './scratches';
 import { readSection, sectionFigures, squareness, toldStrands, type SectionFigures } from './index';
 
 const made = new Map<string, KnownCut>();
@@ -57,7 +59,15 @@ describe('A cut drawn another way', () => {
     expect(Math.abs((figures?.metal ?? 0) / truth.metal - 1)).toBeLessThan(0.03);
     expect(Math.abs((figures?.height ?? 0) / truth.height - 1)).toBeLessThan(0.02);
     expect(figures?.strandsMost).toBeUndefined();
-    expect([0, truth.strands]).toContain(figures?.strands ?? -1);
+    expect(figures?.strands).toBe(0);
+    expect(figures && toldStrands(figures)).toBe('strands not counted: scratched');
+  });
+
+  it('is scratched by a few fine lines as well, and not by bubbles', () => {
+    expect(read('few scratches', 107).figures?.isScratched).toBeTrue();
+    const { figures, truth } = read('bubbles', 102);
+    expect(figures?.isScratched).toBeUndefined();
+    expect(figures?.strands).toBe(truth.strands);
   });
 
   it('whose strands cannot be told apart has no count', () => {
@@ -80,5 +90,44 @@ describe('A cut drawn another way', () => {
     expect(said({ tilt: 21.4 }, 1.3, 1.49)).toEqual(['21° off square', true]);
     expect(said({}, 1.2, 1.48)).toEqual(['Not as measured', true]);
     expect(said({}, 1.3, null)).toEqual(['Not known to', false]);
+  });
+});
+
+describe('A scratch', () => {
+  const [columns, rows] = [160, 120];
+  /** Resin of an even grey with noise, a piece in its middle, and something drawn: by how much it changes the light at a place. */
+  const isSeen = (drawn: (x: number, y: number) => number) => {
+    const normal = normalFrom(random(5));
+    const light = new Float32Array(columns * rows);
+    const body = new Uint8Array(columns * rows);
+    for (let i = 0; i < light.length; i++) {
+      const [x, y] = [i % columns, Math.floor(i / columns)];
+      body[i] = Math.hypot(x - 80, y - 60) < 25 ? 1 : 0;
+      light[i] = (body[i] ? 500 : 180) + 6 * normal() + drawn(x, y);
+    }
+    return hasScratches(light, body, columns, rows);
+  };
+  const near = (off: number) => (Math.abs(off) < 1 ? 1 : 0);
+
+  it('is a straight line, dark or bright, whichever way it runs', () => {
+    for (const slope of [0, 0.3, -1, 4]) {
+      const line = (x: number, y: number) => near((y - 30 - slope * (x - 40)) / Math.hypot(1, slope));
+      expect(isSeen((x, y) => -40 * line(x, y)))
+        .withContext(`dark, ${slope}`)
+        .toBeTrue();
+      expect(isSeen((x, y) => 40 * line(x, y)))
+        .withContext(`bright, ${slope}`)
+        .toBeTrue();
+    }
+    expect(isSeen((x) => 40 * near(x - 20))).toBeTrue();
+  });
+
+  it('is no noise, no short line, no edge, no round one, and nothing within the piece', () => {
+    expect(isSeen(() => 0)).toBeFalse();
+    // shorter than 45 cells
+    expect(isSeen((x, y) => (x < 42 ? 40 * near(y - 20) : 0))).toBeFalse();
+    expect(isSeen((_, y) => (y < 20 ? 40 : 0))).toBeFalse();
+    expect(isSeen((x, y) => 40 * near(Math.hypot(x - 40, y - 25) - 15))).toBeFalse();
+    expect(isSeen((x, y) => (Math.abs(x - 80) < 24 ? 200 * near(y - 60) : 0))).toBeFalse();
   });
 });

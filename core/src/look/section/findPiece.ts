@@ -14,8 +14,6 @@ const LEAST_SPREAD = 1.2;
 const ROUNDS = 4;
 /** Half the width of a scratch with its blur, coarse cells. */
 const SCRATCH = 2;
-/** A thin line so long, as a share of the picture's shorter side, is a scratch. */
-const LONG = 0.2;
 
 /** Where the piece lies in a picture and what is around and in it. Cells are coarse. */
 export interface Piece {
@@ -25,8 +23,6 @@ export interface Piece {
   readonly box: Box;
   /** Colour of the resin at a place, its channels as surfaces. */
   readonly resin: readonly [Surface, Surface, Surface];
-  /** Scratches run over the picture: what looks like a border between two strands may be one. */
-  readonly isScratched: boolean;
 }
 
 /**
@@ -58,23 +54,11 @@ export function findPiece(cells: Cells): Piece | null {
   const mask = new Uint8Array(size);
   for (let i = 0; i < size; i++) mask[i] = (off[i] as number) > PIECE_BEYOND ? 1 : 0;
   const found = bodyOf(mask, columns, rows);
-  const plain = openMask(mask, columns, rows, SCRATCH);
-  const thin = boxAround(
-    largestPatch(
-      mask.map((is, i) => (is === 1 && plain[i] === 0 ? 1 : 0)),
-      columns,
-      rows,
-    ),
-    columns,
-    rows,
-  );
-  const isScratched =
-    thin !== null && Math.hypot(thin.right - thin.left, thin.bottom - thin.top) > LONG * Math.min(columns, rows);
   // A scratch that runs through the piece makes it reach the edge; a piece that does so without them is cut off.
   const isWhole = !found || !reachesEdge(found.box, columns, rows);
-  const without = isWhole ? null : bodyOf(plain, columns, rows);
+  const without = isWhole ? null : bodyOf(openMask(mask, columns, rows, SCRATCH), columns, rows);
   const own = without && !reachesEdge(without.box, columns, rows) ? without : found;
-  return own && { ...own, depth: distances(own.body, columns, rows), resin, isScratched };
+  return own && { ...own, depth: distances(own.body, columns, rows), resin };
 }
 
 /** The largest patch with its holes filled. */

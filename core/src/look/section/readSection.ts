@@ -1,11 +1,12 @@
 import { reason, type Reason } from '../../verdict';
-import { cellsOf, smoothCells, type CellBox } from './cells';
+import { cellsOf, lightOf, smoothCells, type CellBox } from './cells';
 import { fillOf, type Fill } from './fill';
 import { findPiece, reachesEdge } from './findPiece';
 import { even, resinOver } from './light';
 import { looksOf } from './looks';
 import type { Picture } from './Micrograph';
 import { partsOf, type Parts } from './parts';
+import { hasScratches } from './scratches';
 
 /** Longest side of the mask, cells; and of the first look at where the piece lies. */
 const MASK_SIDE = 1000;
@@ -35,7 +36,7 @@ export interface SectionReading {
   readonly borders: Uint8Array;
   /** Least depth of such a line, as a share of the step from void to strand: crystals and noise make as much. */
   readonly line: number;
-  /** The picture is scratched: strands are told by one number or not at all. */
+  /** The picture is scratched: what looks like a border between two strands may be a scratch. */
   readonly isScratched?: boolean | undefined;
 }
 
@@ -117,6 +118,7 @@ export function readSection(picture: Picture): SectionResult {
     rows: Math.min(rows, (box.bottom + 1 + margin) * step) - top,
   };
   const raw = cellsOf(picture, cell, part);
+  const asTaken = lightOf(raw);
   const place = { columns: coarse.columns * step, rows: coarse.rows * step, left, top };
   even(raw, light, place);
   const soft = smoothCells(raw);
@@ -128,7 +130,10 @@ export function readSection(picture: Picture): SectionResult {
   const full = fillOf(own, parts);
   return {
     ok: true,
-    reading: { ...layInto({ cell, columns, rows }, part, parts, full), isScratched: piece.isScratched },
+    reading: {
+      ...layInto({ cell, columns, rows }, part, parts, full),
+      isScratched: hasScratches(asTaken, parts.body, part.columns, part.rows),
+    },
     reasons: [reason('section-read', 'good', 'Outline, barrel and strands are found.', parts.signs)],
   };
 }

@@ -54,9 +54,9 @@ export function sectionFigures(
     const dy = Math.floor(i / columns) + 0.5 - box.middle.y;
     if (dx * cos + dy * sin < 0) left += cover[i] as number;
   }
-  const counted = reading.line > MOST_LINE ? null : countGrains([faint, clear], columns, rows);
-  // A scratch parts a strand in two: where ways of counting differ, none of them is to be believed.
-  const count = reading.isScratched && counted && counted.most > counted.least ? null : counted;
+  // A scratch parts a strand in two.
+  const isCounted = !reading.isScratched && reading.line <= MOST_LINE;
+  const count = isCounted ? countGrains([faint, clear], columns, rows) : null;
   const tilt = tiltOf({ height: box.height * size, width: box.width * size }, measured);
   const area = metal * size * size * tilt.shrink;
   return {
@@ -72,6 +72,7 @@ export function sectionFigures(
     ...(inside && lines > LEAST_LINES * inside && { lines: lines / inside }),
     ...(box.heightMost > NEXT * box.height && { heightMost: box.heightMost * size * tilt.height }),
     ...(tilt.degrees > 0 && { tilt: tilt.degrees }),
+    ...(reading.isScratched && { isScratched: true }),
   };
 }
 

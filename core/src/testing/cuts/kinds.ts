@@ -70,6 +70,7 @@ export const KINDS: Readonly<Record<string, CutKind>> = {
   'bubbles against the barrel': kind({ resin: [88, 88, 92], bubbles: 8, touching: 3 }),
   'bubbles in dark resin': kind({ bubbles: 8, touching: 2 }),
   scratched: kind({ scratches: 12, resin: [66, 66, 70] }),
+  'few scratches': kind({ scratches: 4, resin: [158, 158, 155], blur: 1.2 }),
   'bright inclusions': kind({ resin: [60, 60, 64], inclusions: 12 }),
   'etched lines': kind({ line: 0.6, lineWidth: 1.6 }),
   'etched grain': kind({ line: 0.45, grain: 0.13 }),
