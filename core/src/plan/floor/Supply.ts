@@ -52,9 +52,8 @@ export class Supply {
       source.amount = 0;
       // Samples are made once.
       const cost = (count: number) => needs(count) - (portions.length ? samples : 0);
-      let count = open;
-      while (count > 0 && cost(count) > stock.have)
-        count = Math.min(count - 1, Math.floor(stock.have - (cost(count) - count)));
+      let count = Math.min(open, Math.floor(stock.have));
+      while (count > 0 && cost(count) > stock.have) count--;
       if (count < 1) continue;
       stock.have -= cost(count);
       open -= count;

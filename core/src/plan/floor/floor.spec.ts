@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import {
   asPlan,
   byDueDate,
@@ -342,6 +343,22 @@ describe('From combinations to jobs', () => {
     // Samples are made once: 18, two pulls and one again.
     expect(have(30, [{ arrives: '2026-11-26T10:00', amount: 21 }]).about.map(({ pieces }) => pieces)).toEqual([22, 18]);
     expect(have(0).work.jobs).toEqual([]);
+  });
+
+  it('of what the drawer has not enough for, none is left out that there is enough for', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 300 }), fc.integer({ min: 0, max: 320 }), (pieces, have) => {
+        const { about } = planShop(
+          source({ toMake: [toMake('bare-terminal', { pieces })], supplyOf: () => ({ have, expected: [] }) }),
+        );
+        const made = about.reduce((sum, one) => sum + one.pieces, 0);
+        // 2 in 100 again, five samples, two pulls, or one of a single piece.
+        const needs = (count: number) => (count ? Math.ceil(1.02 * count) + 5 + Math.min(2, count) : 0);
+        expect(needs(made)).toBeLessThanOrEqual(have);
+        if (made < pieces) expect(needs(made + 1)).toBeGreaterThan(have);
+      }),
+      { numRuns: 60 },
+    );
   });
 
   it('the drawer is shared: what is due first takes from it first', () => {

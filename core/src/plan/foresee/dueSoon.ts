@@ -1,3 +1,4 @@
+import { counted } from '../../text';
 import type { Plan } from '../PlanWork';
 import type { Clock } from '../ask';
 import type { JobAbout, PlanEnds } from '../floor';
@@ -60,7 +61,7 @@ export function dueSoon(plan: Plan, about: readonly JobAbout[], ends: PlanEnds, 
       tool.tool,
       from,
       beyond,
-      `${tool.tool}: ${tool.cyclesLeft} cycles are left, and the plan needs ${tool.cyclesLeft - left}.`,
+      `${tool.tool}: ${counted(tool.cyclesLeft, 'cycle')} ${tool.cyclesLeft === 1 ? 'is' : 'are'} left, and the plan needs ${tool.cyclesLeft - left}.`,
     );
   }
   for (const { person, name, family, until } of ends.people) {
