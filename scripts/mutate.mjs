@@ -7,6 +7,7 @@ import { run, say } from './lib/say.mjs';
 /* npm run mutate: changes core line by line and tells which changes no spec notices, folder by folder; it takes hours.
    npm run mutate -- tug/trace does one folder of core/src, 'look/*' its own files alone; what has not changed since is not tried again.
    npm run mutate -- --share=0.2 tries one mutant of five, chosen by chance; without it all are tried.
+   npm run mutate -- --slow=100 look/section leaves out slower specs beside the lines than others do, ms: of pictures each takes minutes.
    npm run mutate -- --share=0.05 --from=0.5 tries others: a score on those whose survivors nobody has seen.
    npm run mutate -- --scores tells what is known by now. */
 
@@ -23,7 +24,7 @@ const from = numberOf('from', 0);
 /** Slower specs are left out, ... */
 const SLOW_MS = 200;
 /** ... but those beside the lines that are changed, which are about them, and those of what is told: up to this. */
-const TOO_SLOW_MS = 1000;
+const TOO_SLOW_MS = numberOf('slow', 1000);
 const fileOf = (folder, kind) =>
   `${KEPT}${folder.replaceAll(/\W+/g, '-')}${share < 1 ? `-${share}` : ''}${from ? `-from-${from}` : ''}.${kind}.json`;
 
@@ -96,7 +97,10 @@ const leftOutOf = (folder, times) =>
   times
     .filter(
       ({ filename, ms }) =>
-        ms > (filename.includes(`core/src/${folder}/`) || filename.includes('told') ? TOO_SLOW_MS : SLOW_MS),
+        ms >
+        (filename.includes(`core/src/${folder}/`) || filename.includes('told')
+          ? TOO_SLOW_MS
+          : Math.min(SLOW_MS, TOO_SLOW_MS)),
     )
     .map(({ fullName }) => fullName);
 

@@ -3,14 +3,14 @@
  * demo shop and cuts drawn another way. It says so when these no longer hold.
  */
 export const HOW_SURE_SECTION = {
-  pictures: 300,
-  kinds: 33,
+  pictures: 306,
+  kinds: 34,
   /** Not read, of all. */
-  declined: 4,
+  declined: 5,
   /** Read, and off by more than 5 % of the metal, 3 points of the voids or 3 % of the height without saying so. */
   wrong: 0,
   /** Strands given as one number, of those read; and of these, how many were not the right one. */
-  counted: 74,
+  counted: 73,
   miscounted: 0,
 } as const;
 

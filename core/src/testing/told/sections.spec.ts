@@ -4,9 +4,9 @@ import { tellReason, whole } from './tell';
 import { holdTold, type Told } from './hold';
 import approved from './sections.json';
 
-/** Smaller than a microscope makes them, so that they are quick. */
-const SIZE = 0.45;
-const small = { ...SOUND_MICROGRAPH, width: 400, height: 320, pxPerMm: 165 };
+/** As small as they are read, so that every line of the reading is tried by quick ones. */
+const SIZE = 0.32;
+const small = { ...SOUND_MICROGRAPH, width: 260, height: 210, pxPerMm: 125 };
 
 /** What is read of a cut: how much of each kind there is, figures to the last digit told, reasons. */
 function tellSection(
