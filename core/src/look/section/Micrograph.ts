@@ -37,7 +37,7 @@ export function toldStrands({
   strandsMost,
   isScratched,
 }: Pick<SectionFigures, 'strands' | 'strandsMost' | 'isScratched'>): string {
-  if (strands === 0) return `strands not counted${isScratched ? ': scratched' : ''}`;
+  if (strands === 0) return `strands not counted${isScratched ? ' (scratched)' : ''}`;
   return strandsMost ? `${strands} to ${strandsMost} strands` : `${strands} strand${strands === 1 ? '' : 's'}`;
 }
 

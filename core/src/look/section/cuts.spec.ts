@@ -60,7 +60,7 @@ describe('A cut drawn another way', () => {
     expect(Math.abs((figures?.height ?? 0) / truth.height - 1)).toBeLessThan(0.02);
     expect(figures?.strandsMost).toBeUndefined();
     expect(figures?.strands).toBe(0);
-    expect(figures && toldStrands(figures)).toBe('strands not counted: scratched');
+    expect(figures && toldStrands(figures)).toBe('strands not counted (scratched)');
   });
 
   it('is scratched by a few fine lines as well, and not by bubbles', () => {
