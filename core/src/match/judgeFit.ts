@@ -9,7 +9,7 @@ import {
   takesLabel,
   type Terminal,
 } from '../terminal';
-import { withArticle } from '../text';
+import { percentOf, withArticle } from '../text';
 import { reason, type Reason } from '../verdict';
 import { metalArea, nominalArea, sizeLabel, strandingClass, type Wire } from '../wire';
 
@@ -91,7 +91,10 @@ export function judgeFit(terminal: Terminal, wires: readonly Wire[], use: Use, p
     adhesiveAlways(terminal, use.place, practice),
     insulationOfPart(terminal, practice),
     sleeveColour(terminal),
-  ].filter((found) => found !== null);
+  ]
+    .filter((found) => found !== null)
+    // Two wires alike have the same said of them: once is enough.
+    .filter(({ code, text }, i, all) => all.findIndex((one) => one.code === code && one.text === text) === i);
   const verdict = reasons.some((r) => r.weight === 'bad')
     ? 'no'
     : reasons.some((r) => r.weight === 'hold')
@@ -103,16 +106,17 @@ export function judgeFit(terminal: Terminal, wires: readonly Wire[], use: Use, p
 function stud(terminal: Terminal, use: Use): Reason | null {
   if (use.stud === null) return null;
   const plain = (text: string) => text.toUpperCase().replace(/\s+/g, '');
+  const asked = use.stud.trim();
   if (terminal.stud === null) {
-    return reason('stud-size', 'bad', `The joint goes onto ${use.stud} and this terminal goes onto nothing.`);
+    return reason('stud-size', 'bad', `The joint goes onto ${asked} and this terminal goes onto nothing.`);
   }
-  if (plain(terminal.stud) === plain(use.stud)) {
-    return reason('stud-size', 'good', `It goes onto ${use.stud}, as asked.`);
+  if (plain(terminal.stud) === plain(asked)) {
+    return reason('stud-size', 'good', `It goes onto ${terminal.stud}, as asked.`);
   }
   return reason(
     'stud-size',
     'bad',
-    `It is made for ${terminal.stud} and the joint goes onto ${use.stud}. The hole and the wire are two sizes: both have to be right.`,
+    `It is made for ${terminal.stud} and the joint goes onto ${asked}. The hole and the wire are two sizes: both have to be right.`,
   );
 }
 
@@ -229,6 +233,9 @@ const FINE = 0.35;
 /** Labels and metal differ by so much without anybody being wrong. */
 const LABEL_PLAY = 0.1;
 
+/** What is off by exactly the edge band is within it, whatever the last digit of a sum says. */
+const PLAY = 1e-9;
+
 function wireCount(terminal: Terminal, wires: readonly Wire[]): Reason | null {
   if (wires.length === 1) return null;
   const numbers = { wires: wires.length, most: terminal.mostWires };
@@ -269,20 +276,20 @@ function outside(
   const below = value < min;
   const off = below ? 1 - value / min : value / max - 1;
   const side = below ? 'below' : 'above';
-  const percent = (off * 100).toFixed(off < 0.1 ? 1 : 0);
+  const percent = percentOf(off, 2);
   const verb = what.includes('together') ? 'are' : 'is';
-  if (off <= band) {
+  if (off <= band + PLAY) {
     return reason(
       `conductor-${side}-edge`,
       'hold',
-      `${what} ${verb} ${percent} % ${side} the range ${range}, within the edge band of ${band * 100} %.`,
+      `${what} ${verb} ${percent} ${side} the range ${range}, within the edge band of ${percentOf(band)}.`,
       { ...numbers, off },
     );
   }
   return reason(
     `conductor-${side}`,
     'bad',
-    `${what} ${verb} ${percent} % ${side} the range ${range}. ${
+    `${what} ${verb} ${percent} ${side} the range ${range}. ${
       below
         ? 'The wire would slide in the barrel.'
         : 'The wire will not go in whole, and no strand may be cut to make it.'
@@ -317,15 +324,15 @@ function insulation(terminal: Terminal, wire: Wire, count: number, practice: Pra
   const numbers = { diameter: d, min: range.min, max: range.max };
   const label = `${range.min}–${range.max} mm`;
   if (d >= range.min && d <= range.max) {
-    return reason('insulation', 'good', `Insulation ${d} mm is in the support's range ${label}.`, numbers);
+    return reason('insulation', 'good', `Insulation ${d} mm is in the support’s range ${label}.`, numbers);
   }
   const below = d < range.min;
   const off = below ? 1 - d / range.min : d / range.max - 1;
-  const within = off <= practice.edgeBand;
+  const within = off <= practice.edgeBand + PLAY;
   return reason(
     below ? 'insulation-thin' : 'insulation-thick',
     within ? 'hold' : 'bad',
-    `Insulation ${d} mm is ${below ? 'below' : 'above'} the support's range ${label}. ${
+    `Insulation ${d} mm is ${below ? 'below' : 'above'} the support’s range ${label}. ${
       below ? 'The grip would hold nothing.' : 'The grip would split or cut it.'
     }${within ? ' It is within the edge band.' : ''}`,
     numbers,

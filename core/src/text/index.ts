@@ -23,3 +23,8 @@ export function named(names: readonly string[], most = 3): string {
   const rest = names.length - most;
   return `${names.slice(0, most).join(', ')}${rest > 0 ? ` and ${rest} more` : ''}`;
 }
+
+/** A share as a person says it, with no more digits than it has: 0.07 is '7 %' and 0.975 '97.5 %'. */
+export function percentOf(share: number, digits = 4): string {
+  return `${Number((100 * share).toPrecision(digits))} %`;
+}

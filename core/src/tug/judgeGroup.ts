@@ -1,3 +1,4 @@
+import { percentOf } from '../text';
 import type { Practice } from '../practice';
 import {
   andersonDarling,
@@ -100,8 +101,7 @@ export function judgeGroup(forces: ArrayLike<number>, limit: number, practice: P
   if (n < wanted) {
     reasons.push(reason('too-few', 'hold', `${n} of ${wanted} valid readings are made.`, { n, wanted }));
   }
-  const share = `${Number((practice.coverage * 100).toPrecision(4))} %`;
-  const percent = (value: number) => `${Number((value * 100).toPrecision(2))} %`;
+  const share = percentOf(practice.coverage);
   if (judgesGroup && isFree && lowerBound === null) {
     doubtful = true;
     const enough = Math.ceil(Math.log(1 - practice.confidence) / Math.log(practice.coverage));
@@ -109,7 +109,7 @@ export function judgeGroup(forces: ArrayLike<number>, limit: number, practice: P
       reason(
         'not-normal',
         'hold',
-        `${n} like these, and not normal (${test && test.p >= 0.001 ? `p = ${test.p.toFixed(3)}` : 'p below 0.001'}): one is ${percent(sure)} sure that ${share} hold above the lowest, ${showNumber(min, 1, limit)} N. Look for two kinds of joint among them; ${enough} readings would do without a shape.`,
+        `${n} like these, and not normal (${test && test.p >= 0.001 ? `p = ${test.p.toFixed(3)}` : 'p below 0.001'}): one is ${percentOf(sure, 2)} sure that ${share} hold above the lowest, ${showNumber(min, 1, limit)} N. Look for two kinds of joint among them; ${enough} readings would do without a shape.`,
         { n, p: test?.p ?? 0, sure, enough },
       ),
     );
@@ -130,7 +130,7 @@ export function judgeGroup(forces: ArrayLike<number>, limit: number, practice: P
       : shape === 'normal'
         ? `They look normal (p = ${(test?.p ?? 0).toFixed(2)}).`
         : 'Taken as normal.';
-    const certain = isFree ? percent(sure) : `${practice.confidence * 100} %`;
+    const certain = isFree ? percentOf(sure, 2) : percentOf(practice.confidence);
     const text =
       lowerBound <= 0
         ? `${n} like these scatter too much to say that ${share} hold at all; limit ${bound.limit} N. ${how}`

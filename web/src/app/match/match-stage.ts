@@ -35,7 +35,7 @@ import { Notice } from '../parts/notice';
               <tm-range-bar [value]="c.value" [min]="c.min" [max]="c.max" [band]="view.practice.edgeBand" unit="mm²" />
             }
             @if (view.terminal.insulationRange; as range) {
-              <p class="soft">insulation, in the support's range</p>
+              <p class="soft">insulation, in the support’s range</p>
               <tm-range-bar
                 [value]="view.wire.insulationDiameter"
                 [min]="range.min"
