@@ -40,6 +40,9 @@ import { PullStore } from './pull-store';
       } @else if (entry.pending(); as p) {
         <div class="said">
           <h2 id="how" tabindex="-1">How did it fail?</h2>
+          @if (p.note) {
+            <p class="soft">{{ p.note }}</p>
+          }
           <tm-pull-curve />
         </div>
         <div class="choose">
@@ -100,9 +103,6 @@ import { PullStore } from './pull-store';
                 </li>
               }
             </ul>
-          }
-          @if (p.note) {
-            <p class="soft">{{ p.note }}</p>
           }
           @if (entry.correcting()) {
             <div class="field">
