@@ -9,40 +9,32 @@ import {
   EMPTY_FLOOR,
   minuteOf,
   modelOf,
-  ownSeconds,
   planShop,
   settingOf,
   shiftsOf,
   shopFloorSchema,
   testingCosts,
-  type Family,
-  type FloorPerson,
-  type ListToMake,
   type PlanJob,
   type ShopFloor,
   type ShopSource,
-  type ToMake,
 } from '../../index';
 import { familyContext } from '../../testing/families';
 import { checkAt, NOW } from '../../testing/shop';
+import {
+  BRAM,
+  early,
+  floorOf,
+  INES,
+  listOf,
+  NAMES,
+  ODILE,
+  person,
+  source,
+  START,
+  toMake,
+  ZONE,
+} from '../../testing/shopFloor';
 
-const ODILE = '00000000-0000-4000-8000-000000000001';
-const BRAM = '00000000-0000-4000-8000-000000000002';
-const INES = '00000000-0000-4000-8000-000000000003';
-const ZONE = 'Europe/Berlin';
-/** Wednesday, 06:00 in Berlin. */
-const START = '2026-11-25T05:00:00.000Z';
-const weekdays = [1, 2, 3, 4, 5];
-const early = { days: weekdays, from: '06:00', to: '14:30', breaks: [{ from: '09:00', to: '09:15' }] };
-const floorOf = (changes: Partial<ShopFloor> = {}): ShopFloor => ({
-  ...EMPTY_FLOOR,
-  benches: [
-    { id: 'B1', label: 'Bench 1', places: ['bench 1'], heater: null, stripper: null },
-    { id: 'B2', label: 'Bench 2', places: [], heater: { warmUp: 8, coldAfter: 40 }, stripper: null },
-  ],
-  hours: [ODILE, BRAM, INES].map((person) => ({ person, ...early })),
-  ...changes,
-});
 const shifts = (floor: Partial<ShopFloor>, start = START, days = 2) =>
   shiftsOf(ODILE, floorOf(floor), ZONE, start, days).map(({ from, to }) => [from, to]);
 
@@ -99,13 +91,8 @@ describe('Hours of a shop', () => {
 });
 
 describe('What cannot be meant of a floor', () => {
-  const names = new Map([
-    [ODILE, 'Odile'],
-    [BRAM, 'Bram'],
-    [INES, 'Ines'],
-  ]);
   const faults = (changes: Partial<ShopFloor>) =>
-    checkFloor(floorOf(changes), names, new Set(['ST-4'])).map(({ text }) => text);
+    checkFloor(floorOf(changes), NAMES, new Set(['ST-4'])).map(({ text }) => text);
 
   it('is nothing where all is well', () => {
     expect(faults({})).toEqual([]);
@@ -153,33 +140,6 @@ describe('What cannot be meant of a floor', () => {
   });
 });
 
-const person = (id: string, name: string, changes: Partial<FloorPerson> = {}): FloorPerson => ({
-  ...{ id, name, makes: true, releases: false, qualifiedUntil: null, qualifications: null },
-  ...changes,
-});
-const toMake = (family: Family, changes: Partial<ToMake> = {}): ToMake => {
-  const context = familyContext(family);
-  return {
-    ...{ combination: family, list: 'Loom', terminal: context.terminal, wires: [context.wire] },
-    setUp: computeSetUp(context, [], NOW),
-    ...{ released: null, pieces: 40, samples: 5, everyPieces: null, held: null },
-    ...changes,
-  };
-};
-const listOf = (changes: Partial<ListToMake> = {}): ListToMake => ({
-  ...{ name: 'Loom', due: '2026-11-25', weight: 1, isCut: true, wires: 40, connectors: [], order: [] },
-  ...changes,
-});
-const source = (changes: Partial<ShopSource> = {}): ShopSource => ({
-  ...{ start: START, zone: ZONE, days: 3, floor: floorOf() },
-  people: [person(ODILE, 'Odile'), person(INES, 'Ines', { makes: false, releases: true })],
-  ...{ tools: familyContext('bare-terminal').tools, standing: [] },
-  lists: [listOf()],
-  toMake: [toMake('bare-terminal')],
-  timeOf: (family, means) => ({ seconds: ownSeconds(EMPTY_FLOOR, family, means), pieces: 0 }),
-  ...{ stepTime: () => null, supplyOf: () => null },
-  ...changes,
-});
 const jobsOf = (changes: Partial<ShopSource>): readonly PlanJob[] => planShop(source(changes)).work.jobs;
 
 describe('From combinations to jobs', () => {

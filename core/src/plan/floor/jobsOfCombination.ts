@@ -1,4 +1,5 @@
 import { plannedPulls } from '../../lot';
+import { uncapital } from '../../text';
 import type { Tool } from '../../tool';
 import type { PlanJob, PlanMeans } from '../PlanWork';
 import { needsHeat, type FloorNow } from './FloorNow';
@@ -13,6 +14,9 @@ const SPARE = 30;
 /** No job is cut shorter than this, minutes. */
 const SHORTEST = 15;
 
+/** A reason goes on after a colon; a part's number stays as it is written. */
+const withinSentence = (text: string) => (/^[A-Z][a-z ]/.test(text) ? uncapital(text) : text);
+
 export interface JobsMade {
   readonly jobs: readonly PlanJob[];
   readonly about: readonly JobAbout[];
@@ -25,7 +29,7 @@ export function jobsOfCombination(source: ShopSource, now: FloorNow, supply: Sup
   const { floor, start, zone } = source;
   const { combination, terminal, setUp } = each;
   const name = `${terminal.label} on ${each.wires[0]?.label ?? ''}`;
-  const refused = (code: CannotCode, text: string) => ({ combination, code, text: `${name}: ${text}` });
+  const refused = (code: CannotCode, text: string) => ({ combination, code, text: `${name}: ${withinSentence(text)}` });
   const none = (code: CannotCode, text: string): JobsMade => ({
     ...{ jobs: [], about: [], notes: [] },
     cannot: [refused(code, text)],

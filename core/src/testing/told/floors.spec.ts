@@ -9,7 +9,6 @@ import {
   howItWent,
   learnTimes,
   modelOf,
-  ownSeconds,
   pickList,
   planShop,
   readBreaks,
@@ -21,48 +20,27 @@ import {
   tellBreaks,
   tellDays,
   testingCosts,
-  type FloorPerson,
-  type ListToMake,
   type PlanEnds,
   type ShopFloor,
   type ShopPlan,
   type ShopSource,
   type StockMove,
-  type ToMake,
 } from '../../plan';
 import { computeSetUp } from '../../combination';
-import type { Family } from '../../terminal';
+import { FAMILIES, type Family } from '../../terminal';
 import { random } from '../../statistics';
 import { familyContext } from '../families';
 import { NOW, stripper } from '../shop';
+import { BRAM, early, floorOf, INES, listOf, NAMES, ODILE, person, source, toMake } from '../shopFloor';
 import approved from './floors.json';
 import { holdTold, type Lines, type Told } from './hold';
 import { tellChange, whole } from './tell';
 
-const id = (n: number) => `00000000-0000-4000-8000-00000000000${n}`;
-const [ODILE, BRAM, INES] = [id(1), id(2), id(3)];
-const NAMES = new Map([
-  [ODILE, 'Odile'],
-  [BRAM, 'Bram'],
-  [INES, 'Ines'],
-]);
-/** Wednesday, 06:00 in Berlin. */
-const [START, ZONE] = ['2026-11-25T05:00:00.000Z', 'Europe/Berlin'];
-const early = { days: [1, 2, 3, 4, 5], from: '06:00', to: '14:30', breaks: [{ from: '09:00', to: '09:15' }] };
+const NOBODY = '00000000-0000-4000-8000-000000000009';
 const bench = (name: string, changes: Partial<ShopFloor['benches'][number]> = {}): ShopFloor['benches'][number] => ({
   ...{ id: name, label: `Bench ${name}`, places: [], heater: null, stripper: null },
   ...changes,
 });
-const floorOf = (changes: Partial<ShopFloor> = {}): ShopFloor => ({
-  ...EMPTY_FLOOR,
-  benches: [
-    bench('B1', { places: ['Bench 1', 'press corner'] }),
-    bench('B2', { heater: { warmUp: 8, coldAfter: 40 } }),
-  ],
-  hours: [ODILE, BRAM, INES].map((person) => ({ person, ...early })),
-  ...changes,
-});
-
 // ── what cannot be meant ─────────────────────────────────────────────────────────────────────────────────────────────
 
 const hours = (changes: Partial<ShopFloor['hours'][number]>) => ({ person: ODILE, ...early, breaks: [], ...changes });
@@ -73,7 +51,7 @@ const FAULTY: Readonly<Record<string, Partial<ShopFloor>>> = {
     benches: [bench('B1', { places: ['Window', 'door'] }), bench('B2', { places: ['window', 'corner'] })],
   },
   'a stripper that is none': { benches: [bench('B1', { stripper: 'ST-9' }), bench('B2', { stripper: 'ST-4' })] },
-  'hours of nobody': { hours: [hours({ person: id(9) }), hours({ person: id(9), from: '15:00', to: '15:00' })] },
+  'hours of nobody': { hours: [hours({ person: NOBODY }), hours({ person: NOBODY, from: '15:00', to: '15:00' })] },
   'no length': { hours: [hours({ from: '08:00', to: '08:00' })] },
   'one minute long': { hours: [hours({ from: '08:00', to: '08:01' })] },
   'over midnight': { hours: [hours({ from: '22:00', to: '06:00', breaks: [{ from: '01:30', to: '02:00' }] })] },
@@ -92,7 +70,7 @@ const FAULTY: Readonly<Record<string, Partial<ShopFloor>>> = {
   },
   'a day of its own': {
     extra: [
-      { person: id(9), day: '2026-11-28', from: '08:00', to: '12:00', breaks: [] },
+      { person: NOBODY, day: '2026-11-28', from: '08:00', to: '12:00', breaks: [] },
       { person: BRAM, day: '2026-11-28', from: '08:00', to: '08:00', breaks: [] },
       { person: BRAM, day: '2026-11-29', from: '08:00', to: '12:00', breaks: [{ from: '07:00', to: '07:10' }] },
     ],
@@ -110,7 +88,7 @@ const FAULTY: Readonly<Record<string, Partial<ShopFloor>>> = {
     away: [
       { person: ODILE, from: '2026-11-26T10:00', to: '2026-11-26T09:00', why: '' },
       { person: ODILE, from: '2026-11-26T10:00', to: '2026-11-26T10:00', why: '' },
-      { person: id(9), from: '2026-11-26T10:00', to: '2026-11-26T11:00', why: 'ill' },
+      { person: NOBODY, from: '2026-11-26T10:00', to: '2026-11-26T11:00', why: 'ill' },
     ],
   },
   'days twice': { closed: ['2026-12-24', '2026-12-25', '2026-12-24'].map((day) => ({ day, why: '' })) },
@@ -135,32 +113,7 @@ const tellFaults: Lines = () =>
 
 // ── from combinations to jobs ────────────────────────────────────────────────────────────────────────────────────────
 
-const person = (own: string, name: string, changes: Partial<FloorPerson> = {}): FloorPerson => ({
-  ...{ id: own, name, makes: true, releases: false, qualifiedUntil: null, qualifications: null },
-  ...changes,
-});
-const toMake = (family: Family, changes: Partial<ToMake> = {}): ToMake => {
-  const context = familyContext(family);
-  return {
-    ...{ combination: family, list: 'Loom', terminal: context.terminal, wires: [context.wire] },
-    setUp: computeSetUp(context, [], NOW),
-    ...{ released: null, pieces: 40, samples: 5, everyPieces: null, held: null },
-    ...changes,
-  };
-};
-const listOf = (changes: Partial<ListToMake> = {}): ListToMake => ({
-  ...{ name: 'Loom', due: '2026-11-25', weight: 1, isCut: true, wires: 40, connectors: [], order: [] },
-  ...changes,
-});
 const ring = familyContext('bare-terminal');
-const source = (changes: Partial<ShopSource> = {}): ShopSource => ({
-  ...{ start: START, zone: ZONE, days: 3, floor: floorOf() },
-  people: [person(ODILE, 'Odile'), person(INES, 'Ines', { makes: false, releases: true })],
-  ...{ tools: ring.tools, standing: [], lists: [listOf()], toMake: [toMake('bare-terminal')] },
-  timeOf: (family, means) => ({ seconds: ownSeconds(EMPTY_FLOOR, family, means), pieces: 0 }),
-  ...{ stepTime: () => null, supplyOf: () => null },
-  ...changes,
-});
 const standsAs = (isProved: boolean): ShopSource['standing'] =>
   ring.tools.map(({ part, dies }) => ({
     ...{ tool: part, combination: 'bare-terminal', isProved },
@@ -195,20 +148,7 @@ const SHOPS: Readonly<Record<string, Partial<ShopSource>>> = {
   },
   'of heat': { toMake: [toMake('sealed-sleeve-terminal')] },
   'of every family': {
-    toMake: (
-      [
-        'insulated-terminal',
-        'open-barrel-contact',
-        'sealed-contact',
-        'machined-contact',
-        'signal-contact',
-        'butt-splice',
-        'window-splice',
-        'open-barrel-splice',
-        'ferrule',
-        'lug',
-      ] as const
-    ).map((family) => toMake(family)),
+    toMake: FAMILIES.map((family) => toMake(family)),
     tools: [
       ...new Map(
         (['insulated-terminal', 'sealed-contact', 'lug', 'ferrule', 'machined-contact'] as const)
