@@ -10,6 +10,7 @@ export {
   isCaliperOnly,
   judgeLook,
   showPoint,
+  showPoints,
   type LookVerdict,
   type PieceFinding,
   type PieceNumber,

@@ -1,3 +1,4 @@
+import { isInRange, type Range } from '../terminal';
 import { reason, type Reason } from '../verdict';
 import type { Criterion } from './criteria';
 import { worseFinding, type Finding } from './Finding';
@@ -95,7 +96,7 @@ export function judgeLook(criteria: readonly Criterion[], evidence: LookEvidence
     points.push(states);
     const of = (finding: Finding) => criteria.filter((_, i) => states[i]?.finding === finding);
     const tell = (list: readonly Criterion[]) =>
-      list.map((c) => withNumber(c, states[criteria.indexOf(c)]?.value ?? null)).join(', ');
+      list.map((c) => withNumber(c, states[criteria.indexOf(c)]?.value ?? null)).join('; ');
     const rejected = of('reject');
     const rework = of('rework');
     if (rejected.length) {
@@ -105,7 +106,7 @@ export function judgeLook(criteria: readonly Criterion[], evidence: LookEvidence
       reasons.push(reason('piece-rework', 'hold', `Piece ${piece} is to be reworked: ${tell(rework)}.`, { piece }));
     }
     const noted = of('note');
-    if (noted.length) notes.push(`piece ${piece} (${tell(noted)})`);
+    if (noted.length) notes.push(`Noted on piece ${piece}: ${tell(noted)}.`);
     const waits = states.filter((s) => s.finding === null || s.toMeasure).length;
     for (const [i, criterion] of criteria.entries()) {
       if (states[i]?.toMeasure) unmeasured.set(criterion, (unmeasured.get(criterion) ?? 0) + 1);
@@ -143,7 +144,7 @@ export function judgeLook(criteria: readonly Criterion[], evidence: LookEvidence
       }),
     );
   }
-  if (notes.length) reasons.push(reason('noted', 'note', `Noted: ${notes.join('; ')}.`));
+  if (notes.length) reasons.push(reason('noted', 'note', notes.join(' ')));
   return { state, pieces, points, reasons };
 }
 
@@ -151,13 +152,30 @@ function withNumber(criterion: Criterion, value: number | null): string {
   const title = criterion.title.toLowerCase();
   const { number } = criterion;
   if (!number || value === null) return title;
-  return `${title} ${showPoint(value, number.unit)}, ${showPoint(number.range.min, number.unit)} to ${showPoint(number.range.max, number.unit)} is good`;
+  // The eye found what no number shows.
+  if (isInRange(value, number.range))
+    return `${title} by eye (measured ${roundPoint(value, number.unit)}, which is good)`;
+  const measured = showPoint(value, number.unit);
+  // Strands are counted in strands: their name once is enough.
+  return `${title === number.unit ? measured : `${title} ${measured}`}, ${showPoints(number.range, number.unit)} is good`;
 }
 
 /** A point's number with its unit, never rounded into or out of its range: lengths to a hundredth or as measured. */
 export function showPoint(value: number, unit: string): string {
-  const digits = unit === 'mm' ? 2 : unit === 'strands' ? 0 : 1;
-  const short = value.toFixed(digits);
-  const text = Math.abs(Number(short) - value) < 1e-9 ? short : String(Number(value.toFixed(4)));
-  return `${text}${unit === '°' ? '°' : ` ${unit}`}`;
+  const short = roundPoint(value, unit);
+  return Math.abs(parseFloat(short) - value) < 1e-9 ? short : withUnit(String(Number(value.toFixed(4))), unit);
 }
+
+/** The same as far as anybody measures it. */
+function roundPoint(value: number, unit: string): string {
+  const digits = unit === 'mm' ? 2 : unit === 'strands' ? 0 : 1;
+  return withUnit(value.toFixed(digits), value === 1 && unit === 'strands' ? 'strand' : unit);
+}
+
+/** A range of them, its unit once: '0.50 to 1.00 mm'; one number where both ends are the same. */
+export function showPoints({ min, max }: Range, unit: string): string {
+  const ends = [min, max].map((end) => showPoint(end, unit));
+  return min === max ? (ends[0] ?? '') : `${ends[0]?.replace(/ .*|°$/, '')} to ${ends[1]}`;
+}
+
+const withUnit = (text: string, unit: string) => `${text}${unit === '°' ? '°' : ` ${unit}`}`;

@@ -585,7 +585,7 @@ describe('The verdict of looking', () => {
       );
     expect(found('rework').state).toBe('hold');
     expect(found('note').state).toBe('pass');
-    expect(found('note').reasons.map((r) => r.text)).toContain('Noted: piece 1 (gap).');
+    expect(found('note').reasons.map((r) => r.text)).toContain('Noted on piece 1: gap.');
   });
 
   it('takes one answer for a whole piece for all its points, and a point answered otherwise before that answer', () => {
@@ -622,7 +622,7 @@ describe('The verdict of looking', () => {
       const verdict = at(2.203);
       expect(verdict.state).toBe('fail');
       // 2.203 is never shown as 2.20, which would be good
-      expect(verdict.reasons[0]?.text).toBe('Piece 1 is rejected: crimp height 2.203 mm, 2.00 mm to 2.20 mm is good.');
+      expect(verdict.reasons[0]?.text).toBe('Piece 1 is rejected: crimp height 2.203 mm, 2.00 to 2.20 mm is good.');
     });
 
     it('judges any number in its range as good and any other as its sheet says', () => {

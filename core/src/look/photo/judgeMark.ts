@@ -1,5 +1,5 @@
 import type { Criterion } from '../criteria';
-import { showPoint } from '../judgeLook';
+import { showPoints } from '../judgeLook';
 import { numberFinding } from '../numberFinding';
 import { measureMark, type PhotoMark, type PhotoScale } from './measureMark';
 
@@ -25,7 +25,7 @@ export function judgeMark(
   const { min, max } = number.range;
   const good = numberFinding(found.value, number) === 'accept';
   const isNear = Math.min(Math.abs(found.value - min), Math.abs(found.value - max)) < found.within;
-  const range = `${showPoint(min, number.unit)} to ${showPoint(max, number.unit)} is good`;
+  const range = `${showPoints(number.range, number.unit)} is good`;
   return {
     good,
     isNear,

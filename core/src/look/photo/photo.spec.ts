@@ -77,7 +77,7 @@ describe('Measuring on a photograph', () => {
     // 0.75 mm lies well inside, 1.24 mm well outside; 1 mm is its very end.
     expect([judge(232.5)?.good, judge(232.5)?.isNear]).toEqual([true, false]);
     expect([judge(384.4)?.good, judge(384.4)?.isNear]).toEqual([false, false]);
-    expect(judge(384.4)?.text).toBe('Out of range: reject; 0.50 mm to 1.00 mm is good.');
+    expect(judge(384.4)?.text).toBe('Out of range: reject; 0.50 to 1.00 mm is good.');
     expect(judge(310)?.isNear).toBeTrue();
     expect(judge(310)?.text).toContain('with the caliper');
     expect(judge(310, { point: null })).toBeNull();

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { atEnd, endOf, numberFinding, ofEnd, readPointNumber, showPoint, type EntryBody } from '@tug-mark/core';
+import { atEnd, endOf, numberFinding, ofEnd, readPointNumber, showPoint, showPoints, type EntryBody } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
@@ -95,7 +95,7 @@ export class LotMeasure {
       const { range, unit, outside } = criterion.number;
       const good = numberFinding(body.value, criterion.number) === 'accept';
       const text = `${criterion.title} ${showPoint(body.value, unit)}${
-        good ? '' : `: ${outside}, ${showPoint(range.min, unit)} to ${showPoint(range.max, unit)} is good`
+        good ? '' : `: ${outside}, ${showPoints(range, unit)} is good`
       }`;
       return [{ id, good, text }];
     }),

@@ -79,7 +79,9 @@ import { Notice } from '../../parts/notice';
               <tm-mark state="note" [size]="16" />
             }
             @if (f.isScratched) {
-              <div class="soft">A scratch looks like a border between two strands. Polish again to have them counted.</div>
+              <div class="soft">
+                A scratch looks like a border between two strands. Polish again to have them counted.
+              </div>
             }
           </dd>
         </dl>
