@@ -1,7 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { ReactiveFormsModule } from '@angular/forms';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { atEnd, endOf, numberFinding, ofEnd, readPointNumber, showPoint, showPoints, type EntryBody } from '@tug-mark/core';
+import {
+  atEnd,
+  endOf,
+  numberFinding,
+  ofEnd,
+  readPointNumber,
+  showPoint,
+  showPoints,
+  type EntryBody,
+} from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { Hand } from '../hand/hand';
