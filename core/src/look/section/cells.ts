@@ -17,18 +17,21 @@ export interface CellBox {
   readonly rows: number;
 }
 
-/** Mean colour of each cell of a rectangle of a picture; a cell is so many pixels wide and high. */
-export function cellsOf({ width, data }: Picture, cell: number, box: CellBox): Cells {
+/**
+ * Mean colour of each cell of a rectangle of a picture; a cell is so many pixels wide and high.
+ * @param every of its rows of pixels are looked at: of a large cell some tell its colour as well as all
+ */
+export function cellsOf({ width, data }: Picture, cell: number, box: CellBox, every = 1): Cells {
   const { columns, rows } = box;
   const [red, green, blue] = [0, 1, 2].map(() => new Float32Array(columns * rows)) as [
     Float32Array,
     Float32Array,
     Float32Array,
   ];
-  const share = 1 / (cell * cell);
+  const share = 1 / (cell * Math.ceil(cell / every));
   for (let row = 0; row < rows; row++) {
     const first = row * columns;
-    for (let y = (box.top + row) * cell; y < (box.top + row + 1) * cell; y++) {
+    for (let y = (box.top + row) * cell; y < (box.top + row + 1) * cell; y += every) {
       let at = (y * width + box.left * cell) * 4;
       for (let i = first; i < first + columns; i++) {
         let r = 0;

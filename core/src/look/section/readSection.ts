@@ -11,6 +11,8 @@ import { hasScratches } from './scratches';
 /** Longest side of the mask, cells; and of the first look at where the piece lies. */
 const MASK_SIDE = 1000;
 const COARSE_SIDE = 180;
+/** Rows of pixels that tell the colour of a coarse cell. */
+const COARSE_ROWS = 8;
 /** Fewest cells the crimp has to be high to be read. */
 const LEAST_HEIGHT = 120;
 
@@ -88,12 +90,8 @@ export function readSection(picture: Picture): SectionResult {
     );
   }
   const step = Math.max(1, Math.ceil(Math.max(columns, rows) / COARSE_SIDE));
-  const coarse = cellsOf(picture, cell * step, {
-    left: 0,
-    top: 0,
-    columns: Math.floor(columns / step),
-    rows: Math.floor(rows / step),
-  });
+  const whole = { left: 0, top: 0, columns: Math.floor(columns / step), rows: Math.floor(rows / step) };
+  const coarse = cellsOf(picture, cell * step, whole, Math.max(1, Math.floor((cell * step) / COARSE_ROWS)));
   const piece = findPiece(coarse);
   if (!piece)
     return declined(
