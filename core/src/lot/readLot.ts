@@ -166,7 +166,7 @@ export function pieceChecks(
         outcome,
         text:
           notHeld !== null && look !== 'rejected' && tug !== 'below'
-            ? `Piece ${piece}: ${uncapital(notHeld)}`
+            ? `Piece ${piece} ${uncapital(notHeld)}`
             : tell(piece, outcome, look, tug, valid.length ? Math.min(...valid) : null, rejected[0]?.note ?? ''),
       };
     });

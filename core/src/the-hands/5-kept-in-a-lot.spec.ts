@@ -36,7 +36,7 @@ describe('A hold within a lot', () => {
       [1, 'good'],
       [7, 'bad'],
     ]);
-    expect(lot?.checks[1]?.text).toBe('Piece 7: does not hold: the wire moved 0.4 mm.');
+    expect(lot?.checks[1]?.text).toBe('Piece 7 does not hold: the wire moved 0.4 mm.');
     expect(lot?.spans.filter(({ state }) => state === 'suspect').map(({ from, to }) => [from, to])).toEqual([
       [2, 7],
       [8, 9],

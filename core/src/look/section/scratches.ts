@@ -59,32 +59,41 @@ const stands = (a: number, b: number, least: number) => (a > least && b > least)
 
 /** Whether many of these places, each x and y, lie close to one another along one line. */
 function hasLine(found: readonly number[], columns: number, rows: number): boolean {
-  const diagonal = Math.ceil(Math.hypot(columns, rows) / WIDTH);
-  const votes = new Uint16Array(2 * diagonal + 1);
+  const count = found.length / 2;
+  const middle = Math.ceil(Math.hypot(columns, rows) / WIDTH);
+  const lines = new Int32Array(count);
+  const along = new Float64Array(count);
+  /** Where the places of each line begin, laid one line after the other. */
+  const starts = new Int32Array(2 * middle + 2);
   for (let turn = 0; turn < DIRECTIONS; turn++) {
     const angle = (turn * Math.PI) / DIRECTIONS;
     const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
-    votes.fill(0);
-    const lineOf = (k: number) =>
-      Math.round(((found[k] as number) * cos + (found[k + 1] as number) * sin) / WIDTH) + diagonal;
-    for (let k = 0; k < found.length; k += 2) {
-      const line = lineOf(k);
-      votes[line] = (votes[line] as number) + 1;
+    starts.fill(0);
+    for (let k = 0; k < count; k++) {
+      const line = Math.round(((found[2 * k] as number) * cos + (found[2 * k + 1] as number) * sin) / WIDTH) + middle;
+      lines[k] = line;
+      starts[line + 1] = (starts[line + 1] as number) + 1;
     }
-    for (let line = 0; line < votes.length; line++) {
-      if ((votes[line] as number) < LEAST) continue;
-      const along: number[] = [];
-      for (let k = 0; k < found.length; k += 2) {
-        if (lineOf(k) === line) along.push((found[k + 1] as number) * cos - (found[k] as number) * sin);
-      }
-      if (isDense(along.sort((a, b) => a - b))) return true;
+    for (let line = 1; line < starts.length; line++) {
+      starts[line] = (starts[line] as number) + (starts[line - 1] as number);
+    }
+    const next = starts.slice();
+    for (let k = 0; k < count; k++) {
+      const line = lines[k] as number;
+      const at = next[line] as number;
+      next[line] = at + 1;
+      along[at] = (found[2 * k + 1] as number) * cos - (found[2 * k] as number) * sin;
+    }
+    for (let line = 0; line + 1 < starts.length; line++) {
+      const [from, to] = [starts[line] as number, starts[line + 1] as number];
+      if (to - from >= LEAST && isDense(along.subarray(from, to).sort())) return true;
     }
   }
   return false;
 }
 
 /** Whether places along a line, in order, have a stretch without gaps that is long and dense. */
-function isDense(along: readonly number[]): boolean {
+function isDense(along: Float64Array): boolean {
   let first = 0;
   for (let k = 1; k <= along.length; k++) {
     if (k < along.length && (along[k] as number) - (along[k - 1] as number) <= GAP) continue;

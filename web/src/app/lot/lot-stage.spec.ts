@@ -100,7 +100,7 @@ describe('The lot at the bench', () => {
       ...{ kind: 'hold', lot: 1, piece: 3, force: 43, seconds: 10, moved: 0.4, note: '' },
     });
     await bench.press('Back to the task');
-    expect(bench.text).toContain('Piece 3: does not hold: the wire moved 0.4 mm.');
+    expect(bench.text).toContain('Piece 3 does not hold: the wire moved 0.4 mm.');
     expect(bench.text).toContain('held back');
   });
 
