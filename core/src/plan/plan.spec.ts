@@ -549,6 +549,20 @@ describe('The checker', () => {
     expect(spoil('a', () => ({ release: null }))).toContain('release');
     expect(spoil('b', (one) => ({ release: { from: one.start, to: one.start, by: 'Ines' } }))).toContain('release');
     expect(spoil('d', () => ({ release: placed(good, 'a').release }))).toContain('quality-twice');
+    const { bench, tool: own, person, start } = placed(good, 'a');
+    const here = { bench, tool: own, person, start };
+    for (const [fixed, isFound] of [
+      [here, false],
+      [{ ...here, start: start - 1 }, false],
+      [{ ...here, start: start + 1 }, true],
+      [{ ...here, person: 'Ines' }, true],
+      [{ ...here, bench: 'B9' }, true],
+      [{ ...here, tool: 'X' }, true],
+    ] as const) {
+      const fixedWork = { ...of, jobs: of.jobs.map((one) => (one.id === 'a' ? { ...one, fixed } : one)) };
+      const found = checkPlan(fixedWork, good).some(({ code }) => code === 'fixed');
+      expect(found).withContext(JSON.stringify(fixed)).toBe(isFound);
+    }
     expect(codes({ ...good, score: { ...good.score, changeover: 0 } })).toEqual(['score']);
     expect(codes({ ...good, score: { ...good.score, lateness: 0 } })).toEqual(['score']);
     expect(codes({ ...good, score: { ...good.score, end: good.score.end - 1 } })).toEqual(['score']);

@@ -69,6 +69,16 @@ describe('Asking a plan', () => {
     expect(comparePlans(plan, moved.plan, model.work, clock)).toBe(
       'It ends at 7:42 instead of 7:36, 6 min more of changes.',
     );
+    const without = (count: number) => ({
+      ...plan,
+      left: ['x', 'y', 'z'].slice(0, count).map((id) => ({ job: id, code: 'no-hours' as const, text: '' })),
+    });
+    expect(comparePlans(without(1), without(2), model.work, clock)).toBe(
+      'It still ends at 7:36, 1 job without a place.',
+    );
+    expect(comparePlans(without(2), without(2), model.work, clock)).toBe(
+      'It still ends at 7:36, and nothing else changes.',
+    );
     const elsewhere = movePlan(model, plan, { job: 'b', bench: 'B9', before: null });
     expect(elsewhere).toEqual({ ok: false, text: 'That bench has not what b needs. It can be made at Bench 1.' });
     const { model: chain, plan: chained } = planOf(work([job('a'), job('b', { after: ['a'] })]));

@@ -328,7 +328,7 @@ const tellStock: Lines = () => {
   const wires = [
     { list: 'Loom', wire, length: 480, quantity: 30 },
     { list: 'Loom', wire, length: 333, quantity: 12 },
-    { list: 'Next', wire, length: 480, quantity: 5 },
+    { list: 'Next', wire, length: 520, quantity: 5 },
     { list: 'Done', wire, length: 900, quantity: 50, isCut: true },
     { list: 'Next', wire: 'W-8', length: 140, quantity: 6 },
     { list: 'Next', wire: 'W-7', length: 100, quantity: 3 },
