@@ -96,7 +96,11 @@ try {
   await picture('lot');
   await openCombination(browser, 'FL-OC-1508', 'FL-W-0100', 'Sensor bar');
   await climbTo(browser, 'Look');
+  // Its first picture comes last: from then on a piece that is chosen stays.
+  await browser.sees('All 5 pieces are looked at');
+  await browser.driver.sleep(900);
   await browser.press('Piece 2');
+  await browser.sees('Photographs of piece 2');
   const section = await browser.shown(By.xpath("//tm-piece-photos//a[contains(., 'section')]"));
   await browser.go((await section.getAttribute('href'))?.replace(/^https?:\/\/[^/]+/, '') ?? '');
   await browser.sees('Pressed too little');
