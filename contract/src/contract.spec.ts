@@ -123,6 +123,18 @@ describe('An entry on its way to the server', () => {
         .toBeFalse();
     }
   });
+
+  it('tells of a section whether it is scratched, and no more than is known of one', () => {
+    const figures = { metal: 0.8, voids: 0.03, compression: 0.85, height: 1.3, width: 1.6, left: 0.5, strands: 0 };
+    const section = (own: object) => ({
+      ...{ kind: 'section', piece: 1, photo: '00000000-0000-4000-8000-000000000001', pxPerMm: 400 },
+      ...{ figures: { ...figures, ...own }, mended: [], note: '' },
+    });
+    expect(entryBodySchema.safeParse(section({})).success).toBeTrue();
+    expect(entryBodySchema.safeParse(section({ isScratched: true })).success).toBeTrue();
+    expect(entryBodySchema.safeParse(section({ isScratched: 'a little' })).success).toBeFalse();
+    expect(entryBodySchema.safeParse(section({ isBent: true })).success).toBeFalse();
+  });
 });
 
 describe('A record of another version', () => {

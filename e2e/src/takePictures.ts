@@ -96,7 +96,7 @@ try {
   await picture('lot');
   await openCombination(browser, 'FL-OC-1508', 'FL-W-0100', 'Sensor bar');
   await climbTo(browser, 'Look');
-  // Its first picture comes last: from then on a piece that is chosen stays.
+  // Pressed sooner, it would be a button of the page before.
   await browser.sees('All 5 pieces are looked at');
   await browser.driver.sleep(900);
   await browser.press('Piece 2');

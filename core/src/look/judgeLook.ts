@@ -154,7 +154,7 @@ function withNumber(criterion: Criterion, value: number | null): string {
   if (!number || value === null) return title;
   // The eye found what no number shows.
   if (isInRange(value, number.range))
-    return `${title} by eye (measured ${roundPoint(value, number.unit)}, which is good)`;
+    return `${title} by eye (measured ${withUnit(rounded(value, number.unit), number.unit)}, which is good)`;
   const measured = showPoint(value, number.unit);
   // Strands are counted in strands: their name once is enough.
   return `${title === number.unit ? measured : `${title} ${measured}`}, ${showPoints(number.range, number.unit)} is good`;
@@ -162,20 +162,23 @@ function withNumber(criterion: Criterion, value: number | null): string {
 
 /** A point's number with its unit, never rounded into or out of its range: lengths to a hundredth or as measured. */
 export function showPoint(value: number, unit: string): string {
-  const short = roundPoint(value, unit);
-  return Math.abs(parseFloat(short) - value) < 1e-9 ? short : withUnit(String(Number(value.toFixed(4))), unit);
-}
-
-/** The same as far as anybody measures it. */
-function roundPoint(value: number, unit: string): string {
-  const digits = unit === 'mm' ? 2 : unit === 'strands' ? 0 : 1;
-  return withUnit(value.toFixed(digits), value === 1 && unit === 'strands' ? 'strand' : unit);
+  return withUnit(exactly(value, unit), unit);
 }
 
 /** A range of them, its unit once: '0.50 to 1.00 mm'; one number where both ends are the same. */
 export function showPoints({ min, max }: Range, unit: string): string {
-  const ends = [min, max].map((end) => showPoint(end, unit));
-  return min === max ? (ends[0] ?? '') : `${ends[0]?.replace(/ .*|°$/, '')} to ${ends[1]}`;
+  return min === max ? showPoint(min, unit) : withUnit(`${exactly(min, unit)} to ${exactly(max, unit)}`, unit);
 }
 
-const withUnit = (text: string, unit: string) => `${text}${unit === '°' ? '°' : ` ${unit}`}`;
+/** As far as anybody measures it. */
+const rounded = (value: number, unit: string) => value.toFixed(unit === 'mm' ? 2 : unit === 'strands' ? 0 : 1);
+
+function exactly(value: number, unit: string): string {
+  const short = rounded(value, unit);
+  return Math.abs(Number(short) - value) < 1e-9 ? short : String(Number(value.toFixed(4)));
+}
+
+function withUnit(text: string, unit: string): string {
+  if (unit === '°') return `${text}°`;
+  return `${text} ${text === '1' && unit === 'strands' ? 'strand' : unit}`;
+}

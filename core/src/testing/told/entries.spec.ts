@@ -270,6 +270,7 @@ const KINDS: { readonly [K in EntryKind]: readonly [base: Omit<Body<K>, 'kind'>,
       { mended: [{ label: 'void', width: 2, points: [] }] },
       { figures: { ...figures, strands: 1 } },
       { figures: { ...figures, strands: 0 }, byHand: true },
+      { figures: { ...figures, strands: 0, isScratched: true } },
     ],
   ],
   cause: [
