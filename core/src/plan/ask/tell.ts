@@ -60,7 +60,7 @@ export interface Difference {
   readonly text: string;
 }
 
-/** What moved between two plans: only what somebody at a bench has to know. Another minute in the same order is no move. */
+/** What moved between two plans: only what somebody at a bench has to know. Another minute in the same order is no move. What is gone comes first. */
 export function differences(before: Plan, after: Plan, work: PlanWork, clock: Clock): Difference[] {
   const label = new Map(work.jobs.map((job) => [job.id, job.label]));
   const benches = new Map(work.benches.map((bench) => [bench.id, bench.label]));
@@ -79,7 +79,10 @@ export function differences(before: Plan, after: Plan, work: PlanWork, clock: Cl
     return found;
   };
   const [then, now] = [behind(before), behind(after)];
-  const all: Difference[] = [];
+  // What is not made any more comes first: it weighs more than what is made elsewhere, and a list cut short still tells it.
+  const all: Difference[] = [...was.keys()]
+    .filter((job) => !is.has(job))
+    .map((job) => ({ job, what: 'gone', text: `${label.get(job) ?? job}: not in this plan any more.` }));
   for (const [job, one] of is) {
     const name = label.get(job) ?? job;
     const old = was.get(job);
@@ -105,8 +108,6 @@ export function differences(before: Plan, after: Plan, work: PlanWork, clock: Cl
       });
     }
   }
-  for (const [job] of was)
-    if (!is.has(job)) all.push({ job, what: 'gone', text: `${label.get(job) ?? job}: not in this plan any more.` });
   return all;
 }
 

@@ -67,7 +67,7 @@ export function withFoundPlan() {
         if (!planned || !all || !at || !before().length) return [];
         const against = differences({ ...planned, placed: [...before()] }, planned, all, at.at);
         const shown = day();
-        return [...against, ...(shown?.given ? goneJobs(shown.given, shown.work, shown.cannot) : [])];
+        return [...(shown?.given ? goneJobs(shown.given, shown.work, shown.cannot) : []), ...against];
       }),
     })),
     withMethods((store) => {

@@ -3,7 +3,7 @@ import type { PlanAsked, PlanFound } from '../../workers/plan.messages';
 import { By } from '@angular/platform-browser';
 import { FileButton } from '../parts/file-button';
 import { Bench } from '../testing/bench';
-import { COMBINATION, givenPlan, planDay } from '../testing/made-up-plan';
+import { COMBINATION, givenPlan, planDay, planJobs } from '../testing/made-up-plan';
 import { JobFiles } from './job-files';
 import { PlanPage } from './plan-page';
 import { PlanWorkers } from './plan-search';
@@ -165,6 +165,21 @@ describe('The plan page', () => {
     await bench.press('Give it out');
     expect(givePlanOut).toHaveBeenCalledOnceWith(jasmine.objectContaining({ base: 3, moved: [] }));
     expect(bench.text).toContain('Plan 4 is given out');
+  });
+
+  it('tells what is not made any more before what moved against the plan given out', async () => {
+    const jobs = planJobs.filter(({ id }) => !id.startsWith(COMBINATION));
+    const cannot = [{ combination: COMBINATION, code: 'held' as const, text: 'ring M4 is on hold.' }];
+    const benches = [{ id: 'B2', label: 'Bench 2', heater: null, stripper: null }];
+    await open(planDay({ given: givenPlan(), cannot }, { jobs, benches }));
+    const told = [...bench.element.querySelectorAll('section')]
+      .find((one) => one.querySelector('h2')?.textContent?.startsWith('Moved against plan 3'))
+      ?.querySelectorAll('li');
+    expect([...(told ?? [])].map((one) => one.textContent?.trim())).toEqual([
+      'ring M4 · 48: not in this plan any more.',
+      jasmine.stringContaining('Bench 2 instead of B1'),
+      jasmine.stringContaining('Bench 2 instead of B1'),
+    ]);
   });
 
   it('keeps in the order of the plan given out what should be done by now and is not', async () => {
