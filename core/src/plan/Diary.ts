@@ -101,11 +101,20 @@ export class Diary {
     for (let g = first; g < first + at(this.count, person); g++) {
       const [from, to] = [at(this.from, g), at(this.to, g)];
       if (start < from || end > to) continue;
-      // The later part first: it may push the oldest gap out, and never this one.
-      this.to[g] = start;
-      if (end < to) this.remember(person, end, to);
+      if (start > from) {
+        this.to[g] = start;
+        if (end < to) this.remember(person, end, to);
+      } else if (end < to) this.from[g] = end;
+      else this.forget(person, g);
       return;
     }
+  }
+
+  private forget(person: number, g: number): void {
+    const end = person * GAPS + at(this.count, person);
+    this.from.copyWithin(g, g + 1, end);
+    this.to.copyWithin(g, g + 1, end);
+    this.count[person] = at(this.count, person) - 1;
   }
 
   /** Gaps stay in their order. */
@@ -113,8 +122,7 @@ export class Diary {
     const first = person * GAPS;
     let count = at(this.count, person);
     if (count === GAPS) {
-      this.from.copyWithin(first, first + 1, first + GAPS);
-      this.to.copyWithin(first, first + 1, first + GAPS);
+      this.forget(person, first);
       count--;
     }
     let place = first + count;

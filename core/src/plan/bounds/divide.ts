@@ -101,7 +101,6 @@ export function divide(needs: readonly Need[], costs: DivideCosts, rounds: numbe
     open.sort((a, b) => b.least - a.least);
     const lowest = open.at(-1);
     if (!lowest?.open.length) break;
-    open.pop();
     const rest = [...lowest.open];
     let best: { need: Need; more: number; ways: ReturnType<typeof give>[] } | null = null;
     for (let tried = 0; tried < rest.length; tried++) {
@@ -113,10 +112,9 @@ export function divide(needs: readonly Need[], costs: DivideCosts, rounds: numbe
       rest[place] = { need, more };
       if (!best || more > best.more) best = { need, more, ways };
     }
-    if (!best || best.more <= 0) {
-      open.push({ ...lowest, open: [] });
-      continue;
-    }
+    // Where none takes more by itself, several together may.
+    if (!best) break;
+    open.pop();
     const chosen = best;
     const left = rest.filter(({ need }) => need !== chosen.need).sort((a, b) => a.more - b.more);
     for (const way of chosen.ways) open.push({ ...way, open: left });

@@ -74,10 +74,12 @@ export function treeBound(
       const u = at(tree.parent, v);
       branches[u] = at(branches, u) + 1;
     }
+    // A line begins once: the start is priced as the others are. The most branched of all moves by one step.
+    const most = Math.max(1, ...branches.map((own) => own - 1));
     let isFlat = true;
-    for (let u = 1; u < size; u++) {
+    for (let u = 0; u < size; u++) {
       const over = at(branches, u) - 1;
-      const price = Math.max(0, real(prices, u) + step * over);
+      const price = Math.max(0, real(prices, u) + (step * over) / most);
       if (over > 0 || (over < 0 && real(prices, u) > 0)) isFlat = false;
       prices[u] = price;
     }
