@@ -19,7 +19,11 @@ const costRows = (most: number, ways = fc.integer({ min: 0, max: 12 })) =>
     const row = fc.array(ways, { minLength: n, maxLength: n });
     return fc.record({ n: fc.constant(n), first: row, between: fc.array(row, { minLength: n, maxLength: n }) });
   });
-interface Rows { readonly n: number; readonly first: readonly number[]; readonly between: readonly (readonly number[])[] }
+interface Rows {
+  readonly n: number;
+  readonly first: readonly number[];
+  readonly between: readonly (readonly number[])[];
+}
 const asked = ({ n, first, between }: Rows) =>
   [n, (v: number) => first[v] ?? NaN, (u: number, v: number) => between[u]?.[v] ?? NaN] as const;
 const leastLine = ({ n, first, between }: Rows): number =>
