@@ -1,5 +1,5 @@
 import { By, Key } from 'selenium-webdriver';
-import type { Browser } from './browser';
+import { PATIENCE, type Browser } from './browser';
 
 /** Signs in with one of the demo shop's seats. */
 export async function takeSeat(browser: Browser, name: string): Promise<void> {
@@ -35,7 +35,7 @@ export async function openCombination(browser: Browser, terminal: string, wire: 
     async () =>
       (await browser.driver.findElements(By.css('tm-bench-table td.next'))).length > 0 &&
       (await browser.driver.findElements(By.css('tm-bench-table td.list'))).length === 0,
-    20_000,
+    PATIENCE,
     `${list} was not shown`,
   );
   // Asked in the page: the table may be drawn again between finding a line and reading it.
@@ -48,13 +48,13 @@ export async function openCombination(browser: Browser, terminal: string, wire: 
         terminal,
         wire,
       ),
-    20_000,
+    PATIENCE,
     `${terminal} on ${wire} is not on the bench`,
   );
   const [, id = ''] = /bench\/([0-9a-f-]{36})/.exec(href ?? '') ?? [];
   // To where its work goes on, or to its beginning where nobody has touched it.
   await browser.turnTo(`/bench/${id}`);
-  await browser.driver.wait(async () => /bench\/[0-9a-f-]+\/\w/.test(await browser.driver.getCurrentUrl()), 20_000);
+  await browser.driver.wait(async () => /bench\/[0-9a-f-]+\/\w/.test(await browser.driver.getCurrentUrl()), PATIENCE);
   await browser.shown(By.css('tm-ladder, tm-lot-side'));
 }
 
@@ -81,7 +81,7 @@ export async function takeToolByKeys(browser: Browser): Promise<void> {
       : 'It passes';
     await browser.driver.wait(
       async () => (await (await browser.driver.switchTo().activeElement()).getText()).startsWith(first),
-      5_000,
+      PATIENCE,
       `the focus is not on: ${first}`,
     );
     const selector = first === 'It passes' ? [] : [Key.SPACE, Key.TAB];
@@ -93,7 +93,7 @@ export async function takeToolByKeys(browser: Browser): Promise<void> {
     }
     await browser.driver.wait(
       async () => !(await browser.driver.findElements(By.css('tm-tool-check'))).length,
-      10_000,
+      PATIENCE,
       'the check was not kept',
     );
     await browser.sees('Take it');
@@ -128,7 +128,7 @@ export async function setUpByKeys(browser: Browser, steps: number, strip: string
     await browser.keys(Key.ENTER);
     await browser.driver.wait(
       async () => (await browser.driver.findElements(By.css('tm-crimp-stage li .pass'))).length === i + 1,
-      10_000,
+      PATIENCE,
       `step ${i + 1} was not confirmed`,
     );
   }
@@ -149,7 +149,7 @@ async function measureStrips(browser: Browser, way: Way, ...typed: readonly stri
     await browser.driver.wait(
       async () =>
         (await browser.driver.findElements(By.css('section[aria-labelledby=measure-strip] .pass'))).length === i + 1,
-      10_000,
+      PATIENCE,
       `strip ${i + 1} was not kept`,
     );
   }
@@ -180,13 +180,13 @@ export async function makeFirstPieces(browser: Browser, way: Way, strips: readon
     if (way === 'keys') await browser.keys(isMoved ? 'v' : Key.ENTER);
     else if (isMoved) await browser.press('It still moves: next nest');
     else await browser.click(By.css('tm-crimp-stage .foot .ant-btn-primary'));
-    await browser.driver.wait(async () => (await confirmed()) > done, 10_000, `not confirmed: ${heading}`);
+    await browser.driver.wait(async () => (await confirmed()) > done, PATIENCE, `not confirmed: ${heading}`);
     heading = await browser.driver.wait(
       async () => {
         const now = await browser.heading();
         return now === heading && (await confirmed()) < (await steps(browser)) ? '' : now;
       },
-      10_000,
+      PATIENCE,
       `still at: ${heading}`,
     );
   }
@@ -202,7 +202,7 @@ export async function setLocatorByKeys(browser: Browser, ...typed: readonly stri
     await browser.keys(...(i === 0 ? ['m'] : []), measured, Key.ENTER);
     await browser.driver.wait(
       async () => (await browser.driver.findElements(By.css('tm-locator-trial li'))).length === i + 1,
-      10_000,
+      PATIENCE,
       `trial ${i + 1} was not kept`,
     );
   }
@@ -245,7 +245,7 @@ async function lookThrough(
     else await answer(asked.ahead);
     await browser.driver.wait(
       async () => (await askedInLook(browser)).at !== asked.at,
-      5_000,
+      PATIENCE,
       `'${asked.at}' was not kept`,
     );
   }
@@ -261,7 +261,7 @@ export function lookByKeys(browser: Browser): Promise<void> {
       // The cursor waits in the field of a point only a caliper can answer.
       await browser.driver.wait(
         async () => (await browser.driver.executeScript('return document.activeElement?.id')) === 'measured',
-        5_000,
+        PATIENCE,
       );
       await browser.keys(middle, Key.ENTER);
     },
@@ -302,10 +302,10 @@ export async function pullByKeys(browser: Browser, force: string, mode = '1', en
   const isKept = () => isForceAsked(browser);
   // Of a piece nobody has looked at it asks why, and puts the cursor there.
   const isAsked = async () => (await browser.text()).includes('before anybody has looked at it');
-  await browser.driver.wait(async () => (await isKept()) || (await isAsked()), 10_000, 'the reading was not kept');
+  await browser.driver.wait(async () => (await isKept()) || (await isAsked()), PATIENCE, 'the reading was not kept');
   if (await isKept()) return;
   await browser.keys('pulled for the journey', Key.ENTER);
-  await browser.driver.wait(isKept, 10_000, 'the reading was not kept with its reason');
+  await browser.driver.wait(isKept, PATIENCE, 'the reading was not kept with its reason');
 }
 
 /** Puts on record that somebody has looked at pieces of the combination in hand, so that pulling them asks for no reason. */

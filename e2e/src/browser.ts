@@ -5,7 +5,7 @@ import { kitOf, SETTLE } from './kit';
 import { SelectHarness } from '../../web/src/app/testing/harness/select.harness';
 
 /** How long a page may take to show what a person waits for, ms. Generous: two cores serve browser, server and database. */
-const PATIENCE = 20_000;
+export const PATIENCE = 20_000;
 
 /** Between two keys of a hand, ms; a scanner's or gauge's come within 35. */
 const HAND_MS = 60;

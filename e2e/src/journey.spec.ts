@@ -16,7 +16,7 @@ import {
   takeToolByMouse,
   turnScreen,
 } from './bench';
-import { Browser } from './browser';
+import { Browser, PATIENCE } from './browser';
 import { Server } from './server';
 
 const LIST = 'Sprayer loom';
@@ -142,7 +142,7 @@ describe('From a wire list to a judged pull', () => {
         async () =>
           (await browser.driver.findElements(By.xpath(`//div[@class='foot']//button[contains(., '${step}')]`)))
             .length === 0,
-        10_000,
+        PATIENCE,
       );
     }
     await browser.press('Go on to Look');
@@ -175,7 +175,7 @@ describe('From a wire list to a judged pull', () => {
       await browser.keys(Key.ENTER);
       await browser.driver.wait(
         async () => (await browser.driver.findElements(By.css('tm-crimp-stage li .pass'))).length === i + 1,
-        10_000,
+        PATIENCE,
       );
     }
     await browser.keys(Key.ENTER);
@@ -204,7 +204,7 @@ describe('From a wire list to a judged pull', () => {
       await browser.keys(Key.ENTER);
       await browser.driver.wait(
         async () => (await browser.driver.findElements(By.css('tm-crimp-stage li .pass'))).length === i + 1,
-        10_000,
+        PATIENCE,
       );
     }
     await browser.keys(Key.ENTER);
@@ -230,7 +230,7 @@ describe('From a wire list to a judged pull', () => {
     await server.start();
     await browser.driver.get(await browser.driver.getCurrentUrl());
     await browser.sees('138.2');
-    await browser.driver.wait(async () => !(await browser.text()).includes('sending'), 20_000);
+    await browser.driver.wait(async () => !(await browser.text()).includes('sending'), PATIENCE);
     const other = await Browser.open(server.address);
     try {
       await takeSeat(other, 'Ines');
@@ -271,7 +271,7 @@ describe('From a wire list to a judged pull', () => {
     await browser.press('JSON');
     await browser.driver.wait(
       async () => (await readdir(folder)).some((name) => name.endsWith('.json')),
-      20_000,
+      PATIENCE,
       'no record was downloaded',
     );
     const [name = ''] = (await readdir(folder)).filter((file) => file.endsWith('.json'));

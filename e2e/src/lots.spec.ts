@@ -2,7 +2,7 @@ import { ForceGauge } from '@tug-mark/stand-ins/force-gauge';
 import { By, Key } from 'selenium-webdriver';
 import { expectAccessible } from './accessibility';
 import { climbTo, openCombination, takeSeat } from './bench';
-import { Browser } from './browser';
+import { Browser, PATIENCE } from './browser';
 import { Server } from './server';
 
 /** The demo's lot in progress: 180 of 400 forks are made, the next check is due at piece 201. */
@@ -46,14 +46,14 @@ describe('A lot of 400 with the stand-in gauge', () => {
   const takeInHand = async () => {
     const isInHand = async () => (await browser.text()).includes('is in hand.');
     if (!(await isInHand())) await browser.keys('t');
-    await browser.driver.wait(isInHand, 10_000, 'the piece was not taken in hand');
+    await browser.driver.wait(isInHand, PATIENCE, 'the piece was not taken in hand');
   };
   /** Waits until the pull under way has passed this force, N. */
   const pullPasses = async (newtons: number) => {
     const digits = await browser.shown(By.css('tm-force-strip .now span'));
     await browser.driver.wait(
       async () => Number(await digits.getText()) > newtons,
-      10_000,
+      PATIENCE,
       `the pull never passed ${newtons} N`,
     );
   };
@@ -73,7 +73,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
             By.xpath(`//tm-lot-checks//tr[.//button[@aria-label='Piece ${piece}']][contains(., 'hold')]`),
           )
         ).length === 1,
-      20_000,
+      PATIENCE,
       `the pull of piece ${piece} was not kept`,
     );
   };
@@ -134,7 +134,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
     await takeInHand();
     gauge.startPull('slide', 70, { speed: 400, slide: 2 });
     await browser.sees('Does not hold');
-    await browser.driver.wait(async () => (await browser.text()).includes('the curve says so'), 10_000);
+    await browser.driver.wait(async () => (await browser.text()).includes('the curve says so'), PATIENCE);
     await browser.keys(Key.ENTER);
     await browser.sees('Pull piece 276');
     // It went wrong at piece 290.
@@ -143,7 +143,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
       const piece = Number(/Pull piece (\d+)/.exec(heading)?.[1]);
       if (!piece) break;
       await checkOnGauge(piece, piece < 290 ? 147 : 68);
-      await browser.driver.wait(async () => (await browser.heading()) !== heading, 10_000);
+      await browser.driver.wait(async () => (await browser.heading()) !== heading, PATIENCE);
     }
     await browser.sees('good at piece 289, failed at piece 290');
     await browser.keys('h');
@@ -157,7 +157,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
     await expectAccessible(browser);
     await browser.atFocus('#disposition-note');
     await browser.keys('cut off and thrown away', Key.ENTER);
-    await browser.driver.wait(async () => !(await browser.text()).includes('held back'), 10_000);
+    await browser.driver.wait(async () => !(await browser.text()).includes('held back'), PATIENCE);
   });
 
   it('keeps pulling with the network cable out, and loses and doubles nothing when it is back', async () => {
@@ -180,7 +180,7 @@ describe('A lot of 400 with the stand-in gauge', () => {
     await count('400');
     await browser.sees('Check piece 400 now');
     await browser.driver.deleteNetworkConditions();
-    await browser.driver.wait(async () => !/Server silent|sending/.test(await browser.text()), 20_000);
+    await browser.driver.wait(async () => !/Server silent|sending/.test(await browser.text()), PATIENCE);
     const odile = await server.as('Odile');
     // A list says itself when a line is behind its journal: on a machine with both hands full that takes a moment.
     const listed = async () => {

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { By, Key } from 'selenium-webdriver';
 import { readingOf } from '../../bench/src/load';
 import { climbTo, isForceAsked, openCombination, takeSeat } from './bench';
-import { AS_PEOPLE_HAVE_IT, Browser } from './browser';
+import { AS_PEOPLE_HAVE_IT, Browser, PATIENCE } from './browser';
 
 /* Part 'pages' of npm run bench: what a person waits for at Tug, with 400 readings on record against 5. Started by
    scripts/bench.mjs with the address of a server that has pages and the demo shop. */
@@ -96,7 +96,7 @@ async function measure(browser: Browser, list: string): Promise<Measured> {
     await browser.keys(Key.ENTER);
     await browser.driver.wait(
       async () => !(await browser.driver.findElements(By.css('tm-pull-ask'))).length,
-      10_000,
+      PATIENCE,
       'the reading was not kept',
     );
   }
@@ -134,7 +134,7 @@ async function timeVerdicts(browser: Browser, list: string, pulls: number): Prom
      }).observe(document.body, { subtree: true, childList: true });`,
   );
   for (let pull = 0; pull < pulls; pull++) {
-    await browser.driver.wait(() => isForceAsked(browser), 20_000);
+    await browser.driver.wait(() => isForceAsked(browser), PATIENCE);
     await browser.keys('118.4', Key.ENTER);
     await browser.shown(By.css('tm-pull-field .verdict'));
     await browser.keys(Key.ESCAPE);
@@ -228,7 +228,7 @@ async function stayOpen(browser: Browser, list: string, pieces: readonly number[
   const last = String(pieces.at(-1));
   await browser.driver.wait(
     async () => (await (await browser.shown(By.css('tm-tug-stage tbody tr'))).getText()).includes(last),
-    20_000,
+    PATIENCE,
     `the page did not hear of piece ${last}`,
   );
   const after = await look();

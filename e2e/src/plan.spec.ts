@@ -1,7 +1,7 @@
 import { By, Key } from 'selenium-webdriver';
 import { expectAccessible } from './accessibility';
 import { signOut, takeSeat } from './bench';
-import { Browser } from './browser';
+import { Browser, PATIENCE } from './browser';
 import { Server } from './server';
 
 /* A day by the plan: an engineer gives it out, a technician works by it, a tool fails and it is planned again. */
@@ -84,9 +84,13 @@ describe('The plan', () => {
       .move({ origin: to, x: -Math.floor(width / 2) + 2, duration: 300 })
       .move({ origin: to, x: -Math.floor(width / 2) + 4, duration: 100 })
       .perform();
-    await browser.driver.wait(async () => (await said()).length > 10, 5_000, 'what the move comes to was not said');
+    await browser.driver.wait(async () => (await said()).length > 10, PATIENCE, 'what the move comes to was not said');
     await browser.driver.actions().release().perform();
-    await browser.driver.wait(async () => /^Moved\.|waits for/.test(await said()), 5_000, `it says: ${await said()}`);
+    await browser.driver.wait(
+      async () => /^Moved\.|waits for/.test(await said()),
+      PATIENCE,
+      `it says: ${await said()}`,
+    );
     await browser.press('Give out this plan');
     await browser.fill('A word to go with it', 'Thursday');
     await browser.press('Give it out');
@@ -112,11 +116,14 @@ describe('The plan', () => {
     await browser.sees('check');
     await expectAccessible(browser);
     await browser.choose('my-bench', 'Bench 2');
-    await browser.driver.wait(async () => (await browser.heading()).includes('Bench 2'), 5_000);
+    await browser.driver.wait(async () => (await browser.heading()).includes('Bench 2'), PATIENCE);
     await browser.turnTo('/bench');
     await browser.driver.wait(async () => (await browser.heading()).includes('at Bench 2'), 30_000);
     await browser.keys(Key.ENTER);
-    await browser.driver.wait(async () => /\/bench\/[0-9a-f-]{36}/.test(await browser.driver.getCurrentUrl()), 10_000);
+    await browser.driver.wait(
+      async () => /\/bench\/[0-9a-f-]{36}/.test(await browser.driver.getCurrentUrl()),
+      PATIENCE,
+    );
     // Nobody but an engineer moves a job.
     await browser.turnTo('/plan/board');
     await browser.sees('given out by Marek', 40_000);
@@ -149,7 +156,7 @@ describe('The plan', () => {
     await browser.keys('s');
     await browser.sees('Searching');
     await browser.keys('s');
-    await browser.sees('Search longer', 20_000);
+    await browser.sees('Search longer');
     // What HT-18 alone makes is left out, with the reason.
     await browser.sees('HT-18');
     await browser.sees('Moved against plan 1');
@@ -159,12 +166,16 @@ describe('The plan', () => {
     await browser.driver.executeScript(`document.querySelector('[data-job="' + arguments[0] + '"]').focus()`, last);
     const before = (await lineOf(last)).jobs;
     await browser.keys('m', Key.ARROW_LEFT);
-    await browser.driver.wait(async () => (await said()).length > 10, 5_000);
+    await browser.driver.wait(async () => (await said()).length > 10, PATIENCE);
     await browser.keys(Key.ESCAPE);
     await browser.drawn();
     expect((await lineOf(last)).jobs).toEqual(before);
     await browser.keys('m', Key.ARROW_LEFT, Key.ENTER);
-    await browser.driver.wait(async () => /^Moved\.|waits for/.test(await said()), 5_000, `it says: ${await said()}`);
+    await browser.driver.wait(
+      async () => /^Moved\.|waits for/.test(await said()),
+      PATIENCE,
+      `it says: ${await said()}`,
+    );
     await browser.keys('w');
     await browser.choose('which', 'FI-05');
     await browser.press('Try it out');

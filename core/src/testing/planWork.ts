@@ -33,8 +33,8 @@ export const work = (jobs: readonly PlanJob[], changes: Partial<PlanWork> = {}):
 });
 
 const upTo = (max: number, min = 0) => fc.integer({ min, max });
-/** Any work of a small shop: two benches, three tools of which one is carried, two or three people, up to `most` jobs. */
-export const anyWork = (most: number): fc.Arbitrary<PlanWork> =>
+/** Any work of a small shop: two benches, three tools of which one is carried, up to three people, so many jobs. */
+export const anyWork = (most: number, least = 1): fc.Arbitrary<PlanWork> =>
   fc
     .record({
       people: upTo(3, 1),
@@ -61,7 +61,7 @@ export const anyWork = (most: number): fc.Arbitrary<PlanWork> =>
           after: fc.option(upTo(20), { freq: 3 }),
           from: fc.constantFrom(0, 0, 0, 450),
         }),
-        { minLength: 1, maxLength: most },
+        { minLength: least, maxLength: most },
       ),
     })
     .map(({ people, days, staggered, endWorth, dues, jobs }) => {
