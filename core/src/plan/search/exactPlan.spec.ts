@@ -1,4 +1,4 @@
-import { early, job, setting, tool, work } from '../../testing/planWork';
+import { early, job, setting, work } from '../../testing/planWork';
 import { Layout } from '../Layout';
 import { modelOf } from '../model';
 import type { PlanJob, PlanPerson, PlanWork } from '../PlanWork';
