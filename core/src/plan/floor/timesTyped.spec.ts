@@ -25,8 +25,12 @@ describe('Times as people type them', () => {
   it('of days are names, short or whole, one by one or from one to another', () => {
     expect(readDays('Mon-Fri')).toEqual([1, 2, 3, 4, 5]);
     expect(readDays('sunday, Tu; wed tue')).toEqual([2, 3, 7]);
-    // Backwards over the end of the week, one letter, or no day at all is not guessed at.
-    expect(['Fri-Mon', 'T', 'Someday', 'Mon Foo', ''].map(readDays)).toEqual([null, null, null, null, null]);
+    // Over the end of the week, as where it begins on Sunday.
+    expect(readDays('Sun-Thu')).toEqual([1, 2, 3, 4, 7]);
+    expect(readDays('Fri-Mon')).toEqual([1, 5, 6, 7]);
+    expect(readDays('Wed-Wed')).toEqual([3]);
+    // One letter, or no day at all, is not guessed at.
+    expect(['T', 'Someday', 'Mon Foo', 'Mon-', '-Mon', ''].map(readDays)).toEqual([null, null, null, null, null, null]);
   });
 
   it('come back from what was written as they went in', () => {

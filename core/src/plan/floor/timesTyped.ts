@@ -35,15 +35,16 @@ export function readBreaks(typed: string): Breaks {
 export const tellDays = (days: readonly number[]): string =>
   days.map((day) => WEEKDAYS[day - 1]?.slice(0, 3) ?? '').join(' ');
 
-/** Days as they are typed, 'Mon Tue' or 'Mon-Fri'; null where one of them is none. */
+/** Days as they are typed, 'Mon Tue', 'Mon-Fri' or 'Sun-Thu', over the end of the week; null where one of them is none. */
 export function readDays(typed: string): number[] | null {
   const dayOf = (word: string) =>
     word.length < 2 ? 0 : WEEKDAYS.findIndex((day) => day.toLowerCase().startsWith(word.slice(0, 3).toLowerCase())) + 1;
   const days = new Set<number>();
   for (const word of typed.split(/[\s,;]+/).filter((one) => one !== '')) {
     const [from = 0, to = from] = word.split(/[-–]/).map(dayOf);
-    if (!from || !to || to < from) return null;
-    for (let day = from; day <= to; day++) days.add(day);
+    if (!from || !to) return null;
+    for (let day = from; day !== to; day = (day % WEEKDAYS.length) + 1) days.add(day);
+    days.add(to);
   }
   return days.size ? [...days].sort((a, b) => a - b) : null;
 }
