@@ -252,6 +252,33 @@ describe('Planning again', () => {
     expect(freeze(work(jobs, { people: [early('Bram')] }), plan.placed, 420).jobs.some((one) => one.fixed)).toBeFalse();
   });
 
+  it('keeps it at its bench, with its tool, by its person and at its minute, now where it began before', () => {
+    const shop = work([job('a'), job('b')]);
+    const { plan } = planOf(shop);
+    const [first] = order(plan);
+    const held = (of: PlanWork, placed = plan.placed, until = 361) =>
+      freeze(of, placed, until).jobs.find(({ id }) => id === first)?.fixed ?? null;
+    const fixed = { bench: 'B1', tool: 'T', person: 'Odile', start: 360 };
+    expect(held(shop)).toEqual(fixed);
+    // A quarter of an hour later it goes on.
+    const now = work([job('a'), job('b')], { people: [early('Odile', -375)] });
+    expect(held(now, later(plan.placed, 375), 1)).toEqual({ ...fixed, start: 0 });
+    // Not from the minute on, nor what is over, nor what was fixed elsewhere, nor without its tool or its person.
+    expect(held(shop, plan.placed, 360)).toBeNull();
+    expect(held(now, later(plan.placed, 390), 1)).toBeNull();
+    expect(held({ ...shop, tools: [] })).toBeNull();
+    const others = { ...shop, jobs: shop.jobs.map((one) => ({ ...one, people: ['Bram'] })) };
+    expect(held(others)).toBeNull();
+    expect(held({ ...shop, people: [early('Bram')] })).toBeNull();
+    const elsewhere = { ...fixed, start: 600 };
+    expect(held({ ...shop, jobs: shop.jobs.map((one) => ({ ...one, fixed: elsewhere })) })).toEqual(elsewhere);
+    // Nor before its person comes in, or after they have gone.
+    const shifts = (from: number, to: number) => ({ ...early('Odile'), shifts: [{ from, to, breaks: [] }] });
+    expect(held({ ...shop, people: [shifts(361, 840)] })).toBeNull();
+    expect(held({ ...shop, people: [shifts(360, 389)] })).toBeNull();
+    expect(held({ ...shop, people: [shifts(360, 390)] })).toEqual(fixed);
+  });
+
   it('takes in whoever has come since, where that ends it sooner', () => {
     const jobs = [
       job('a'),

@@ -37,7 +37,14 @@ export function whyHere(model: Model, plan: Plan, id: string, clock: Clock): Why
     .reduce<PlacedJob | null>((best, other) => (!best || other.end > best.end ? other : best), null);
   const name = (all: readonly { readonly id: string; readonly label: string }[], of: string) =>
     all.find((one) => one.id === of)?.label ?? of;
+  // Of two that end together the one comes first that another bench, tool or person would not help against.
   const holds: { readonly until: number; readonly text: string }[] = [
+    ...(forerunner
+      ? [{ until: forerunner.end, text: `it waits for ${label(forerunner)}, ready at ${clock(forerunner.end)}` }]
+      : []),
+    ...(job.from > 0
+      ? [{ until: job.from, text: `what it needs, parts or a release, is there at ${clock(job.from)}` }]
+      : []),
     ...(atBench
       ? [
           {
@@ -56,12 +63,6 @@ export function whyHere(model: Model, plan: Plan, id: string, clock: Clock): Why
             text: `${name(model.work.people, own.person)} is busy with ${label(byPerson)} until ${clock(byPerson.end)}`,
           },
         ]
-      : []),
-    ...(forerunner
-      ? [{ until: forerunner.end, text: `it waits for ${label(forerunner)}, ready at ${clock(forerunner.end)}` }]
-      : []),
-    ...(job.from > 0
-      ? [{ until: job.from, text: `what it needs, parts or a release, is there at ${clock(job.from)}` }]
       : []),
   ].filter(({ until }) => until <= own.start);
   const [hold] = holds.toSorted((a, b) => b.until - a.until);

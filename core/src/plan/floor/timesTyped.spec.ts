@@ -24,6 +24,7 @@ describe('Times as people type them', () => {
 
   it('of days are names, short or whole, one by one or from one to another', () => {
     expect(readDays('Mon-Fri')).toEqual([1, 2, 3, 4, 5]);
+    expect(readDays(' Mon, Tue, ')).toEqual([1, 2]);
     expect(readDays('sunday, Tu; wed tue')).toEqual([2, 3, 7]);
     // Over the end of the week, as where it begins on Sunday.
     expect(readDays('Sun-Thu')).toEqual([1, 2, 3, 4, 7]);

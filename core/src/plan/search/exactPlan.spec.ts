@@ -30,6 +30,15 @@ describe('The exact plan', () => {
     expect(tried(work([cut('a', 'B1', both)], { people: crew('Odile', 'Bram') })).times).toBe(1);
   });
 
+  it('tries one of those who have done nothing, of three who are alike, while another one works', () => {
+    // Due at once: half an hour late is two quarters, whichever is first.
+    const lists = [{ id: 'L', label: 'L', due: 361, weight: 1 }];
+    const all = { people: ['Odile', 'Bram', 'Jonas'] };
+    const of = work([cut('a', 'B1', all), cut('b', 'B2', all)], { benches, lists, people: crew(...all.people) });
+    // a by the first; b by the same one, by the second beside it, and not by the third. b first is no better.
+    expect(tried({ ...of, endWorth: 0 })).toEqual({ times: 4, cost: 2e6, isProven: true });
+  });
+
   it('tries both of two who have other hours, or of whom one may make more', () => {
     const later = { ...early('Bram'), shifts: [{ from: 420, to: 840, breaks: [] }] };
     const both = { people: ['Odile', 'Bram'] };

@@ -58,15 +58,15 @@ export function* exactPlan(model: Model, start: FoundPlan): Generator<ExactPlan>
   yield { found: best, isProven: true };
 }
 
-/** People of the same hours who may make the same: the first of them for each other one, -1 for the first. */
+/** People of the same hours who may make the same: for each the one before, -1 for the first. */
 function twinsOf(model: Model): Int32Array {
   const seen = new Map<string, number>();
   return Int32Array.from(model.people.keys(), (person) => {
     const may = model.able.map((able) => Number(able.includes(person))).join('');
     const key = `${may} ${model.people[person]?.places.join()}`;
-    const first = seen.get(key) ?? -1;
-    if (first < 0) seen.set(key, person);
-    return first;
+    const before = seen.get(key) ?? -1;
+    seen.set(key, person);
+    return before;
   });
 }
 

@@ -20,8 +20,8 @@ import approved from './searches.json';
  */
 
 /** Questions of how much time is left, of a short search and of a longer one. */
-const SHORT = 6;
-const LONG = 16;
+const SHORT = 12;
+const LONG = 60;
 /** Jobs of a day that is not found out at once. */
 const FEW = 14;
 const MANY = 26;
