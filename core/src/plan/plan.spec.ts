@@ -547,6 +547,14 @@ describe('The checker', () => {
     expect(spoil('c', (one) => ({ changeover: one.changeover - 6 }))).toContain('changes');
     expect(spoil('a', (one) => ({ setUpEnd: one.setUpEnd - 1 }))).toContain('samples');
     expect(spoil('a', () => ({ release: null }))).toContain('release');
+    // A minute too short or too long, or by somebody who is not of quality.
+    const looked = (change: Partial<NonNullable<PlacedJob['release']>>) =>
+      spoil('a', ({ release }) => ({ release: release && { ...release, ...change } }));
+    const { to = 0 } = placed(good, 'a').release ?? {};
+    expect(looked({})).toEqual([]);
+    expect(looked({ to: to - 1 })).toContain('release');
+    expect(looked({ to: to + 1 })).toContain('release');
+    expect(looked({ by: 'Odile' })).toContain('release');
     expect(spoil('b', (one) => ({ release: { from: one.start, to: one.start, by: 'Ines' } }))).toContain('release');
     expect(spoil('d', () => ({ release: placed(good, 'a').release }))).toContain('quality-twice');
     const { bench, tool: own, person, start } = placed(good, 'a');

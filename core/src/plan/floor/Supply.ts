@@ -20,46 +20,52 @@ interface Supplied {
   readonly notes: readonly string[];
 }
 
+/** What is there at one moment and not before; null: now. */
+interface Source {
+  readonly arrives: string | null;
+  amount: number;
+}
+
 /** The drawers while work is given out: what one job takes is not there for the next. */
 export class Supply {
-  private readonly left = new Map<string, { have: number; expected: { arrives: string; amount: number }[] } | null>();
+  private readonly left = new Map<string, readonly Source[] | null>();
 
   constructor(private readonly supplyOf: SupplyOf) {}
 
-  private of(part: string) {
+  private of(part: string): readonly Source[] | null {
     const known = this.left.get(part);
     if (known !== undefined) return known;
     const supply = this.supplyOf(part);
-    const made = supply && { have: supply.have, expected: supply.expected.map((one) => ({ ...one })) };
+    const made = supply && [{ arrives: null, amount: supply.have }, ...supply.expected.map((one) => ({ ...one }))];
     this.left.set(part, made);
     return made;
   }
 
   /**
-   * Takes what `pieces` need with samples, checks and rework; as many of them as there is enough for now, then what arrives.
+   * Takes what `pieces` need with samples, checks and rework; as many of them as there is enough for now, then what arrives. What is
+   * left of a delivery is there for the next job no sooner than it comes.
    * @param pulls pieces a lot of so many loses to its checks
    */
   take(part: string, pieces: number, samples: number, rework: number, pulls: (pieces: number) => number): Supplied {
-    const stock = this.of(part);
-    if (!stock) return { portions: [{ pieces, arrives: null }], short: null, notes: [] };
+    const sources = this.of(part);
+    if (!sources) return { portions: [{ pieces, arrives: null }], short: null, notes: [] };
     const needs = (count: number) => (count > 0 ? Math.ceil(count * (1 + rework)) + samples + pulls(count) : 0);
-    const available = stock.have + stock.expected.reduce((sum, { amount }) => sum + amount, 0);
+    const available = sumOf(sources);
     const portions: Portion[] = [];
     let open = pieces;
-    for (const source of [{ arrives: null, amount: 0 }, ...stock.expected]) {
+    for (const [i, { arrives }] of sources.entries()) {
       if (!open) break;
-      stock.have += source.amount;
-      source.amount = 0;
+      const come = sources.slice(0, i + 1);
+      const have = sumOf(come);
       // Samples are made once.
       const cost = (count: number) => needs(count) - (portions.length ? samples : 0);
-      let count = Math.min(open, Math.floor(stock.have));
-      while (count > 0 && cost(count) > stock.have) count--;
+      let count = Math.min(open, Math.floor(have));
+      while (count > 0 && cost(count) > have) count--;
       if (count < 1) continue;
-      stock.have -= cost(count);
+      use(come, cost(count));
       open -= count;
-      portions.push({ pieces: count, arrives: source.arrives });
+      portions.push({ pieces: count, arrives });
     }
-    stock.expected = stock.expected.filter(({ amount }) => amount > 0);
     const notes = portions.flatMap(({ pieces: count, arrives }) =>
       arrives === null ? [] : [`${count} wait for ${part}, which arrives ${arrives.replace('T', ' ')}.`],
     );
@@ -67,5 +73,17 @@ export class Supply {
       ? `${open} of ${pieces} cannot be made: ${Math.max(1, needs(pieces) - available)} of ${part} are missing and none are on their way. Order them, or count the drawer again.`
       : null;
     return { portions, short, notes };
+  }
+}
+
+const sumOf = (sources: readonly Source[]): number => sources.reduce((sum, { amount }) => sum + amount, 0);
+
+/** Takes an amount of what has come, the first of it first. */
+function use(come: readonly Source[], amount: number): void {
+  let open = amount;
+  for (const source of come) {
+    const own = Math.min(source.amount, open);
+    source.amount -= own;
+    open -= own;
   }
 }

@@ -137,8 +137,13 @@ describe('Cutting wires from reels and remnants', () => {
                 length,
               ) + sum(plan.missing, length),
             ).toBe(sum(asked, length));
-          for (const { length, cuts, rest } of plan.reels)
+          for (const { length, cuts, rest, isScrap } of plan.reels) {
             expect(cuts.reduce((total, cut) => total + cut.length * cut.count, 0) + rest).toBe(length);
+            // What is used up leaves nothing to throw away.
+            expect(isScrap).toBe(rest > 0 && rest < keep);
+          }
+          const thrown = plan.reels.filter(({ isScrap }) => isScrap).reduce((total, { rest }) => total + rest, 0);
+          expect(plan.scrap).toBe(thrown);
           expect(new Set(plan.reels.map(({ reel }) => reel)).size).toBe(plan.reels.length);
           if (plan.leastScrap !== null) expect(plan.leastScrap).toBeLessThanOrEqual(plan.scrap);
         },

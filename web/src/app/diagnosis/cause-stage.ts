@@ -83,7 +83,7 @@ const SHOWN = 5;
       <tm-notice kind="bad">{{ refusal() }}</tm-notice>
     }
     <div class="foot">
-      <a class="file-choice" [routerLink]="['/bench', hand.view()?.combination?.id, lot() ? 'lot' : 'look']">
+      <a nz-button [routerLink]="['/bench', hand.view()?.combination?.id, lot() ? 'lot' : 'look']">
         Back to {{ lot() ? 'the lot' : 'Look' }}
       </a>
       @if (lot()) {

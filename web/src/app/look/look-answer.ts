@@ -112,7 +112,7 @@ export const ANSWERS: readonly { finding: Finding; key: string; word: string }[]
         </tm-notice>
       }
       @if (work.bad()) {
-        <a class="file-choice" [routerLink]="['/bench', hand.view()?.combination?.id, 'cause']">What caused it?</a>
+        <a nz-button [routerLink]="['/bench', hand.view()?.combination?.id, 'cause']">What caused it?</a>
       }
       @if (work.done()) {
         <button nz-button nzType="primary" class="bench-button" type="button" (click)="next()">Go on to Tug</button>

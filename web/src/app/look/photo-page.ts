@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { arrowStep } from '../parts/arrow-step';
 import { Keys } from '../shell/keys';
 import { PhotoDrawing } from './photo/photo-drawing';
@@ -10,7 +11,7 @@ import { PhotoInHand } from './photo-in-hand';
 /** Measuring on a photograph: a known length gives the scale, then lengths, angles, circles and areas over the picture. */
 @Component({
   selector: 'tm-photo-page',
-  imports: [RouterLink, PhotoDrawing, PhotoMarks],
+  imports: [RouterLink, NzButtonModule, PhotoDrawing, PhotoMarks],
   providers: [PhotoInHand, PhotoMarking],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -33,8 +34,9 @@ import { PhotoInHand } from './photo-in-hand';
           <div class="tools" role="toolbar" aria-label="What to measure">
             @for (t of tools; track t.tool) {
               <button
+                nz-button
                 type="button"
-                class="file-choice"
+                class="tool"
                 [class.here]="t.tool === marking.tool()"
                 [attr.aria-pressed]="t.tool === marking.tool()"
                 (click)="marking.take(t.tool)"
@@ -42,10 +44,10 @@ import { PhotoInHand } from './photo-in-hand';
                 <kbd>{{ t.key }}</kbd> {{ t.title }}
               </button>
             }
-            <button type="button" class="file-choice" (click)="marking.zoomBy(1)" aria-label="Closer">
+            <button nz-button type="button" class="tool" (click)="marking.zoomBy(1)" aria-label="Closer">
               <kbd>+</kbd>
             </button>
-            <button type="button" class="file-choice" (click)="marking.zoomBy(-1)" aria-label="Farther">
+            <button nz-button type="button" class="tool" (click)="marking.zoomBy(-1)" aria-label="Farther">
               <kbd>-</kbd>
             </button>
           </div>

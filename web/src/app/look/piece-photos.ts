@@ -13,6 +13,7 @@ import { RouterLink } from '@angular/router';
 import type { Problem } from '@tug-mark/contract';
 import { ofEnd, VIEWS, type End, type EntryBody, type View } from '@tug-mark/core';
 import { Store } from '@ngrx/store';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Hand } from '../hand/hand';
 import { Api, ApiProblem, toProblem } from '../http/api';
 import { timeOrderedId } from '../http/uuid';
@@ -30,7 +31,7 @@ const NO_DIGEST = '0'.repeat(64);
 /** Photographs of one piece: from a file, the camera or the clipboard; each opens to be measured. */
 @Component({
   selector: 'tm-piece-photos',
-  imports: [RouterLink, FileButton, ProblemNotice, Select],
+  imports: [RouterLink, NzButtonModule, FileButton, ProblemNotice, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:paste)': 'paste($event)' },
   template: `
@@ -77,7 +78,7 @@ const NO_DIGEST = '0'.repeat(64);
       @if (problem(); as found) {
         <tm-problem [problem]="found" />
         @if (waiting()) {
-          <p><button class="file-choice" type="button" (click)="again()">Try again</button> It is still here.</p>
+          <p><button nz-button type="button" (click)="again()">Try again</button> It is still here.</p>
         }
       }
     </section>

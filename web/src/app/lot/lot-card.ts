@@ -140,7 +140,9 @@ import { LotWork } from './lot-work';
               It was put right <kbd>H</kbd>
             </button>
           }
-          <a class="file-choice" [routerLink]="['/bench', hand.view()?.combination?.id, 'cause']">What caused it?</a>
+          <a nz-button class="bench-button" [routerLink]="['/bench', hand.view()?.combination?.id, 'cause']"
+            >What caused it?</a
+          >
         </div>
       }
     }

@@ -89,7 +89,7 @@ const STATES = { good: 'pass', bad: 'fail', open: 'hold', void: 'hold' } as cons
                     </button>
                   }
                   @if (c.tug !== 'open') {
-                    <a class="file-choice" [routerLink]="['/curves', hand.view()?.combination?.id, work.head()?.lot]"
+                    <a nz-button [routerLink]="['/curves', hand.view()?.combination?.id, work.head()?.lot]"
                       >Its curve</a
                     >
                     <button nz-button type="button" (click)="correct.emit(c.piece)">Correct piece {{ c.piece }}</button>
@@ -152,7 +152,7 @@ const STATES = { good: 'pass', bad: 'fail', open: 'hold', void: 'hold' } as cons
       white-space: normal;
     }
     .more button,
-    .more .file-choice {
+    .more a {
       margin: 4px 6px 4px 0;
     }
     > button {

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, viewChild } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { fromNewtons, showNumber } from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import { Hand } from '../hand/hand';
 import { LotMeasure } from '../look/lot-measure';
 import { Reasons } from '../parts/reasons';
@@ -47,7 +48,7 @@ const PANELS: Readonly<Record<string, { readonly panel: LotPanel; readonly field
 @Component({
   selector: 'tm-lot-stage',
   imports: [
-    Notice,
+    ...[Notice, NzButtonModule],
     ...[RouterLink, AnotherPiece, Disposition, GaugeBar, LotCard, LotChangeForm, LotChecks, LotMeasure, LotOpen],
     ...[KeptTests, LotSide, NotAsDrawn, PullAsk, PullField, PullsFromFile, PullsWaiting, Reasons],
   ],

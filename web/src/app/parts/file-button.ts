@@ -8,7 +8,7 @@ import { NzUploadModule, type NzUploadFile } from 'ng-zorro-antd/upload';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <nz-upload [nzShowUploadList]="false" [nzAccept]="accept()" [nzBeforeUpload]="take">
-      <span class="file-choice"><ng-content /></span>
+      <span class="ant-btn"><ng-content /></span>
     </nz-upload>
   `,
   styles: `

@@ -9,11 +9,13 @@ import { NzButtonModule } from 'ng-zorro-antd/button';
   imports: [NzButtonModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <p class="not-printed">
-      <button nz-button type="button" [attr.aria-expanded]="open()" (click)="open.set(!open())">
-        Labels for the bundles ({{ labels().length }})
-      </button>
-    </p>
+    @if (labels().length) {
+      <p class="not-printed">
+        <button nz-button type="button" [attr.aria-expanded]="open()" (click)="open.set(!open())">
+          Labels for the bundles ({{ labels().length }})
+        </button>
+      </p>
+    }
     @if (open()) {
       <ul>
         @for (label of labels(); track label.job) {

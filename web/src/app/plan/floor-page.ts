@@ -167,7 +167,8 @@ export class FloorPage {
   });
   protected readonly under = computed(() => {
     const kept = this.kept();
-    return kept?.at
+    if (!kept) return '';
+    return kept.at
       ? `Revision ${kept.revision}, kept by ${kept.by} at ${showTime(kept.at)}.`
       : 'Nothing is written down yet.';
   });

@@ -370,6 +370,28 @@ describe('Benches and hours', () => {
     expect(bench.text).not.toContain('Nothing yet');
   });
 
+  it('say nothing of what is written down while it is fetched, and that nothing is where so it is', async () => {
+    const show = async (floorKept: Promise<FloorKept>) => {
+      bench = await Bench.open(FloorPage, {
+        role: 'engineer',
+        api: {
+          planDay: () => Promise.resolve(day),
+          stock: () => Promise.resolve({ parts: [], moves: [] }),
+          floor: () => floorKept,
+          cabinet: () => Promise.resolve(cabinet),
+          people: () => Promise.resolve([]),
+        },
+      });
+      await bench.settle();
+    };
+    await show(new Promise(() => undefined));
+    expect(bench.text).toContain('Fetching the floor');
+    expect(bench.text).not.toContain('written down');
+    bench.close();
+    await show(Promise.resolve({ revision: 0, by: null, at: null, floor: EMPTY_FLOOR }));
+    expect(bench.text).toContain('Nothing is written down yet.');
+  });
+
   it('are an engineer’s to change', async () => {
     await open('technician');
     expect(bench.text).toContain('An engineer changes this.');

@@ -66,9 +66,9 @@ import { NewStudy } from './new-study';
                 </td>
                 <td class="acts">
                   @if (study.closedAt) {
-                    <a class="file-choice" [routerLink]="['/shop/studies', study.id]">Results</a>
+                    <a nz-button class="bench-button" [routerLink]="['/shop/studies', study.id]">Results</a>
                   } @else {
-                    <a class="file-choice" [routerLink]="['/shop/studies', study.id]">Look at the pieces</a>
+                    <a nz-button class="bench-button" [routerLink]="['/shop/studies', study.id]">Look at the pieces</a>
                     @if (maySet()) {
                       <button nz-button class="bench-button" type="button" (click)="close(study)">
                         Close {{ study.name }}

@@ -9,6 +9,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { SECTION_LABELS, toldStrands, type SectionLabel } from '@tug-mark/core';
+import { NzButtonModule } from 'ng-zorro-antd/button';
 import type { SectionAnswer } from '../../../workers/section.messages';
 import { arrowStep } from '../../parts/arrow-step';
 import { Select } from '../../parts/select';
@@ -29,7 +30,7 @@ const LONGEST = 400;
 /** The picture of a section under its mask, with what it is mended by: a brush of each label, by pointer or keys. */
 @Component({
   selector: 'tm-section-mask',
-  imports: [Select],
+  imports: [NzButtonModule, Select],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="stack">
@@ -50,13 +51,14 @@ const LONGEST = 400;
       ></canvas>
     </div>
     <div class="tools" role="toolbar" aria-label="Mend the mask">
-      <button type="button" class="file-choice" [attr.aria-pressed]="work.isShown()" (click)="work.turnMask()">
+      <button nz-button type="button" class="tool" [attr.aria-pressed]="work.isShown()" (click)="work.turnMask()">
         <kbd>V</kbd> {{ work.isShown() ? 'Hide the mask' : 'Show the mask' }}
       </button>
       @for (label of labels; track label; let i = $index) {
         <button
+          nz-button
           type="button"
-          class="file-choice"
+          class="tool"
           [class.here]="label === work.brush()"
           [attr.aria-pressed]="label === work.brush()"
           (click)="work.choose(label)"
@@ -72,7 +74,7 @@ const LONGEST = 400;
         (valueChange)="work.widen(+($event ?? 1))"
       />
       @if (work.strokes().length) {
-        <button type="button" class="file-choice" (click)="work.undo()">
+        <button nz-button type="button" class="tool" (click)="work.undo()">
           <kbd>Backspace</kbd> Take the last stroke back
         </button>
       }
