@@ -202,7 +202,7 @@ describe('A trace', () => {
   });
 
   describe('of the stand-in’s physics', () => {
-    // Every mode over 6 seeds, wires thin and thick, fast and slow, 1 and 10 kHz.
+    // Every mode on a thin, a usual and a thick wire, at 1 and 10 kHz; over more seeds the bench counts them (-- curves).
     const modes: [string, Partial<PullModel>, number][] = [
       ['broke-in-wire', { breaks: 165 }, 177],
       ['broke-at-crimp', { breaks: 100 }, 177],
@@ -215,7 +215,7 @@ describe('A trace', () => {
     for (const [mode, model, breaks] of modes) {
       it(`ended by '${mode}' says so, whatever the seed, speed, size and rate`, () => {
         let right = 0;
-        for (let seed = 1; seed <= 6; seed++) {
+        for (let seed = 1; seed <= 3; seed++) {
           const size = [0.3, 1, 6][seed % 3] ?? 1;
           const scaled = {
             ...model,
@@ -236,8 +236,7 @@ describe('A trace', () => {
             right += 1;
           }
         }
-        // Over more seeds the bench counts them (npm run bench -- curves).
-        expect(right).toBeGreaterThanOrEqual(5);
+        expect(right).toBe(3);
       });
     }
   });
