@@ -108,4 +108,22 @@ describe('The drawer while work is given out', () => {
       notes: [],
     });
   });
+
+  it('plans nothing on what should have come by now and is not on record, and says what to do', () => {
+    const late = { arrives: '2026-11-24T10:00', amount: 30 };
+    const own = { arrives: '2026-11-26T10:00', amount: 10 };
+    const drawer = new Supply(
+      () => ({ have: 5, expected: [late, own] }),
+      (arrives) => arrives < '2026-11-25',
+    );
+    expect(drawer.take('R-1', 20, 0, 0, none)).toEqual({
+      portions: [
+        { pieces: 5, arrives: null },
+        { pieces: 10, arrives: own.arrives },
+      ],
+      short:
+        '5 of 20 cannot be made: 5 of R-1 are missing, and 30 that should have come 2026-11-24 10:00 are not on record. Put on record that they came, or call them off and write down when they will.',
+      notes: ['10 wait for R-1, which arrives 2026-11-26 10:00.'],
+    });
+  });
 });

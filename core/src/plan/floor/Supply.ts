@@ -30,15 +30,33 @@ interface Source {
 export class Supply {
   private readonly left = new Map<string, readonly Source[] | null>();
 
-  constructor(private readonly supplyOf: SupplyOf) {}
+  /** @param isOverdue whether something should have come by now: nobody knows when it will, and nothing is planned on it */
+  constructor(
+    private readonly supplyOf: SupplyOf,
+    private readonly isOverdue: (arrives: string) => boolean = () => false,
+  ) {}
 
   private of(part: string): readonly Source[] | null {
     const known = this.left.get(part);
     if (known !== undefined) return known;
     const supply = this.supplyOf(part);
-    const made = supply && [{ arrives: null, amount: supply.have }, ...supply.expected.map((one) => ({ ...one }))];
+    const made = supply && [{ arrives: null, amount: supply.have }, ...this.coming(supply)];
     this.left.set(part, made);
     return made;
+  }
+
+  private coming({ expected }: PartSupply): Source[] {
+    return expected.filter(({ arrives }) => !this.isOverdue(arrives)).map((one) => ({ ...one }));
+  }
+
+  /** What is missing and what to do, of some pieces that cannot be made. */
+  private tellShort(part: string, what: string, missing: number): string {
+    const overdue = this.supplyOf(part)?.expected.filter(({ arrives }) => this.isOverdue(arrives)) ?? [];
+    const [first] = overdue;
+    const many = sumOf(overdue);
+    return first
+      ? `${what} cannot be made: ${missing} of ${part} are missing, and ${many} that should have come ${dayOf(first.arrives)} are not on record. Put on record that they came, or call them off and write down when they will.`
+      : `${what} cannot be made: ${missing} of ${part} are missing and none are on their way. Order them, or count the drawer again.`;
   }
 
   /**
@@ -67,16 +85,17 @@ export class Supply {
       portions.push({ pieces: count, arrives });
     }
     const notes = portions.flatMap(({ pieces: count, arrives }) =>
-      arrives === null ? [] : [`${count} wait for ${part}, which arrives ${arrives.replace('T', ' ')}.`],
+      arrives === null ? [] : [`${count} wait for ${part}, which arrives ${dayOf(arrives)}.`],
     );
-    const short = open
-      ? `${open} of ${pieces} cannot be made: ${Math.max(1, needs(pieces) - available)} of ${part} are missing and none are on their way. Order them, or count the drawer again.`
-      : null;
+    const short = open ? this.tellShort(part, `${open} of ${pieces}`, Math.max(1, needs(pieces) - available)) : null;
     return { portions, short, notes };
   }
 }
 
-const sumOf = (sources: readonly Source[]): number => sources.reduce((sum, { amount }) => sum + amount, 0);
+/** A moment of the shop's clocks as people read it. */
+const dayOf = (moment: string): string => moment.replace('T', ' ');
+const sumOf = (sources: readonly Pick<Source, 'amount'>[]): number =>
+  sources.reduce((sum, { amount }) => sum + amount, 0);
 
 /** Takes an amount of what has come, the first of it first. */
 function use(come: readonly Source[], amount: number): void {

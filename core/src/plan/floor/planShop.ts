@@ -16,7 +16,8 @@ import { Supply } from './Supply';
 export function planShop(source: ShopSource): ShopPlan {
   const { start, zone, floor } = source;
   const now = new FloorNow(source);
-  const supply = new Supply(source.supplyOf);
+  // A delivery may come at any hour of its day.
+  const supply = new Supply(source.supplyOf, (arrives) => minuteOf(`${arrives.slice(0, 10)}T23:59`, zone, start) < 0);
   const notes: PlanNote[] = [];
   const cannot: ShopPlan['cannot'][number][] = [];
   const about: JobAbout[] = [];

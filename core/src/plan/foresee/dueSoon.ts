@@ -50,8 +50,8 @@ export function dueSoon(plan: Plan, about: readonly JobAbout[], ends: PlanEnds, 
     const beyond: string[] = [];
     let from = 0;
     for (const one of own) {
-      const { pieces = 0, samples = 0, rework = 0, strokes = 1 } = aboutOf.get(one.job) ?? {};
-      left -= (pieces + samples + rework) * strokes;
+      const { pieces = 0, samples = 0, checks = 0, rework = 0, strokes = 1 } = aboutOf.get(one.job) ?? {};
+      left -= (pieces + samples + checks + rework) * strokes;
       if (left >= 0) continue;
       if (!beyond.length) from = one.start;
       beyond.push(one.job);

@@ -266,7 +266,10 @@ const tellEnds: Lines = () => {
   const needed = plan.placed
     .filter((one) => one.tool === tool)
     .flatMap(({ job }) => about.find((one) => one.job === job) ?? [])
-    .reduce((sum, { pieces, samples, rework, strokes }) => sum + (pieces + samples + rework) * strokes, 0);
+    .reduce(
+      (sum, { pieces, samples, checks, rework, strokes }) => sum + (pieces + samples + checks + rework) * strokes,
+      0,
+    );
   const asked: Readonly<Record<string, Partial<PlanEnds>>> = {
     nothing: { tools: [far] },
     'a calibration after the first job': { tools: [{ ...far, calibratedUntil: first }] },

@@ -135,6 +135,17 @@ describe('Stock', () => {
     expect(moveStock).not.toHaveBeenCalled();
   });
 
+  it('says of what is on its way that it should have come, when its day is over', async () => {
+    const on = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+    // Whatever the zone of the shop.
+    const coming = [-2, 2].map((days, i) => ({ id: `m${i}`, arrives: `${on(days)}T10:00`, amount: 500 }));
+    await open([{ ...stock('terminal', 'R-1', 0), expected: coming }]);
+    const told = [...bench.element.querySelectorAll('td > span')].map((one) => one.textContent ?? '');
+    const late = told.filter((text) => text.includes('should have come'));
+    expect(late.length).toBe(1);
+    expect(late[0]).toContain(on(-2));
+  });
+
   it('says where more was drawn than there was, and calls off what does not come', async () => {
     const part = {
       ...stock('terminal', 'R-1', 0),

@@ -9,6 +9,7 @@ import { FileButton } from '../parts/file-button';
 import { Notice } from '../parts/notice';
 import { showTime } from '../parts/show-time';
 import { sessionFeature } from '../session/session.state';
+import { injectToday } from '../session/shop-day';
 import { SheetFrame } from './sheet-frame';
 import { StockForm } from './stock-form';
 import { DEED_WORDS } from './stock-words';
@@ -71,6 +72,9 @@ const SHOWN = 30;
                   @for (coming of stock.expected; track coming.id) {
                     <span>
                       {{ amount(stock.kind, coming.amount) }} on {{ coming.arrives.replace('T', ' ') }}
+                      @if (coming.arrives.slice(0, 10) < today()) {
+                        <strong class="wrong">should have come</strong>
+                      }
                       @if (mayKeep()) {
                         <button
                           nz-button
@@ -127,6 +131,7 @@ export class StockPage {
   protected readonly mayKeep = computed(() => may(this.person()?.roles, 'keep-stock'));
   protected readonly words = DEED_WORDS;
   protected readonly time = showTime;
+  protected readonly today = injectToday();
   protected readonly table = addressOf('writeStock');
   protected readonly faults = computed(() => this.store.parts().flatMap(({ faults }) => faults));
   protected readonly headline = computed(() => {
