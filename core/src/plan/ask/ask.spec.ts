@@ -79,6 +79,18 @@ describe('Asking a plan', () => {
     expect(comparePlans(without(2), without(2), model.work, clock)).toBe(
       'It still ends at 7:36, and nothing else changes.',
     );
+    expect(comparePlans(without(2), without(1), model.work, clock)).toBe(
+      'It still ends at 7:36, 1 job more with a place.',
+    );
+    // The same list is late, by more or by less; where a job is left out, less is no gain.
+    const late = (lateness: number, of = plan) => ({ ...of, score: { ...of.score, lateness, lateLists: ['L'] } });
+    expect(comparePlans(late(2), late(3), model.work, clock)).toBe('It still ends at 7:36, what is late comes later.');
+    expect(comparePlans(late(3), late(2), model.work, clock)).toBe('It still ends at 7:36, what is late comes sooner.');
+    expect(comparePlans(late(3), late(2, without(1)), model.work, clock)).toBe(
+      'It still ends at 7:36, 1 job without a place.',
+    );
+    expect(comparePlans(plan, late(2), model.work, clock)).toBe('It still ends at 7:36, late then: List.');
+    expect(comparePlans(late(2), plan, model.work, clock)).toBe('It still ends at 7:36, in time then: List.');
     const elsewhere = movePlan(model, plan, { job: 'b', bench: 'B9', before: null });
     expect(elsewhere).toEqual({ ok: false, text: 'That bench has not what b needs. It can be made at Bench 1.' });
     const { model: chain, plan: chained } = planOf(work([job('a'), job('b', { after: ['a'] })]));

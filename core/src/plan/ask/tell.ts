@@ -47,7 +47,12 @@ export function comparePlans(before: Plan, after: Plan, work: PlanWork, clock: C
   if (late.length) said.push(`late then: ${late.map(label).join(', ')}`);
   if (inTime.length) said.push(`in time then: ${inTime.map(label).join(', ')}`);
   const left = after.left.length - before.left.length;
+  // The same lists are late; a job that is left out makes none late.
+  const later = after.score.lateness - before.score.lateness;
+  if (!late.length && !inTime.length && (later > 0 || (later < 0 && left <= 0)))
+    said.push(`what is late comes ${later > 0 ? 'later' : 'sooner'}`);
   if (left > 0) said.push(`${counted(left, 'job')} without a place`);
+  if (left < 0) said.push(`${counted(-left, 'job')} more with a place`);
   if (said.length === 1 && was === is) return `${said[0]}, and nothing else changes.`;
   return `${said.join(', ')}.`;
 }
