@@ -77,7 +77,6 @@ export function checkLimitTable(table: LimitTable, wires: readonly Wire[], today
     const { force } = row;
     const weak = wires.find(
       (wire) =>
-        wire.conductor.kind === 'stranded' &&
         wire.conductor.size.scale === row.size.scale &&
         wire.conductor.size.value === row.size.value &&
         (row.material === null || row.material === wire.conductor.material) &&

@@ -307,6 +307,23 @@ describe('The rows of a limit table', () => {
       [3, 'force'],
     ]);
     expect(problems[0]?.text).toContain('wire W-075 itself breaks near 177.2 N');
+    // A solid conductor is a wire as well; another size, another metal or the load itself is none of its row.
+    const weak = (force: number, size: number, changes: Partial<typeof wire075.conductor>, material?: 'aluminium') => {
+      const own = { ...wire075, conductor: { ...wire075.conductor, ...changes } };
+      const table = {
+        ...limitTable,
+        effectiveFrom: '2026-12-01',
+        rows: [row(size, { force, material: material ?? null })],
+      };
+      return checkLimitTable(table, [own], '2026-11-25').map(({ field }) => field);
+    };
+    // 0.98 mm round, 0.754 mm²: 177.3 N.
+    const solid = { kind: 'solid', strands: 1, strandDiameter: 0.98 } as const;
+    expect(weak(178, 0.75, solid)).toEqual(['force']);
+    expect(weak(177, 0.75, solid)).toEqual([]);
+    expect(weak(178, 1, solid)).toEqual([]);
+    expect(weak(178, 0.75, solid, 'aluminium')).toEqual([]);
+    expect(weak(178, 0.75, { size: { scale: 'awg', value: 0.75 } })).toEqual([]);
     const ended = checkLimitTable({ ...limitTable, effectiveUntil: '2026-11-24' }, [], '2026-11-25');
     expect(ended.map((p) => [p.field, p.weight])).toEqual([
       ['effectiveUntil', 'bad'],
