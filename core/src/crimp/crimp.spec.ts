@@ -92,6 +92,12 @@ describe('Bites', () => {
     expect(centres(bareOf(12, 1, { min: 6, max: 7 }), 3)).toEqual([3.5]);
     // 0 to 2 and 5 to 6 are free, and the die is 3 wide
     expect(codes(bareOf(6, 1, { min: 3, max: 4 }), 3)).toEqual(['bite-over-hole']);
+    // Over the hole nothing is crimped until somebody has settled it; a die over both ends is only told.
+    const weights = (length: number, width: number, hole: { min: number; max: number } | null) =>
+      placeBites(bareOf(length, 1, hole), { width }, practice).reasons.map(({ code, weight }) => [code, weight]);
+    expect(weights(6, 3, { min: 3, max: 4 })).toEqual([['bite-over-hole', 'hold']]);
+    expect(weights(6, 7, { min: 3, max: 4 })).toEqual([['die-wider', 'note']]);
+    expect(weights(6, 7, null)).toEqual([['die-wider', 'note']]);
   });
 
   it('are fewer than the sheet asks for where they do not fit, with the reason', () => {

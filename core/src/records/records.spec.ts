@@ -119,6 +119,39 @@ describe('A wire list', () => {
     expect(!list.ok && list.problems[0]?.text).toContain('may be 1.250 or 1250');
   });
 
+  it('takes whole numbers of pieces from one to the most, and lengths above nothing to the most', () => {
+    const faults = (length: string, quantity: string) => {
+      const list = read(['A1', 'W1', length, 'T1', '-', quantity, '']);
+      return list.ok ? [] : list.problems.map(({ column }) => column);
+    };
+    expect(['1', '2', '10000'].map((quantity) => faults('5', quantity))).toEqual([[], [], []]);
+    for (const quantity of ['0', '-2', '2.5', '3 pcs', '', '1e9']) expect(faults('5', quantity)).toEqual(['Qty']);
+    expect(['0.1', '2 in', '2 mm'].map((length) => faults(length, '1'))).toEqual([[], [], []]);
+    for (const length of ['0', '-5', '2 ft', '', '1e12']) expect(faults(length, '1')).toEqual(['Length mm']);
+  });
+
+  it('keeps a cavity for one wire, or for those of one joint, and a connector for one part', () => {
+    const head = [...HEAD, 'Housing A', 'Connector A', 'Cavity A', 'Joint A'];
+    const own = (id: string, part: string, cavity: string, joint = '') => [
+      ...[id, 'W1', '100', 'T1', '-', '1', ''],
+      ...[part, 'X1', cavity, joint],
+    ];
+    const faults = (...rows: string[][]) => {
+      const housings = { ...known, connectors: new Map(['C8', 'C9'].map((part) => [part, new Set(['1', '2'])])) };
+      const list = readWireList([head, ...rows], housings);
+      return list.ok ? [] : list.problems.map(({ row, text }) => `${row} ${text}`);
+    };
+    expect(faults(own('A1', 'C9', '1'), own('A2', 'C9', '2'))).toEqual([]);
+    expect(faults(own('A1', 'C9', '1'), own('A2', 'C9', '1'))).toEqual(['3 Cavity 1 of X1 is taken in row 2.']);
+    expect(faults(own('A1', 'C9', '1', 'J1'), own('A2', 'C9', '1', 'J1'))).toEqual([]);
+    expect(faults(own('A1', 'C9', '1', 'J1'), own('A2', 'C9', '1', 'J2'))).toEqual([
+      '3 Cavity 1 of X1 is taken in row 2.',
+    ]);
+    expect(faults(own('A1', 'C9', '1'), own('A2', 'C8', '2'))).toEqual([
+      '3 X1 is C9 in row 2: one connector is one part.',
+    ]);
+  });
+
   it('refuses an empty file, a header alone, and a wire without any end', () => {
     expect(readWireList([], known).ok).toBeFalse();
     expect(read().ok).toBeFalse();
