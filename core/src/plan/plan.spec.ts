@@ -555,6 +555,15 @@ describe('The checker', () => {
     expect(looked({ to: to - 1 })).toContain('release');
     expect(looked({ to: to + 1 })).toContain('release');
     expect(looked({ by: 'Odile' })).toContain('release');
+    // Before its samples are made, or after its lot has begun.
+    for (const minutes of [-1, 1])
+      expect(
+        spoil('a', ({ release }) => ({
+          release: release && { ...release, from: release.from + minutes, to: release.to + minutes },
+        })),
+      )
+        .withContext(String(minutes))
+        .toContain('release');
     expect(spoil('b', (one) => ({ release: { from: one.start, to: one.start, by: 'Ines' } }))).toContain('release');
     expect(spoil('d', () => ({ release: placed(good, 'a').release }))).toContain('quality-twice');
     const { bench, tool: own, person, start } = placed(good, 'a');
