@@ -15,6 +15,12 @@ import { NzUploadModule, type NzUploadFile } from 'ng-zorro-antd/upload';
     :host {
       display: inline-block;
     }
+    /* Its words may take two lines on a phone. */
+    .ant-btn {
+      height: auto;
+      min-height: 36px;
+      white-space: normal;
+    }
   `,
 })
 export class FileButton {
