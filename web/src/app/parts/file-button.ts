@@ -19,6 +19,7 @@ import { NzUploadModule, type NzUploadFile } from 'ng-zorro-antd/upload';
     .ant-btn {
       height: auto;
       min-height: 36px;
+      padding-block: 4px;
       white-space: normal;
     }
   `,
