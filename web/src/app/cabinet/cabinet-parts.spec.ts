@@ -88,6 +88,8 @@ describe('Parts as files', () => {
     data.items.add(file);
     if (field) field.files = data.files;
     field?.dispatchEvent(new Event('change', { bubbles: true }));
+    // Reading it takes its own time; who asks after is answered after.
+    await file.arrayBuffer();
     await bench.settle();
     await bench.settle();
   };

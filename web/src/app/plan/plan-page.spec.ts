@@ -201,19 +201,20 @@ describe('The plan page', () => {
       providers: [{ provide: PlanWorkers, useValue: workers }],
     });
     const files = bench.fixture.debugElement.query(By.directive(JobFiles)).queryAll(By.directive(FileButton));
-    const send = async (text: string) => {
+    // A file is read in its own time.
+    const send = async (text: string, isDone: () => boolean) => {
       (files[0]?.componentInstance as FileButton).file.emit(new File([text], 'jobs.json'));
-      await bench.settle();
-      await bench.settle();
+      await bench.until(isDone);
     };
-    await send('{"lists": []}');
+    await send('{"lists": []}', () => day.calls.count() === 2);
     expect(readJobsFile).toHaveBeenCalledOnceWith({ lists: [] });
     expect(bench.text).toContain('2 lists brought in, the days of 1 list taken over.');
     expect(day).toHaveBeenCalledTimes(2);
-    await send('no JSON');
+    const problem = () => bench.element.querySelector('tm-job-files tm-problem');
+    await send('no JSON', () => problem() !== null);
     expect(readJobsFile).toHaveBeenCalledTimes(1);
     expect(bench.text).not.toContain('brought in');
-    expect(bench.element.querySelector('tm-job-files tm-problem')).not.toBeNull();
+    expect(problem()).not.toBeNull();
   });
 
   it('says so when no core can search, and shows what it has', async () => {
