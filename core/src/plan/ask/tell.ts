@@ -49,7 +49,7 @@ export function comparePlans(before: Plan, after: Plan, work: PlanWork, clock: C
   const left = after.left.length - before.left.length;
   // The same lists are late; a job that is left out makes none late.
   const later = after.score.lateness - before.score.lateness;
-  if (!late.length && !inTime.length && (later > 0 || (later < 0 && left <= 0)))
+  if (!late.length && !inTime.length && (later > 1e-9 || (later < -1e-9 && left <= 0)))
     said.push(`what is late comes ${later > 0 ? 'later' : 'sooner'}`);
   if (left > 0) said.push(`${counted(left, 'job')} without a place`);
   if (left < 0) said.push(`${counted(-left, 'job')} more with a place`);
@@ -65,7 +65,10 @@ export interface Difference {
   readonly text: string;
 }
 
-/** What moved between two plans: only what somebody at a bench has to know. Another minute in the same order is no move. What is gone comes first. */
+/**
+ * What moved between two plans: only what somebody at a bench has to know, what is gone first. Another minute in the same order is
+ * no move.
+ */
 export function differences(before: Plan, after: Plan, work: PlanWork, clock: Clock): Difference[] {
   const label = new Map(work.jobs.map((job) => [job.id, job.label]));
   const benches = new Map(work.benches.map((bench) => [bench.id, bench.label]));

@@ -112,8 +112,8 @@ export function divide(needs: readonly Need[], costs: DivideCosts, rounds: numbe
       rest[place] = { need, more };
       if (!best || more > best.more) best = { need, more, ways };
     }
-    // Where none takes more by itself, several together may.
     if (!best) break;
+    // Also where none takes more by itself: several together may.
     open.pop();
     const chosen = best;
     const left = rest.filter(({ need }) => need !== chosen.need).sort((a, b) => a.more - b.more);

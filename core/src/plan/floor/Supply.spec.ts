@@ -1,12 +1,14 @@
-import { Supply } from './Supply';
+import { isOverdue, Supply } from './Supply';
+
+const TODAY = '2026-11-25';
 
 describe('The drawer while work is given out', () => {
   const none = () => 0;
   const supply = (have: number, ...expected: { arrives: string; amount: number }[]) =>
-    new Supply(() => ({ have, expected }));
+    new Supply(() => ({ have, expected }), TODAY);
 
   it('gives all that is asked where nobody has counted', () => {
-    expect(new Supply(() => null).take('R-1', 40, 5, 0, none)).toEqual({
+    expect(new Supply(() => null, TODAY).take('R-1', 40, 5, 0, none)).toEqual({
       portions: [{ pieces: 40, arrives: null }],
       short: null,
       notes: [],
@@ -45,10 +47,7 @@ describe('The drawer while work is given out', () => {
   it('plans nothing on what should have come by now and is not on record, and says what to do', () => {
     const late = { arrives: '2026-11-24T10:00', amount: 30 };
     const own = { arrives: '2026-11-26T10:00', amount: 10 };
-    const drawer = new Supply(
-      () => ({ have: 5, expected: [late, own] }),
-      (arrives) => arrives < '2026-11-25',
-    );
+    const drawer = new Supply(() => ({ have: 5, expected: [late, own] }), TODAY);
     expect(drawer.take('R-1', 20, 0, 0, none)).toEqual({
       portions: [
         { pieces: 5, arrives: null },
@@ -58,5 +57,10 @@ describe('The drawer while work is given out', () => {
         '5 of 20 cannot be made: 5 of R-1 are missing, and 30 that should have come 2026-11-24 10:00 are not on record. Put on record that they came, or call them off and write down when they will.',
       notes: ['10 wait for R-1, which arrives 2026-11-26 10:00.'],
     });
+  });
+
+  it('takes what comes today to come at any hour of it', () => {
+    const on = (day: string) => isOverdue(`${day}T10:00`, TODAY);
+    expect(['2026-11-24', TODAY, '2026-11-26'].map(on)).toEqual([true, false, false]);
   });
 });

@@ -20,6 +20,13 @@ interface Supplied {
   readonly notes: readonly string[];
 }
 
+/**
+ * Whether something expected should have come: it may at any hour of its day, and once that is over nobody knows when it will.
+ * @param arrives moment of the shop's clocks
+ * @param today of the shop, as an ISO date
+ */
+export const isOverdue = (arrives: string, today: string): boolean => arrives.slice(0, today.length) < today;
+
 /** What is there at one moment and not before; null: now. */
 interface Source {
   readonly arrives: string | null;
@@ -30,10 +37,10 @@ interface Source {
 export class Supply {
   private readonly left = new Map<string, readonly Source[] | null>();
 
-  /** @param isOverdue whether something should have come by now: nobody knows when it will, and nothing is planned on it */
+  /** @param today of the shop, as an ISO date: nothing is planned on what should have come before it */
   constructor(
     private readonly supplyOf: SupplyOf,
-    private readonly isOverdue: (arrives: string) => boolean = () => false,
+    private readonly today: string,
   ) {}
 
   private of(part: string): readonly Source[] | null {
@@ -46,16 +53,16 @@ export class Supply {
   }
 
   private coming({ expected }: PartSupply): Source[] {
-    return expected.filter(({ arrives }) => !this.isOverdue(arrives)).map((one) => ({ ...one }));
+    return expected.filter(({ arrives }) => !isOverdue(arrives, this.today)).map((one) => ({ ...one }));
   }
 
   /** What is missing and what to do, of some pieces that cannot be made. */
   private tellShort(part: string, what: string, missing: number): string {
-    const overdue = this.supplyOf(part)?.expected.filter(({ arrives }) => this.isOverdue(arrives)) ?? [];
+    const overdue = this.supplyOf(part)?.expected.filter(({ arrives }) => isOverdue(arrives, this.today)) ?? [];
     const [first] = overdue;
     const many = sumOf(overdue);
     return first
-      ? `${what} cannot be made: ${missing} of ${part} are missing, and ${many} that should have come ${dayOf(first.arrives)} are not on record. Put on record that they came, or call them off and write down when they will.`
+      ? `${what} cannot be made: ${missing} of ${part} are missing, and ${many} that should have come ${told(first.arrives)} are not on record. Put on record that they came, or call them off and write down when they will.`
       : `${what} cannot be made: ${missing} of ${part} are missing and none are on their way. Order them, or count the drawer again.`;
   }
 
@@ -85,7 +92,7 @@ export class Supply {
       portions.push({ pieces: count, arrives });
     }
     const notes = portions.flatMap(({ pieces: count, arrives }) =>
-      arrives === null ? [] : [`${count} wait for ${part}, which arrives ${dayOf(arrives)}.`],
+      arrives === null ? [] : [`${count} wait for ${part}, which arrives ${told(arrives)}.`],
     );
     const short = open ? this.tellShort(part, `${open} of ${pieces}`, Math.max(1, needs(pieces) - available)) : null;
     return { portions, short, notes };
@@ -93,7 +100,7 @@ export class Supply {
 }
 
 /** A moment of the shop's clocks as people read it. */
-const dayOf = (moment: string): string => moment.replace('T', ' ');
+const told = (moment: string): string => moment.replace('T', ' ');
 const sumOf = (sources: readonly Pick<Source, 'amount'>[]): number =>
   sources.reduce((sum, { amount }) => sum + amount, 0);
 

@@ -5,4 +5,4 @@ export * from './ShopSource';
 export { daysFrom, minuteOf, shiftsOf } from './shifts';
 export * from './ShopFloor';
 export * from './timesTyped';
-export { type PartSupply, type SupplyOf } from './Supply';
+export { isOverdue, type PartSupply, type SupplyOf } from './Supply';

@@ -1,3 +1,4 @@
+import { today } from '../../time';
 import type { PlanJob } from '../PlanWork';
 import { cutAndInsert } from './cutAndInsert';
 import { endsOf } from './endsOf';
@@ -16,8 +17,7 @@ import { Supply } from './Supply';
 export function planShop(source: ShopSource): ShopPlan {
   const { start, zone, floor } = source;
   const now = new FloorNow(source);
-  // A delivery may come at any hour of its day.
-  const supply = new Supply(source.supplyOf, (arrives) => minuteOf(`${arrives.slice(0, 10)}T23:59`, zone, start) < 0);
+  const supply = new Supply(source.supplyOf, today({ zone }, start));
   const notes: PlanNote[] = [];
   const cannot: ShopPlan['cannot'][number][] = [];
   const about: JobAbout[] = [];

@@ -55,17 +55,28 @@ describe('A day in a form', () => {
     expect(due().value).toBe('2028-02-29');
   });
 
-  it('has its calendar closed by whoever goes on to the next field', async () => {
-    const next = document.createElement('input');
-    bench.element.querySelector('form')?.append(next);
-    const open = () => document.querySelectorAll('.ant-picker-dropdown').length;
+  const calendars = () => document.querySelectorAll('.ant-picker-dropdown').length;
+  const opened = async () => {
     field().focus();
     field().click();
     await bench.settle();
-    expect(open()).toBe(1);
+    expect(calendars()).toBe(1);
+  };
+
+  it('has its calendar closed by Enter, which sends the form', async () => {
+    await opened();
+    await typed('2027-02-03', enter());
+    expect(calendars()).toBe(0);
+    expect(due().value).toBe('2027-02-03');
+  });
+
+  it('has its calendar closed by whoever goes on to the next field', async () => {
+    const next = document.createElement('input');
+    bench.element.querySelector('form')?.append(next);
+    await opened();
     next.focus();
     await bench.settle();
-    expect(open()).toBe(0);
+    expect(calendars()).toBe(0);
   });
 
   it('is no day that the calendar has not', async () => {

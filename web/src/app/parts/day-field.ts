@@ -17,7 +17,7 @@ import { NzDatePickerComponent, NzDatePickerModule } from 'ng-zorro-antd/date-pi
   imports: [FormsModule, NzDatePickerModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   // A day is taken as it stands when Enter sends the form or the field is left, whether the picker was opened or not.
-  host: { '(keydown.enter)': 'takeTyped($event)', '(focusout)': 'leave($event)' },
+  host: { '(keydown.enter)': 'send($event)', '(focusout)': 'leave($event)' },
   providers: [{ provide: NG_VALUE_ACCESSOR, useExisting: forwardRef(() => DayField), multi: true }],
   template: `
     <nz-date-picker
@@ -67,7 +67,13 @@ export class DayField implements ControlValueAccessor {
     this.changed(date ? `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}` : null);
   }
 
-  protected takeTyped({ target }: Event): void {
+  /** The form goes on its way: the calendar does not stand over what it says. */
+  protected send(event: Event): void {
+    this.takeTyped(event);
+    this.picker().close();
+  }
+
+  private takeTyped({ target }: Event): void {
     if (!(target instanceof HTMLInputElement)) return;
     const typed = /^\s*(\d{4})-(\d{1,2})-(\d{1,2})\s*$/.exec(target.value);
     if (!typed) return;

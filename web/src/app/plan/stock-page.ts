@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { may, newStockMoveSchema } from '@tug-mark/contract';
-import { showAmount, type StockKind } from '@tug-mark/core';
+import { isOverdue, showAmount, type StockKind } from '@tug-mark/core';
 import { NzButtonModule } from 'ng-zorro-antd/button';
 import { addressOf } from '../http/client';
 import { timeOrderedId } from '../http/uuid';
@@ -72,7 +72,7 @@ const SHOWN = 30;
                   @for (coming of stock.expected; track coming.id) {
                     <span>
                       {{ amount(stock.kind, coming.amount) }} on {{ coming.arrives.replace('T', ' ') }}
-                      @if (coming.arrives.slice(0, 10) < today()) {
+                      @if (isOverdue(coming.arrives, today())) {
                         <strong class="wrong">should have come</strong>
                       }
                       @if (mayKeep()) {
@@ -132,6 +132,7 @@ export class StockPage {
   protected readonly words = DEED_WORDS;
   protected readonly time = showTime;
   protected readonly today = injectToday();
+  protected readonly isOverdue = isOverdue;
   protected readonly table = addressOf('writeStock');
   protected readonly faults = computed(() => this.store.parts().flatMap(({ faults }) => faults));
   protected readonly headline = computed(() => {
