@@ -66,6 +66,7 @@ describe('A day in a form', () => {
   it('has its calendar closed by Enter, which sends the form', async () => {
     await opened();
     await typed('2027-02-03', enter());
+    await typed('2027-02-03', new KeyboardEvent('keyup', { key: 'Enter', bubbles: true }));
     expect(calendars()).toBe(0);
     expect(due().value).toBe('2027-02-03');
   });

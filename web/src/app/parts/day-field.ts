@@ -17,7 +17,12 @@ import { NzDatePickerComponent, NzDatePickerModule } from 'ng-zorro-antd/date-pi
   imports: [FormsModule, NzDatePickerModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   // A day is taken as it stands when Enter sends the form or the field is left, whether the picker was opened or not.
-  host: { '(keydown.enter)': 'send($event)', '(focusout)': 'leave($event)' },
+  // The library opens its calendar as Enter is let go of: the form is on its way by then, and it would stand over what that says.
+  host: {
+    '(keydown.enter)': 'takeTyped($event)',
+    '(keyup.enter)': 'picker().close()',
+    '(focusout)': 'leave($event)',
+  },
   providers: [{ provide: NG_VALUE_ACCESSOR, useExisting: forwardRef(() => DayField), multi: true }],
   template: `
     <nz-date-picker
@@ -40,7 +45,7 @@ import { NzDatePickerComponent, NzDatePickerModule } from 'ng-zorro-antd/date-pi
 export class DayField implements ControlValueAccessor {
   readonly fieldId = input.required<string>();
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
-  private readonly picker = viewChild.required(NzDatePickerComponent);
+  protected readonly picker = viewChild.required(NzDatePickerComponent);
   protected readonly date = signal<Date | null>(null);
   protected readonly disabled = signal(false);
   private changed: (day: string | null) => void = () => undefined;
@@ -67,13 +72,7 @@ export class DayField implements ControlValueAccessor {
     this.changed(date ? `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}` : null);
   }
 
-  /** The form goes on its way: the calendar does not stand over what it says. */
-  protected send(event: Event): void {
-    this.takeTyped(event);
-    this.picker().close();
-  }
-
-  private takeTyped({ target }: Event): void {
+  protected takeTyped({ target }: Event): void {
     if (!(target instanceof HTMLInputElement)) return;
     const typed = /^\s*(\d{4})-(\d{1,2})-(\d{1,2})\s*$/.exec(target.value);
     if (!typed) return;
