@@ -80,7 +80,7 @@ export function makeMicrograph(model: MicrographModel): { picture: Picture; trut
   const inner = outer.map((p) => ({ x: p.x * inside, y: p.y * inside }));
   const seeds = relaxedSeeds(inner, model.strands, next);
   const shade = seeds.map(() => 1 + 0.05 * normal());
-  const near = nearestOf(seeds);
+  const near = new Nearest(seeds);
 
   const turn = (model.turn * Math.PI) / 180;
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
@@ -99,7 +99,7 @@ export function makeMicrograph(model: MicrographModel): { picture: Picture; trut
   for (let y = 0; y < height; y += step) {
     for (let x = 0; x < width; x += step) {
       const p = toPiece(x, y);
-      if (isInside(inner, p)) coarse.push(near(p).edge);
+      if (isInside(inner, p)) coarse.push(near.find(p.x, p.y).edge);
     }
   }
   const gap = Float64Array.from(coarse).sort()[Math.floor(model.voids * coarse.length)] ?? 0;
@@ -117,13 +117,12 @@ export function makeMicrograph(model: MicrographModel): { picture: Picture; trut
       if (isWithin(innerRow, x)) {
         insidePixels++;
         const p = toPiece(x, y);
-        const { edge, index } = near(p);
-        if (edge < gap) colour = GAP;
+        if (near.find(p.x, p.y).edge < gap) colour = GAP;
         else {
           strandPixels++;
           if (p.x < 0) leftPixels++;
           colour = COPPER;
-          bright = shade[index] ?? 1;
+          bright = shade[near.index] ?? 1;
         }
       } else if (isWithin(outerRow, x)) colour = BARREL;
       data[at] = (colour[0] as number) * bright;
@@ -192,9 +191,9 @@ function relaxedSeeds(inner: readonly Point2[], count: number, next: () => numbe
   let seeds = Array.from({ length: count }, () => grid[Math.floor(next() * grid.length)] ?? { x: 0, y: 0 });
   for (let round = 0; round < 14; round++) {
     const sums = seeds.map(() => ({ x: 0, y: 0, n: 0 }));
-    const near = nearestOf(seeds);
+    const near = new Nearest(seeds);
     for (const p of grid) {
-      const sum = sums[near(p).index];
+      const sum = sums[near.find(p.x, p.y).index];
       if (!sum) continue;
       sum.x += p.x;
       sum.y += p.y;
@@ -207,30 +206,45 @@ function relaxedSeeds(inner: readonly Point2[], count: number, next: () => numbe
   return seeds;
 }
 
-/** Finds the nearest centre to a point, and how far the point lies from the border to the next one. */
-function nearestOf(seeds: readonly Point2[]): (p: Point2) => { index: number; edge: number } {
-  const extent = extentOf(seeds);
-  const size = Math.max(1e-6, Math.sqrt(((extent.right - extent.left) * (extent.bottom - extent.top)) / seeds.length));
-  const columns = Math.floor((extent.right - extent.left) / size) + 1;
-  const rows = Math.floor((extent.bottom - extent.top) / size) + 1;
-  const cells: number[][] = Array.from({ length: columns * rows }, () => []);
-  const column = (x: number) => Math.min(columns - 1, Math.max(0, Math.floor((x - extent.left) / size)));
-  const row = (y: number) => Math.min(rows - 1, Math.max(0, Math.floor((y - extent.top) / size)));
-  seeds.forEach((s, i) => cells[row(s.y) * columns + column(s.x)]?.push(i));
-  return ({ x, y }) => {
+/** Finds the nearest centre to a point. It is asked for every pixel, so that what it found is kept in itself. */
+class Nearest {
+  /** Of the centre last found. */
+  index = -1;
+  /** How far the point last asked for lies from the border to the next centre. */
+  edge = Infinity;
+  private readonly left: number;
+  private readonly top: number;
+  /** Side of a cell; each knows the centres that lie in it. */
+  private readonly size: number;
+  private readonly columns: number;
+  private readonly rows: number;
+  private readonly cells: readonly number[][];
+
+  constructor(private readonly seeds: readonly Point2[]) {
+    const { left, right, top, bottom } = extentOf(seeds);
+    this.left = left;
+    this.top = top;
+    this.size = Math.max(1e-6, Math.sqrt(((right - left) * (bottom - top)) / seeds.length));
+    this.columns = Math.floor((right - left) / this.size) + 1;
+    this.rows = Math.floor((bottom - top) / this.size) + 1;
+    this.cells = Array.from({ length: this.columns * this.rows }, () => []);
+    seeds.forEach(({ x, y }, i) => this.cells[this.row(y) * this.columns + this.column(x)]?.push(i));
+  }
+
+  find(x: number, y: number): this {
     let first = Infinity;
     let second = Infinity;
     let index = -1;
     let other = -1;
-    const cx = column(x);
-    const cy = row(y);
-    for (let reach = 1; reach <= Math.max(columns, rows); reach++) {
+    const cx = this.column(x);
+    const cy = this.row(y);
+    for (let reach = 1; reach <= Math.max(this.columns, this.rows); reach++) {
       first = second = Infinity;
       index = other = -1;
-      for (let j = Math.max(0, cy - reach); j <= Math.min(rows - 1, cy + reach); j++) {
-        for (let i = Math.max(0, cx - reach); i <= Math.min(columns - 1, cx + reach); i++) {
-          for (const k of cells[j * columns + i] as readonly number[]) {
-            const s = seeds[k] as Point2;
+      for (let j = Math.max(0, cy - reach); j <= Math.min(this.rows - 1, cy + reach); j++) {
+        for (let i = Math.max(0, cx - reach); i <= Math.min(this.columns - 1, cx + reach); i++) {
+          for (const k of this.cells[j * this.columns + i] as readonly number[]) {
+            const s = this.seeds[k] as Point2;
             const d = (s.x - x) ** 2 + (s.y - y) ** 2;
             if (d < first) {
               second = first;
@@ -244,12 +258,22 @@ function nearestOf(seeds: readonly Point2[]): (p: Point2) => { index: number; ed
           }
         }
       }
-      if (other >= 0 && second <= (reach * size) ** 2) break;
+      if (other >= 0 && second <= (reach * this.size) ** 2) break;
     }
-    const [a, b] = [seeds[index] as Point2, seeds[other < 0 ? index : other] as Point2];
-    const between = Math.hypot(a.x - b.x, a.y - b.y);
-    return { index, edge: between > 0 ? (second - first) / (2 * between) : Infinity };
-  };
+    const [a, b] = [this.seeds[index] as Point2, this.seeds[other < 0 ? index : other] as Point2];
+    const between = Math.sqrt((a.x - b.x) ** 2 + (a.y - b.y) ** 2);
+    this.index = index;
+    this.edge = between > 0 ? (second - first) / (2 * between) : Infinity;
+    return this;
+  }
+
+  private column(x: number): number {
+    return Math.min(this.columns - 1, Math.max(0, Math.floor((x - this.left) / this.size)));
+  }
+
+  private row(y: number): number {
+    return Math.min(this.rows - 1, Math.max(0, Math.floor((y - this.top) / this.size)));
+  }
 }
 
 /** What the microscope does to it: blur, uneven light, noise. */

@@ -8,16 +8,25 @@ import {
   sectionFigures,
   SOUND_MICROGRAPH,
   type MicrographModel,
+  type Picture,
 } from './index';
 
 const small: MicrographModel = { ...SOUND_MICROGRAPH, width: 480, height: 360, pxPerMm: 190 };
+const seven: MicrographModel = { ...small, strands: 7, strandDiameter: 0.37 };
 const before = ({ strands, strandDiameter }: MicrographModel) => strands * (Math.PI / 4) * strandDiameter ** 2;
 
+/** A micrograph is drawn and read once, however many look at it. */
+const readBefore = new Map<MicrographModel, ReturnType<typeof drawAndRead>>();
 function read(model: MicrographModel) {
+  const own = readBefore.get(model) ?? drawAndRead(model);
+  readBefore.set(model, own);
+  return own;
+}
+function drawAndRead(model: MicrographModel) {
   const { picture, truth } = makeMicrograph(model);
   const result = readSection(picture);
   if (!result.ok) throw new Error(result.reasons[0]?.text ?? '');
-  return { truth, result, figures: sectionFigures(result.reading, model.pxPerMm, before(model)) };
+  return { picture, truth, result, figures: sectionFigures(result.reading, model.pxPerMm, before(model)) };
 }
 
 /** The barrel takes the colour of the strands: what is grey and bright becomes copper. */
@@ -43,7 +52,7 @@ describe('A made-up micrograph', () => {
   it('is the same again from the same seed', () => {
     const one = makeMicrograph({ ...small, width: 300, height: 220, pxPerMm: 100 });
     const two = makeMicrograph({ ...small, width: 300, height: 220, pxPerMm: 100 });
-    expect(one.picture.data).toEqual(two.picture.data);
+    expect(one.picture.data.findIndex((value, i) => value !== two.picture.data[i])).toBe(-1);
   });
 });
 
@@ -61,7 +70,7 @@ describe('The section of a cut crimp', () => {
   }
 
   it('counts the strands where they can be told apart', () => {
-    expect(read({ ...small, strands: 7, strandDiameter: 0.37 }).figures.strands).toBe(7);
+    expect(read(seven).figures.strands).toBe(7);
     expect(read({ ...small, strands: 19, strandDiameter: 0.22, voids: 0.05 }).figures.strands).toBe(19);
   });
 
@@ -92,13 +101,12 @@ describe('The section of a cut crimp', () => {
   });
 
   it('is never over full: a section all of metal has no voids, not fewer than none', () => {
-    const { result } = read({ ...small, voids: 0.02 });
+    const { result } = read(seven);
     const over = { ...result.reading, cover: result.reading.cover.map((c) => c + 0.05) };
-    expect(sectionFigures(over, small.pxPerMm, before(small)).voids).toBe(0);
+    expect(sectionFigures(over, seven.pxPerMm, before(seven)).voids).toBe(0);
   });
 
   it('is one strand where a border between two was painted over', () => {
-    const seven = { ...small, strands: 7, strandDiameter: 0.37 };
     const { result } = read(seven);
     const { columns, rows } = result.reading;
     const points = [
@@ -124,40 +132,40 @@ describe('The section of a cut crimp', () => {
   });
 
   describe('declines to answer', () => {
-    const why = (model: MicrographModel, change: (data: Uint8Array | Uint8ClampedArray) => void = () => undefined) => {
-      const { picture } = makeMicrograph(model);
-      change(picture.data);
+    const why = (picture: Picture) => {
       const result = readSection(picture);
       return result.ok ? 'answered' : result.reasons[0]?.code;
     };
+    const pictureOf = (model: MicrographModel) => makeMicrograph(model).picture;
 
     it('when the crimp reaches the edge of the picture', () => {
-      const { picture } = makeMicrograph(small);
+      const { picture } = read(small);
       const shown = { width: 340, height: 360, data: new Uint8ClampedArray(340 * 360 * 4) };
       for (let y = 0; y < 360; y++) {
         shown.data.set(picture.data.subarray((y * 480 + 140) * 4, (y + 1) * 480 * 4), y * 340 * 4);
       }
-      expect(readSection(shown).reasons[0]?.code).toBe('cut-off');
+      expect(why(shown)).toBe('cut-off');
     });
 
     it('when it is too small in the picture', () => {
-      expect(why({ ...small, pxPerMm: 60 })).toBe('too-small');
+      expect(why(pictureOf({ ...small, pxPerMm: 60 }))).toBe('too-small');
     });
 
     it('when barrel and strands are of one metal', () => {
-      expect(why({ ...small, noise: 3 }, copperBarrel)).toBe('no-colour');
+      const picture = pictureOf({ ...small, noise: 3 });
+      copperBarrel(picture.data);
+      expect(why(picture)).toBe('no-colour');
     });
 
     it('when there is nothing but grain', () => {
-      expect(why({ ...small, noise: 0 }, (data) => data.forEach((_, i) => (data[i] = 90 + ((i * 7919) % 60))))).toBe(
-        'nothing-found',
-      );
+      const data = Uint8ClampedArray.from({ length: 480 * 360 * 4 }, (_, i) => 90 + ((i * 7919) % 60));
+      expect(why({ width: 480, height: 360, data })).toBe('nothing-found');
     });
 
     it('when it is out of focus', () => {
-      expect(why({ ...small, blur: 11, voids: 0.02 })).toBe('blurred');
+      expect(why(pictureOf({ ...small, blur: 11, voids: 0.02 }))).toBe('blurred');
       // a third of it is how a hand microscope sees
-      expect(readSection(makeMicrograph({ ...small, blur: 4, voids: 0.02 }).picture).ok).toBeTrue();
+      expect(why(pictureOf({ ...small, blur: 4, voids: 0.02 }))).toBe('answered');
     });
   });
 });

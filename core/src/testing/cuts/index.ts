@@ -1,4 +1,3 @@
-import type { Point2 } from '../../geometry';
 import type { Picture } from '../../look';
 import { normalFrom, random } from '../../statistics';
 import { KINDS, type CutKind } from './kinds';
@@ -53,7 +52,7 @@ export function makeCut(name: string, seed: number, size = 1): KnownCut {
   const compression = among(0.72, 0.95);
   const turn = among(-180, 180);
   const wall = among(0.1, 0.2);
-  const inner: Shape = (p) => shape(p) + wall;
+  const inner: Shape = (x, y) => shape(x, y) + wall;
   // In units of the shape: how large the inside is, and so how many millimetres a unit is.
   const { inside: unit, extent } = measure(shape, wall);
   const wireArea = among(0.3, 2.5);
@@ -68,12 +67,6 @@ export function makeCut(name: string, seed: number, size = 1): KnownCut {
   const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
   const at = { x: frame.width / 2 + among(-20, 20), y: frame.height / 2 + among(-20, 20) };
   const scale = pxPerMm * mm;
-  const toPiece = (px: number, py: number): Point2 => {
-    const dx = (px + 0.5 - at.x) / scale;
-    const dy = (py + 0.5 - at.y) / scale;
-    return { x: (dx * cos + dy * sin) / stretch, y: -dx * sin + dy * cos };
-  };
-
   // First who owns each pixel and how far out in its strand it lies; then where voids begin.
   const owner = new Int16Array(frame.width * frame.height).fill(-2);
   const reach = new Float32Array(frame.width * frame.height);
@@ -81,12 +74,15 @@ export function makeCut(name: string, seed: number, size = 1): KnownCut {
   // Of each disc: middle, way it is longer, by how much, and one over its size.
   const lie = Float64Array.from(discs.flatMap(({ x, y, a, b, c, r }) => [x, y, a, b, c, 1 / (r * r)]));
   let held = 0;
-  for (let y = 0; y < frame.height; y++) {
-    for (let x = 0; x < frame.width; x++) {
-      const p = toPiece(x, y);
-      const out = shape(p);
+  for (let row = 0, i = -1; row < frame.height; row++) {
+    for (let column = 0; column < frame.width; column++) {
+      i++;
+      const right = (column + 0.5 - at.x) / scale;
+      const down = (row + 0.5 - at.y) / scale;
+      const x = (right * cos + down * sin) / stretch;
+      const y = -right * sin + down * cos;
+      const out = shape(x, y);
       if (out > 0) continue;
-      const i = y * frame.width + x;
       if (out > -wall) {
         owner[i] = -1;
         continue;
@@ -95,8 +91,8 @@ export function makeCut(name: string, seed: number, size = 1): KnownCut {
       let other = Infinity;
       let own = -1;
       for (let k = 0; k < lie.length; k += 6) {
-        const dx = p.x - (lie[k] as number);
-        const dy = p.y - (lie[k + 1] as number);
+        const dx = x - (lie[k] as number);
+        const dy = y - (lie[k + 1] as number);
         const along = dx * (lie[k + 2] as number) + dy * (lie[k + 3] as number);
         // A little narrower one way than the other.
         const q = (dx * dx + dy * dy + (lie[k + 4] as number) * along * along) * (lie[k + 5] as number);
@@ -122,12 +118,13 @@ export function makeCut(name: string, seed: number, size = 1): KnownCut {
   let filled = 0;
   for (let i = 0; i < owner.length; i++) {
     const own = owner[i] as number;
-    const p = { x: i % frame.width, y: Math.floor(i / frame.width) };
+    const x = i % frame.width;
+    const y = Math.floor(i / frame.width);
     let colour: readonly number[] = kind.resin;
     let bright = 1;
     if (own === -1) {
       colour = kind.barrel;
-      bright = marks(0, p);
+      bright = marks(0, x, y);
     } else if (own >= 0) {
       const q = reach[i] as number;
       if (q > edge) colour = kind.void;
@@ -138,7 +135,7 @@ export function makeCut(name: string, seed: number, size = 1): KnownCut {
         const away = (((second[i] as number) - q) / 2) * disc.r * scale;
         const isPlated = q > edge * (1 - kind.plating) || away < kind.plating * disc.r * scale;
         colour = kind.plating > 0 && isPlated ? kind.platingColour : kind.strand;
-        bright = marks(own + 1, p) * (1 - kind.line * Math.max(0, Math.min(1, kind.lineWidth / 2 + 0.5 - away)));
+        bright = marks(own + 1, x, y) * (1 - kind.line * Math.max(0, Math.min(1, kind.lineWidth / 2 + 0.5 - away)));
       }
     } else bright = 1 + (kind.filler / 100) * normal();
     data[i * 3] = (colour[0] as number) * bright;
@@ -177,11 +174,13 @@ function packDiscs(inner: Shape, area: number, count: number, next: () => number
   const usual = Math.sqrt(area / count / Math.PI);
   const discs: Disc[] = [];
   while (discs.length < count) {
-    const p = { x: 2.4 * next() - 1.2, y: 2.4 * next() - 1.2 };
-    if (inner(p) > -0.3 * usual) continue;
+    const x = 2.4 * next() - 1.2;
+    const y = 2.4 * next() - 1.2;
+    if (inner(x, y) > -0.3 * usual) continue;
     const angle = Math.PI * next();
     discs.push({
-      ...p,
+      x,
+      y,
       r: usual * Math.min(1.14, Math.max(0.86, 1 + 0.05 * normal())),
       a: Math.cos(angle),
       b: Math.sin(angle),
@@ -194,8 +193,9 @@ function packDiscs(inner: Shape, area: number, count: number, next: () => number
       const one = discs[i] as Disc;
       for (let j = i + 1; j < count; j++) {
         const two = discs[j] as Disc;
-        const [dx, dy] = [two.x - one.x, two.y - one.y];
-        const apart = Math.hypot(dx, dy) || small;
+        const dx = two.x - one.x;
+        const dy = two.y - one.y;
+        const apart = Math.sqrt(dx * dx + dy * dy) || small;
         const push = (0.98 * (one.r + two.r) - apart) / 2;
         if (push <= 0) continue;
         one.x -= (0.5 * push * dx) / apart;
@@ -203,10 +203,11 @@ function packDiscs(inner: Shape, area: number, count: number, next: () => number
         two.x += (0.5 * push * dx) / apart;
         two.y += (0.5 * push * dy) / apart;
       }
-      const out = inner(one) + 0.9 * one.r;
+      const lies = inner(one.x, one.y);
+      const out = lies + 0.9 * one.r;
       if (out <= 0) continue;
-      const gx = (inner({ x: one.x + small, y: one.y }) - inner(one)) / small;
-      const gy = (inner({ x: one.x, y: one.y + small }) - inner(one)) / small;
+      const gx = (inner(one.x + small, one.y) - lies) / small;
+      const gy = (inner(one.x, one.y + small) - lies) / small;
       const steep = Math.hypot(gx, gy) || 1;
       one.x -= (0.7 * out * gx) / steep;
       one.y -= (0.7 * out * gy) / steep;
@@ -216,10 +217,14 @@ function packDiscs(inner: Shape, area: number, count: number, next: () => number
 }
 
 /** Brightness of crystals in each piece of metal: patches with an edge, and a slow drift. */
-function grainOf(amount: number, pieces: number, normal: () => number): (piece: number, p: Point2) => number {
+function grainOf(
+  amount: number,
+  pieces: number,
+  normal: () => number,
+): (piece: number, x: number, y: number) => number {
   const own = Array.from({ length: pieces }, () => 1 + 0.6 * amount * normal());
   const patch = new Map<number, number>();
-  return (piece, { x, y }) => {
+  return (piece, x, y) => {
     // Crystals: cells of a skewed grid whose lines wander.
     const u = Math.floor((x + 6 * Math.sin(y / 9 + piece)) / 17);
     const v = Math.floor((y + 6 * Math.sin(x / 11 - piece)) / 15);
@@ -240,7 +245,8 @@ function spoil(
   normal: () => number,
 ): void {
   const paint = (x: number, y: number, colour: readonly number[], share: number) => {
-    const [px, py] = [Math.round(x), Math.round(y)];
+    const px = Math.round(x);
+    const py = Math.round(y);
     if (px < 0 || py < 0 || px >= frame.width || py >= frame.height) return;
     const i = (py * frame.width + px) * 3;
     for (let c = 0; c < 3; c++) data[i + c] = (1 - share) * (data[i + c] as number) + share * (colour[c] as number);
@@ -325,7 +331,9 @@ function gaussian(data: Float32Array, sd: number, frame: Frame): Float32Array {
     for (let y = 0, at = 0; y < frame.height; y++) {
       for (let x = 0; x < frame.width; x++, at += 3) {
         const place = isAcross ? x : y;
-        let [red, green, blue] = [0, 0, 0];
+        let red = 0;
+        let green = 0;
+        let blue = 0;
         for (let k = -r; k <= r; k++) {
           const other = at + (Math.min(most, Math.max(0, place + k)) - place) * step;
           const weight = (weights[k + r] as number) / sum;
@@ -351,7 +359,7 @@ function measure(shape: Shape, wall: number): { inside: number; extent: { width:
   let count = 0;
   for (let y = -1.4; y < 1.4; y += FINE) {
     for (let x = -1.4; x < 1.4; x += FINE) {
-      const out = shape({ x, y });
+      const out = shape(x, y);
       if (out >= 0) continue;
       if (out + wall < 0) count++;
       left = Math.min(left, x);

@@ -87,6 +87,7 @@ export class Wire implements Body {
 export class Bundle implements Body {
   /** Way of the stand at which each strand broke, mm. */
   readonly breaks: number[] = [];
+  /** The one that is taut first comes first. */
   private readonly strands: { readonly slack: number; readonly load: number }[];
   private readonly stiffness: number;
 
@@ -94,7 +95,7 @@ export class Bundle implements Body {
     own: NonNullable<Joint['bundle']>,
     private readonly soft: number,
   ) {
-    this.strands = own.strands.map((strand) => ({ ...strand }));
+    this.strands = [...own.strands].sort((a, b) => a.slack - b.slack);
     this.stiffness = own.stiffness;
   }
 
@@ -108,24 +109,30 @@ export class Bundle implements Body {
 
   bears(way: number): number {
     for (;;) {
-      // What the stand gives way to the force the strands are less long; found between none and all of it.
-      let low = 0;
-      let high = Math.max(0, way);
-      for (let k = 0; k < 40; k++) {
-        const long = (low + high) / 2;
-        if (long + this.soft * this.forceAt(long) < way) low = long;
-        else high = long;
-      }
-      const weak = this.strands.findIndex(({ slack, load }) => this.stiffness * (low - slack) >= load);
-      if (weak < 0) return this.forceAt(low);
+      const { long, force } = this.stretched(way);
+      const weak = this.strands.findIndex(({ slack, load }) => this.stiffness * (long - slack) >= load);
+      if (weak < 0) return force;
       this.strands.splice(weak, 1);
       this.breaks.push(way);
       if (this.isGone) return 0;
     }
   }
 
-  private forceAt(long: number): number {
-    return this.strands.reduce((sum, { slack }) => sum + Math.max(0, this.stiffness * (long - slack)), 0);
+  /**
+   * Of a way the strands are as long as the stand does not give to their force: long + soft * force = way, and the force
+   * is stiffness * (n * long - slacks) of the n that are taut, so that both follow once n is known.
+   */
+  private stretched(way: number): { long: number; force: number } {
+    let long = way;
+    let force = 0;
+    let slacks = 0;
+    for (const [k, { slack }] of this.strands.entries()) {
+      if (slack >= long) break;
+      slacks += slack;
+      long = (way + this.soft * this.stiffness * slacks) / (1 + this.soft * this.stiffness * (k + 1));
+      force = this.stiffness * ((k + 1) * long - slacks);
+    }
+    return { long, force };
   }
 }
 

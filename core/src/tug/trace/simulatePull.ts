@@ -94,22 +94,21 @@ export function simulatePull(model: PullModel): Trace {
   let nextSlip = 0;
   while (forces.length < LONGEST * model.rate) {
     drawn += step;
-    const stretch = () => Math.max(0, drawn - slid - given);
-    while (broken < model.strands && perStrand * stretch() > (strengths[broken] ?? Infinity)) broken += 1;
+    let stretch = Math.max(0, drawn - slid - given);
+    while (broken < model.strands && perStrand * stretch > (strengths[broken] ?? Infinity)) broken += 1;
     const alive = model.strands - broken;
-    const bears = () => perStrand * alive * stretch();
-    if (bears() >= (slips[nextSlip] ?? Infinity)) {
+    if (perStrand * alive * stretch >= (slips[nextSlip] ?? Infinity)) {
       given += model.gripStep;
       nextSlip += 1;
+      stretch = Math.max(0, drawn - slid - given);
     }
-    const left = 1 - slid / model.slide;
-    const grip = model.holds * (isSliding ? model.friction * Math.max(0, left) : 1);
-    if (bears() > grip && alive > 0) {
+    const kept = model.holds * model.friction * Math.max(0, 1 - slid / model.slide);
+    if (perStrand * alive * stretch > (isSliding ? kept : model.holds) && alive > 0) {
       isSliding = true;
-      const kept = model.holds * model.friction * Math.max(0, left);
-      slid += Math.max(0, stretch() - kept / (perStrand * alive));
+      slid += Math.max(0, stretch - kept / (perStrand * alive));
+      stretch = Math.max(0, drawn - slid - given);
     }
-    write(bears());
+    write(perStrand * alive * stretch);
     if (alive === 0 || slid >= model.slide) break;
   }
   for (let i = 0; i < 0.15 * model.rate; i++) write(0);
