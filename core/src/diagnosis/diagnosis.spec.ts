@@ -190,23 +190,21 @@ describe('The cause of bad pieces', () => {
       if (!look) throw new Error(family);
       const context = { ...look, height: { min: 2, max: 2.1 }, width: { min: 2.6, max: 2.8 } };
       for (const cause of SIMULATED_CAUSES) {
-        for (let seed = 1; seed <= 2; seed++) {
-          const lot = simulateCause(
-            cause,
-            context,
-            { ...PLAIN_SHEET, rows: startingRows() },
-            { seed: seed * 101 + cause.length, pieces: 8, before: 0, misses: 0.1, alarms: 0.01, limit: 150 },
-          );
-          if (!lot) continue;
-          const place = diagnose(evidenceFrom(lot.findings))?.ranked.findIndex((r) => r.cause.code === cause) ?? 99;
-          lots++;
-          if (place === 0) right++;
-          if (place < 3) near++;
-        }
+        const lot = simulateCause(
+          cause,
+          context,
+          { ...PLAIN_SHEET, rows: startingRows() },
+          { seed: 101 + cause.length, pieces: 8, before: 0, misses: 0.1, alarms: 0.01, limit: 150 },
+        );
+        if (!lot) continue;
+        const place = diagnose(evidenceFrom(lot.findings))?.ranked.findIndex((r) => r.cause.code === cause) ?? 99;
+        lots++;
+        if (place === 0) right++;
+        if (place < 3) near++;
       }
     }
     // Over more lots the bench counts them (npm run bench -- diagnosis).
-    expect(lots).toBeGreaterThan(200);
+    expect(lots).toBeGreaterThan(100);
     expect(right / lots).toBeGreaterThan(0.8);
     expect(near / lots).toBeGreaterThan(0.9);
   });

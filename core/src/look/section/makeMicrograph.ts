@@ -58,6 +58,10 @@ const BARREL = [196, 196, 186] as const;
 const COPPER = [214, 132, 82] as const;
 const GAP = [34, 29, 27] as const;
 
+/** Whose a pixel is that lies in no strand. */
+const OUTSIDE = -2;
+const IN_BARREL = -1;
+
 /**
  * A made-up micrograph of a cut crimp with its truth: the barrel's pressed outline, strands packed into it by relaxed
  * centres, each filling what lies nearest to it less the gap that gives the wanted voids. Truth is counted on the very
@@ -93,13 +97,23 @@ export function makeMicrograph(model: MicrographModel): { picture: Picture; trut
     return { x: (dx * cos + dy * sin) / stretch + middle.x, y: -dx * sin + dy * cos + middle.y };
   };
 
-  // The gap that leaves the wanted voids, found on a coarse grid.
+  // First in whose strand each pixel lies and how far from its border; then the gap that leaves the wanted voids, from a coarse
+  // grid of them.
+  const owner = new Int16Array(width * height).fill(OUTSIDE);
+  const edges = new Float64Array(width * height);
   const coarse: number[] = [];
   const step = Math.max(1, Math.floor(Math.sqrt((width * height) / 60_000)));
-  for (let y = 0; y < height; y += step) {
-    for (let x = 0; x < width; x += step) {
-      const p = toPiece(x, y);
-      if (isInside(inner, p)) coarse.push(near.find(p.x, p.y).edge);
+  let insidePixels = 0;
+  for (let y = 0, i = 0; y < height; y++) {
+    const [outerRow, innerRow] = [crossings(outer, toPiece, y, width), crossings(inner, toPiece, y, width)];
+    for (let x = 0; x < width; x++, i++) {
+      if (isWithin(innerRow, x)) {
+        insidePixels++;
+        const p = toPiece(x, y);
+        edges[i] = near.find(p.x, p.y).edge;
+        owner[i] = near.index;
+        if (x % step === 0 && y % step === 0) coarse.push(near.edge);
+      } else if (isWithin(outerRow, x)) owner[i] = IN_BARREL;
     }
   }
   const gap = Float64Array.from(coarse).sort()[Math.floor(model.voids * coarse.length)] ?? 0;
@@ -107,29 +121,21 @@ export function makeMicrograph(model: MicrographModel): { picture: Picture; trut
   const data = new Uint8ClampedArray(width * height * 4);
   let strandPixels = 0;
   let leftPixels = 0;
-  let insidePixels = 0;
-  for (let y = 0; y < height; y++) {
-    const [outerRow, innerRow] = [crossings(outer, toPiece, y, width), crossings(inner, toPiece, y, width)];
-    for (let x = 0; x < width; x++) {
-      const at = (y * width + x) * 4;
-      let colour: readonly number[] = RESIN;
-      let bright = 1;
-      if (isWithin(innerRow, x)) {
-        insidePixels++;
-        const p = toPiece(x, y);
-        if (near.find(p.x, p.y).edge < gap) colour = GAP;
-        else {
-          strandPixels++;
-          if (p.x < 0) leftPixels++;
-          colour = COPPER;
-          bright = shade[near.index] ?? 1;
-        }
-      } else if (isWithin(outerRow, x)) colour = BARREL;
-      data[at] = (colour[0] as number) * bright;
-      data[at + 1] = (colour[1] as number) * bright;
-      data[at + 2] = (colour[2] as number) * bright;
-      data[at + 3] = 255;
+  for (let i = 0, at = 0; i < owner.length; i++, at += 4) {
+    const own = owner[i] as number;
+    let colour: readonly number[] = own === IN_BARREL ? BARREL : RESIN;
+    let bright = 1;
+    if (own >= 0 && (edges[i] as number) < gap) colour = GAP;
+    else if (own >= 0) {
+      strandPixels++;
+      if (toPiece(i % width, Math.floor(i / width)).x < 0) leftPixels++;
+      colour = COPPER;
+      bright = shade[own] as number;
     }
+    data[at] = (colour[0] as number) * bright;
+    data[at + 1] = (colour[1] as number) * bright;
+    data[at + 2] = (colour[2] as number) * bright;
+    data[at + 3] = 255;
   }
   blurAndLight(data, model, normal);
   const pixel = 1 / (pxPerMm * pxPerMm);

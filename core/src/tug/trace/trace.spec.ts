@@ -256,16 +256,15 @@ describe('A trace', () => {
     it('is never told a mode that makes it invalid, and hardly ever a wrong one', () => {
       let given = 0;
       const wrong: string[] = [];
-      for (const way of Object.keys(WAYS)) {
-        for (let seed = 1; seed <= 2; seed++) {
-          const { own, pull } = suggested(way, 5000 + seed, seed % 2 ? 'plain' : 'slow');
-          const { mode } = own.suggestion;
-          if (mode === null) continue;
-          given++;
-          if (mode !== pull.truth.mode) wrong.push(`${way} ${seed}: ${mode}`);
-        }
+      // Every way once, half of them on a slow gauge; over more seeds and all gauges the bench counts them (-- curves).
+      for (const [i, way] of Object.keys(WAYS).entries()) {
+        const { own, pull } = suggested(way, 5001 + i, i % 2 ? 'slow' : 'plain');
+        const { mode } = own.suggestion;
+        if (mode === null) continue;
+        given++;
+        if (mode !== pull.truth.mode) wrong.push(`${way}: ${mode}`);
       }
-      expect(given).toBeGreaterThanOrEqual(15);
+      expect(given).toBeGreaterThanOrEqual(0.3 * Object.keys(WAYS).length);
       // What the terminal's metal does is told from a break at the crimp by nothing but the eye.
       expect(wrong.filter((text) => !text.startsWith('terminal')).length)
         .withContext(wrong.join('; '))
@@ -284,15 +283,12 @@ describe('A trace', () => {
       let covered = 0;
       let all = 0;
       const ways = ['soft wire breaks', 'crimp breaks', 'wire slides', 'strands break slowly'];
-      for (const [i, { name, capacity, rate }] of GAUGES.entries()) {
+      for (const [i, { name, capacity }] of GAUGES.entries()) {
         if (capacity < 1) continue;
-        // Two of the four for each, one for the fastest; all of all are in the bench.
-        const own = i % 2 ? ways.slice(0, 2) : ways.slice(2);
-        for (const way of rate > 2000 ? own.slice(0, 1) : own) {
-          const { own: read, pull } = suggested(way, 321 + all, name);
-          all++;
-          if (Math.abs(read.peak.force - pull.truth.peak) <= read.peak.within) covered++;
-        }
+        // One of the four for each; all of all are in the bench.
+        const { own, pull } = suggested(ways[i % 4] as string, 321 + i, name);
+        all++;
+        if (Math.abs(own.peak.force - pull.truth.peak) <= own.peak.within) covered++;
       }
       expect(covered).toBeGreaterThanOrEqual(0.93 * all);
     });
