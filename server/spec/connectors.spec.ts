@@ -65,6 +65,35 @@ describe('The connectors of a list', () => {
     expect(cavityMap(own.part, own.name, own.wires, 2, work).cavities[0]?.state).toBe('empty');
   });
 
+  it('are locked as a whole: what goes in or out is refused in every contact’s journal while one of them says closed', async () => {
+    await odile.importCsv('Locked', LIST);
+    const combination = (await odile.combination('FL-SC-1510', 'FL-W-0075', 'Locked')).id;
+    const other = (await odile.combination('FL-SC-2825', 'FL-W-0250', 'Locked')).id;
+    const on = { piece: 2, connector: 'X1' } as const;
+    const lock = (count: number, closed: boolean, note = '') =>
+      odile.kept(other, { kind: 'lock', ...on, count, closed, note });
+    const first = await odile.kept(combination, filled('1', on));
+    await lock(1, true);
+    const out: EntryBody = {
+      ...{ kind: 'removal', ...on, cavity: '1', seat: 1, technique: 'front', tool: 'extractor XT-15' },
+      ...{ reason: 'wrong cavity', lance: 'good', grip: 'good', note: '' },
+    };
+    for (const body of [out, filled('2', on)]) {
+      const refused = await odile.put(combination, body);
+      expect([refused.statusCode, problemOf(refused).code]).toEqual([422, 'lock-closed']);
+      expect(refused.body).toContain('The lock of X1 is closed');
+    }
+    // Another loom's lock is its own, and what was said of a cavity before can be put right.
+    await odile.kept(combination, filled('2', { piece: 3 }));
+    await odile.kept(combination, filled('1', { ...on, force: 61 }), { corrects: first.id, why: 'misread' });
+    await lock(2, false, 'wrong wire');
+    const taken = await odile.kept(combination, out);
+    await lock(3, true);
+    // Sent once more by a station that had no answer.
+    const again = await odile.put(combination, out, { id: taken.id });
+    expect([again.statusCode, again.json<{ id: string }>().id]).toEqual([200, taken.id]);
+  });
+
   it('leave the set-up and its page alone, and stand in chain and record', async () => {
     const combination = await socket();
     await odile.kept(combination, filled('2', { piece: 3 }));

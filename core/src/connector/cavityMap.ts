@@ -4,6 +4,7 @@ import { judgeRetention } from '../tug';
 import { counted } from '../text';
 import { reason, type Reason } from '../verdict';
 import type { Connector } from './Connector';
+import { isLockClosed } from './lock';
 
 /** A wire's end in a cavity, as the list of its loom says. */
 export interface CavityWire {
@@ -134,7 +135,7 @@ export function cavityMap(
   const used = cavities.filter(({ state }) => state !== 'unused');
   const isHome = used.length > 0 && used.every(({ state }) => state === 'home');
   const locks = entriesOf(work, 'lock').filter(ofThis);
-  const isClosed = [...locks].sort((a, b) => a.body.count - b.body.count).at(-1)?.body.closed === true;
+  const isClosed = isLockClosed(locks.map(({ body }) => body));
   const hasLock = connector?.lock != null;
   return {
     cavities,

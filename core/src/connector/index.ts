@@ -8,3 +8,4 @@ export {
   type CavityState,
   type CavityWire,
 } from './cavityMap';
+export { isLockClosed, whyLocked } from './lock';

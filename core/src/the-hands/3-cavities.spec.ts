@@ -2,6 +2,7 @@ import {
   cavityMap,
   connectorSchema,
   readWireList,
+  whyLocked,
   type CavityWire,
   type Connector,
   type Entry,
@@ -109,6 +110,14 @@ describe('A connector as a map of its cavities', () => {
     expect(map([filled('1'), lock(1, true)]).lock).toBe('wrong');
     expect(map([...full, lock(1, true), lock(2, false, 'wrong wire')]).lock).toBe('due');
     expect(cavityMap({ ...connector, lock: null }, 'X1', [wire('1')], 1, []).lock).toBe('none');
+  });
+
+  it('lets nothing in or out while its lock is closed, by the last that was told of it', () => {
+    const told = (...closed: boolean[]) => closed.map((each, i) => ({ count: i + 1, closed: each })).reverse();
+    expect(whyLocked('X1', [])).toBeNull();
+    expect(whyLocked('X1', told(true))).toMatch(/^The lock of X1 is closed: /);
+    expect(whyLocked('X1', told(true, false))).toBeNull();
+    expect(whyLocked('X1', told(true, false, true))).not.toBeNull();
   });
 
   it('takes a contact out and in again as often as its sheet allows, then only a new one', () => {

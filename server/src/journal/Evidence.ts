@@ -10,6 +10,7 @@ export interface Proving {
   readonly setUp: SetUp;
   /** The journal as far as the entry is checked against it. */
   readonly journal: readonly Entry[];
+  readonly isCorrection: boolean;
 }
 
 /** What the server does for one kind of entry beyond what every kind gets. */

@@ -103,8 +103,15 @@ export class Journal {
       if (known) return known;
       throw refused(check.refusal);
     }
-    const proving = { db, combination, setUp, journal };
-    await serverKind(entry.body).prove?.(entry.body as never, proving);
+    const proving = { db, combination, setUp, journal, isCorrection: entry.corrects !== null };
+    try {
+      await serverKind(entry.body).prove?.(entry.body as never, proving);
+    } catch (refusal) {
+      // What it was proved by may have changed since it was kept: sent again, it is on record all the same.
+      const known = await this.known(entry.id, entry);
+      if (known) return known;
+      throw refusal;
+    }
     const body = (await serverKind(entry.body).settle?.(entry.body as never, proving)) ?? entry.body;
     const asked = entry.corrects === null ? askedBefore(entry.body) : null;
     const content = sealed({ ...entry, body }, check, person, now);
@@ -273,7 +280,9 @@ export class Journal {
       }
       taken.add(slot);
       // On a connection of its own: the transaction's is taking rows in.
-      const proof = serverKind(body).prove?.(body as never, { db: this.db, combination, setUp, journal: looked });
+      const proof = serverKind(body).prove?.(body as never, {
+        ...{ db: this.db, combination, setUp, journal: looked, isCorrection: false },
+      });
       if (proof) await proof;
       if (wrong.length) continue;
       passed.push(sealed({ id: crypto.randomUUID(), body, corrects: null, why: null }, check, person, now));

@@ -1,5 +1,6 @@
 import type { EntryKind } from '@tug-mark/core';
 import { PLAIN, type ServerKind } from '../Evidence';
+import { openLock } from './openLock';
 import { photo } from './photo';
 import { reading } from './reading';
 import { section } from './section';
@@ -22,8 +23,8 @@ export const SERVER_KINDS: { readonly [K in EntryKind]: ServerKind<K> } = {
   progress: PLAIN,
   reading,
   release: PLAIN,
-  removal: PLAIN,
-  retention: PLAIN,
+  removal: openLock,
+  retention: openLock,
   ruling: PLAIN,
   run: PLAIN,
   section,

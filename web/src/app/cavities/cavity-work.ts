@@ -30,6 +30,8 @@ import { ConnectorsStore, ticked } from './connectors.store';
             The sheet of {{ wire.terminal }} says nothing of a cavity. Add how it is released, and its tools, in the
             cabinet.
           </tm-notice>
+        } @else if (isFilling() && isLocked()) {
+          <p class="soft">Open the lock before a contact is put in.</p>
         } @else if (isFilling()) {
           <ol>
             <li>

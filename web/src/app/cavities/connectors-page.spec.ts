@@ -32,6 +32,8 @@ const filled = (cavity: string, changes: Partial<Extract<EntryBody, { kind: 'ret
 describe('Connectors, cavity by cavity', () => {
   let bench: Bench<ConnectorsPage>;
   let sent: NewEntry[];
+  /** The combinations they were sent for. */
+  let on: string[];
   afterEach(() => {
     bench.close();
   });
@@ -41,6 +43,7 @@ describe('Connectors, cavity by cavity', () => {
     putOnRecord?: () => Promise<unknown>,
   ) => {
     sent = [];
+    on = [];
     bench = await Bench.open(ConnectorsPage, {
       inputs: { id: 'l1' },
       api: {
@@ -48,7 +51,8 @@ describe('Connectors, cavity by cavity', () => {
           Promise.resolve({ name: 'Mast loom', connectors, work: work.map((each) => ({ ...each, combination })) }),
         putOnRecord:
           putOnRecord ??
-          ((_: string, entry: NewEntry) => {
+          ((of: string, entry: NewEntry) => {
+            on.push(of);
             sent.push(entry);
             return Promise.resolve(kept(entry.body));
           }),
@@ -119,6 +123,22 @@ describe('Connectors, cavity by cavity', () => {
     await bench.type('lock-why', 'a contact too many');
     await bench.press('The lock is open again');
     expect(bench.text).toContain('It is out');
+  });
+
+  it('put nothing in over a closed lock, and tell of a lock where it was told of before', async () => {
+    const locked = kept({ kind: 'lock', piece: 1, connector: 'X1', count: 1, closed: true, note: '' });
+    const second = { ...wire('2'), combination: '0192f3a4-0000-7000-8000-0000000000c2' };
+    // The lock was told of in the journal of another contact than the one that is first by now.
+    await open(
+      [locked],
+      [{ name: 'X1', part, looms: 2, wires: [{ ...wire('1'), combination: second.combination }, second] }],
+    );
+    expect(bench.text).toContain('Open the lock before a contact is put in.');
+    expect(bench.text).not.toContain('In straight, it clicked');
+    await bench.type('lock-why', 'cavity 1 is empty');
+    await bench.press('The lock is open again');
+    expect(on).toEqual([combination]);
+    expect(bench.text).toContain('In straight, it clicked');
   });
 
   it('ask for the push of a contact that was pushed too lightly, and keep the first one on record', async () => {

@@ -197,10 +197,8 @@ export class ConnectorsPage {
   }
 
   protected lock(closed: boolean, note = ''): void {
-    const [own, map] = [this.store.connector(), this.store.map()];
-    // The lock belongs to the whole connector: its first contact's journal tells of it.
-    const combination = map?.cavities.find(({ wire }) => wire?.combination)?.wire?.combination;
-    if (!own || !map || !combination) return;
+    const [map, combination] = [this.store.map(), this.store.lockOn()];
+    if (!map || !combination) return;
     void this.store
       .put(combination, { kind: 'lock', ...this.store.at(), count: map.lockCount + 1, closed, note })
       .then((isKept) => {

@@ -61,7 +61,18 @@ export const ConnectorsStore = signalStore(
     });
     /** What every entry about this connector says: its name, and the loom. */
     const at = computed(() => ({ piece: loom(), connector: connector()?.name ?? '' }));
-    return { connector, map, cavity, stray, at };
+    /**
+     * The combination whose journal tells of the lock, which belongs to the whole connector: of its first contact, and later the
+     * same, whatever the list says by then; undefined where no contact has one.
+     */
+    const lockOn = computed(() => {
+      const { piece, connector: of } = at();
+      const told = list()?.work.find(
+        ({ body }) => body.kind === 'lock' && body.piece === piece && body.connector === of,
+      );
+      return told?.combination ?? map()?.cavities.find(({ wire }) => wire?.combination)?.wire?.combination ?? undefined;
+    });
+    return { connector, map, cavity, stray, at, lockOn };
   }),
   withMethods((store, api = inject(Api)) => ({
     async load(id: string): Promise<void> {
