@@ -164,6 +164,14 @@ export async function benchSections(): Promise<void> {
       sum((row) => row.miscounted),
       sum((row) => row.counted),
     ),
+    ranged: share(
+      sum((row) => row.ranges),
+      read,
+    ),
+    missed: share(
+      sum((row) => row.outside),
+      sum((row) => row.ranges),
+    ),
   };
   say(
     `sections of two generators, ${all} pictures            not read ${now.declined.toFixed(1)} of 100; of those read, silently wrong ${sum((row) => row.wrong)} (goal 0); metal off by ${percents((row) => row.metal)} %, voids by ${percents((row) => row.voids)} points, height by ${percents((row) => row.height)} % (median / 95th / most)`,
@@ -183,8 +191,8 @@ export async function benchSections(): Promise<void> {
         `| ${kind} | ${row.all} | ${[...row.declined].map(([code, n]) => `${n} ${code}`).join(', ') || '0'} | ${row.wrong} | ${most(row.metal)} | ${most(row.voids)} | ${most(row.height)} | ${row.counted}, ${row.miscounted} | ${row.ranges}, ${row.outside} |`,
     ),
   ]);
-  const off = (['declined', 'wrong', 'counted', 'miscounted'] as const).filter(
-    (key) => Math.abs(now[key] - HOW_SURE_SECTION[key]) > (key === 'counted' ? 4 : 1),
+  const off = (['declined', 'wrong', 'counted', 'miscounted', 'ranged', 'missed'] as const).filter(
+    (key) => Math.abs(now[key] - HOW_SURE_SECTION[key]) > (key === 'counted' || key === 'ranged' ? 4 : 1),
   );
   if (off.length) {
     say(

@@ -78,6 +78,12 @@ describe('A cut drawn another way', () => {
     expect(toldStrands({ strands: 1 })).toBe('1 strand');
   });
 
+  it('whose strands lie against each other and show too few lines between them has no count either', () => {
+    // 37 strands, of which 27 to 35 stand apart.
+    const { figures, truth } = read('not etched', 403);
+    expect([truth.strands, figures?.strands, figures?.strandsMost]).toEqual([37, 0, undefined]);
+  });
+
   it('is said to be square, aslant, of another scale, or not known to be either', () => {
     const figures: SectionFigures = {
       ...{ metal: 0.8, voids: 0.03, compression: 0.85, height: 1.3, width: 1.6, left: 0.5, strands: 19 },

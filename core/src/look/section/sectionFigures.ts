@@ -14,6 +14,10 @@ const ASLANT = 1.025;
 const MOST_ASLANT = 1.6;
 /** Strands are not counted where lines between them would have to be deeper than this. */
 const MOST_LINE = 0.25;
+/** Borders between equal parts of an area, beside the root of their number and the area: half the outline of a hexagon of area 1. */
+const HEXAGONS = Math.sqrt(2 * Math.sqrt(3));
+/** Cells that are lines beside that, at the least: with fewer, some strands lie against each other and show no line. */
+const LEAST_BORDERS = 0.85;
 
 /**
  * The figures of a reading.
@@ -31,6 +35,7 @@ export function sectionFigures(
   const size = reading.cell / pxPerMm;
   let metal = 0;
   let lines = 0;
+  let bordered = 0;
   let inside = 0;
   const body = new Uint8Array(labels.length);
   const [faint, clear] = [new Uint8Array(labels.length), new Uint8Array(labels.length)];
@@ -41,7 +46,10 @@ export function sectionFigures(
     inside++;
     metal += cover[i] as number;
     if (label !== 3) continue;
-    if (borders[i] !== 0) lines += Math.max(0, 1 - (cover[i] as number));
+    if (borders[i] !== 0) {
+      bordered++;
+      lines += Math.max(0, 1 - (cover[i] as number));
+    }
     if ((borders[i] as number) < LEAST_LINE) faint[i] = 1;
     if ((borders[i] as number) <= CLEAR * LEAST_LINE) clear[i] = 1;
   }
@@ -56,7 +64,11 @@ export function sectionFigures(
   }
   // A scratch parts a strand in two.
   const isCounted = !reading.isScratched && reading.line <= MOST_LINE;
-  const count = isCounted ? countGrains([faint, clear], columns, rows) : null;
+  const grains = isCounted ? countGrains([faint, clear], columns, rows) : null;
+  // What a person drew has no lines: there the strands are those that were drawn apart.
+  const isParted = (most: number) =>
+    reading.line === 0 || bordered >= LEAST_BORDERS * HEXAGONS * Math.sqrt(most * inside);
+  const count = grains && isParted(grains.most) ? grains : null;
   const tilt = tiltOf({ height: box.height * size, width: box.width * size }, measured);
   const area = metal * size * size * tilt.shrink;
   return {
