@@ -154,9 +154,12 @@ export class CavityWork {
   });
 
   constructor() {
+    // What was typed belongs to the cavity as it stands: read again and still the same, it stays.
+    const stands = computed(() => JSON.stringify(this.cavity(), ['id', 'seat', 'state', 'entry']));
     effect(() => {
-      const own = this.cavity();
+      stands();
       untracked(() => {
+        const own = this.cavity();
         this.isAsking.set(false);
         this.differs.set(false);
         this.message.set('');

@@ -200,6 +200,29 @@ describe('Connectors, cavity by cavity', () => {
     expect(bench.text).toContain('The push is a number in N, or left out.');
   });
 
+  it('show what another station did meanwhile, and keep what was typed, when something is refused for it', async () => {
+    const work: KeptEntry[] = [];
+    await open(work, undefined, () => {
+      work.push(kept({ kind: 'lock', piece: 1, connector: 'X1', count: 1, closed: true, note: '' }));
+      return Promise.reject(
+        new ApiProblem({
+          type: 'about:blank',
+          title: 'The lock is closed.',
+          status: 422,
+          code: 'lock-closed',
+        } as never),
+      );
+    });
+    await bench.type('cavity-push', '21');
+    await bench.press('In straight, it clicked');
+    expect(bench.text).toContain('The lock is closed.');
+    expect(bench.text).toContain('Lock bar is closed, and a contact is not home: open it.');
+    work.push(kept({ kind: 'lock', piece: 1, connector: 'X1', count: 2, closed: false, note: 'not home' }));
+    await bench.type('lock-why', 'not home');
+    await bench.press('The lock is open again');
+    expect(bench.element.querySelector<HTMLInputElement>('#cavity-push')?.value).toBe('21');
+  });
+
   it('say how a list comes to name them where it names none', async () => {
     await open([], []);
     expect(bench.text).toContain('This list names no connectors.');

@@ -16,6 +16,7 @@ interface Correction {
 const UNCORRECTED: Correction = { corrects: null, why: null };
 
 interface State {
+  readonly id: string | null;
   readonly list: LoomConnectors | null;
   readonly problem: Problem | null;
   /** The connector and the loom in hand. */
@@ -30,7 +31,7 @@ interface State {
  * may fill the same connector, and a cavity is filled once.
  */
 export const ConnectorsStore = signalStore(
-  withState<State>({ list: null, problem: null, name: null, loom: 1, named: null }),
+  withState<State>({ id: null, list: null, problem: null, name: null, loom: 1, named: null }),
   withComputed(({ list, name, loom, named }) => {
     const connector = computed(
       () => list()?.connectors.find((each) => each.name === name()) ?? list()?.connectors[0] ?? null,
@@ -77,7 +78,7 @@ export const ConnectorsStore = signalStore(
   withMethods((store, api = inject(Api)) => ({
     async load(id: string): Promise<void> {
       try {
-        patchState(store, { list: await api.connectors(id), problem: null });
+        patchState(store, { id, list: await api.connectors(id), problem: null });
       } catch (error) {
         patchState(store, { problem: toProblem(error) });
       }
@@ -107,6 +108,10 @@ export const ConnectorsStore = signalStore(
         return true;
       } catch (error) {
         patchState(store, { problem: toProblem(error) });
+        // What it was refused for may be another station's work: it is shown, and what was typed stays.
+        const id = store.id();
+        const list = id === null ? null : await api.connectors(id).catch(() => null);
+        if (list) patchState(store, { list });
         return false;
       }
     },
