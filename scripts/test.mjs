@@ -91,7 +91,7 @@ const STATIC = [
 const SPECS = [
   specs('server', [...JASMINE, '--config=scripts/jasmine-server.json']),
   specs('web', ['ng', 'test', 'tug-mark'], { command: 'npx', cwd: `${ROOT}web` }),
-  // Pictures and curves are made and thrown away by the hundred: with room for them the collector takes a tenth less.
+  // Pictures and curves are made and thrown away by the hundred: with room for them all of it takes a tenth less time.
   specs('core', ['--max-semi-space-size=64', ...JASMINE, '--config=scripts/jasmine.json']),
 ];
 /** A second browser takes all of a core, and finds nothing in time where it has to share one with two others. */

@@ -8,4 +8,4 @@ export {
   type CavityState,
   type CavityWire,
 } from './cavityMap';
-export { isLockClosed, whyLocked } from './lock';
+export { whyLocked } from './lock';

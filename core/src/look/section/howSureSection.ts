@@ -20,5 +20,5 @@ export const HOW_SURE_SECTION = {
 /** The same in a sentence. */
 export function howSureSectionText(): string {
   const { pictures, kinds, declined, wrong, counted, miscounted, ranged, missed } = HOW_SURE_SECTION;
-  return `Tried on ${pictures} made-up pictures of ${kinds} kinds: ${declined} of 100 were not read, ${wrong} of 100 read were off by more than 5 % of the metal, 3 points of the voids or 3 % of the height without saying so; strands were counted in ${counted} of 100, wrongly in ${miscounted}, and told as a range in ${ranged}, beside it in ${missed}. A qualified eye decides.`;
+  return `Tried on ${pictures} made-up pictures of ${kinds} kinds: ${declined} of 100 were not read, ${wrong} of 100 read were off by more than 5 % of the metal, 3 points of the voids or 3 % of the height without saying so; strands were counted in ${counted} of 100, wrongly in ${miscounted}, and told as a range in ${ranged}, which missed in ${missed}. A qualified eye decides.`;
 }

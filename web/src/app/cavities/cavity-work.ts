@@ -154,8 +154,11 @@ export class CavityWork {
   });
 
   constructor() {
-    // What was typed belongs to the cavity as it stands: read again and still the same, it stays.
-    const stands = computed(() => JSON.stringify(this.cavity(), ['id', 'seat', 'state', 'entry']));
+    // What was typed belongs to the cavity of this loom as it stands: read again and still the same, it stays.
+    const stands = computed(() => {
+      const own = this.cavity();
+      return JSON.stringify([this.store.at(), own?.id, own?.seat, own?.state, own?.entry]);
+    });
     effect(() => {
       stands();
       untracked(() => {

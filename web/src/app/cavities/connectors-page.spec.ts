@@ -173,6 +173,14 @@ describe('Connectors, cavity by cavity', () => {
     expect(bench.element.querySelector<HTMLInputElement>('#loom')?.value).toBe('2');
   });
 
+  it('take nothing that was typed for one loom over to the next', async () => {
+    await open();
+    await bench.type('cavity-push', '21');
+    await bench.press('Next loom');
+    expect(map()[0]).toBe('Cavity 1, empty, W1');
+    expect(bench.element.querySelector<HTMLInputElement>('#cavity-push')?.value).toBe('');
+  });
+
   it('go from cavity to cavity by arrow keys', async () => {
     await open();
     const [first] = bench.element.querySelectorAll<HTMLElement>('tm-cavity-grid button');
